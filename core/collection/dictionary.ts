@@ -1,0 +1,67 @@
+import { createMatcher, findPrefix, findSuffix, isPlain, printPattern, type Pattern } from '../query';
+import { foldLetters } from '../text';
+import type { CollectionIndex } from './collection-index';
+
+/** The numbers of the words that a pattern matches, in the order of the alphabet; at most `cap`. */
+export function findTerms(index: CollectionIndex, pattern: Pattern, cap = Infinity): number[] {
+  if (isPlain(pattern)) {
+    const word = foldLetters(printPattern(pattern));
+    const at = findFirst(index, index.sorted, word, (text) => text);
+    const term = index.sorted[at];
+    return term !== undefined && index.terms[term] === word ? [term] : [];
+  }
+  const matches = createMatcher(pattern);
+  const prefix = findPrefix(pattern);
+  const suffix = findSuffix(pattern);
+  if (prefix === '' && suffix !== '') {
+    const found = collect(index, index.reversed, reverse(suffix), reverse, matches, Infinity);
+    return found.sort((a, b) => (index.terms[a]! < index.terms[b]! ? -1 : 1)).slice(0, cap === Infinity ? undefined : cap);
+  }
+  return collect(index, index.sorted, prefix, (text) => text, matches, cap);
+}
+
+/** The words of an index that begin with some letters, with the number of records of each. */
+export function listWords(index: CollectionIndex, prefix: string, most: number): { word: string; records: number }[] {
+  const from = foldLetters(prefix);
+  const terms = collect(index, index.sorted, from, (text) => text, () => true, most);
+  return terms.map((term) => ({ word: index.terms[term]!, records: countPostings(index, term) }));
+}
+
+/** The number of records that have a word. */
+export function countPostings(index: CollectionIndex, term: number): number {
+  return index.segments.reduce((sum, segment) => sum + segment.starts[term + 1]! - segment.starts[term]!, 0);
+}
+
+function collect(
+  index: CollectionIndex,
+  order: Uint32Array,
+  prefix: string,
+  read: (text: string) => string,
+  matches: (word: string) => boolean,
+  cap: number,
+): number[] {
+  const found: number[] = [];
+  for (let at = findFirst(index, order, prefix, read); at < order.length && found.length < cap; at++) {
+    const term = order[at]!;
+    const text = index.terms[term]!;
+    if (!read(text).startsWith(prefix)) break;
+    if (matches(text)) found.push(term);
+  }
+  return found;
+}
+
+/** The first place of an order whose word is not before the given one. */
+function findFirst(index: CollectionIndex, order: Uint32Array, word: string, read: (text: string) => string): number {
+  let low = 0;
+  let high = order.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (read(index.terms[order[middle]!]!) < word) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+function reverse(text: string): string {
+  return [...text].reverse().join('');
+}

@@ -1,0 +1,82 @@
+import type { BibliographicRecord } from '../record';
+import { splitWords } from '../text';
+
+/** The parts of a record that are indexed apart from each other; the order is that of their positions. */
+export const INDEX_FIELDS = [
+  'title',
+  'abstract',
+  'keywords',
+  'heading',
+  'author',
+  'firstauthor',
+  'affiliation',
+  'source',
+  'fulltext',
+] as const;
+export type IndexField = (typeof INDEX_FIELDS)[number];
+
+/** A set of index fields: bit n stands for `INDEX_FIELDS[n]`. */
+export type FieldMask = number;
+
+/** Every field. */
+export const ALL_FIELDS: FieldMask = (1 << INDEX_FIELDS.length) - 1;
+
+/** The mask of some fields. */
+export function maskFields(fields: readonly IndexField[]): FieldMask {
+  return fields.reduce((mask, field) => mask | (1 << INDEX_FIELDS.indexOf(field)), 0);
+}
+
+/** What the index takes in for one record. */
+export interface IndexDocument {
+  /** The values of each field; absent fields are empty. */
+  readonly values: Readonly<Partial<Record<IndexField, readonly string[]>>>;
+  /** Whole values to be found exactly, such as `heading=bats` or `type=article`. */
+  readonly keys: readonly string[];
+  readonly year?: number;
+  /** Months since year 0 (`12 * year + month - 1`). */
+  readonly entered?: number;
+}
+
+/** A label as a key: its words, folded. Punctuation and blanks do not count. */
+export function createLabelKey(label: string): string {
+  return splitWords(label)
+    .map((word) => word.text)
+    .join(' ');
+}
+
+/** `2026-03` in months since year 0. */
+export function countMonths(month: string): number {
+  const [year = '0', number = '1'] = month.split('-');
+  return 12 * Number(year) + Number(number) - 1;
+}
+
+/** The parts of a bibliographic record that are searched. */
+export function createDocument(record: BibliographicRecord): IndexDocument {
+  const authors = record.authors.map((author) => `${author.given} ${author.family}`);
+  const keys = record.headings.flatMap((heading) => {
+    const label = createLabelKey(heading.label);
+    return [
+      `heading=${label}`,
+      ...(heading.focus ? [`focus=${label}`] : []),
+      ...(heading.qualifier === undefined ? [] : [`qualified=${label}/${createLabelKey(heading.qualifier)}`]),
+    ];
+  });
+  keys.push(`type=${record.type}`, `language=${record.language}`, `peer=${record.peerReviewed}`);
+  if (record.hasFullText) keys.push('fulltext=yes');
+  return {
+    values: {
+      title: [record.title],
+      abstract: [record.abstract],
+      keywords: record.keywords,
+      heading: record.headings.map((heading) => heading.label),
+      author: authors,
+      firstauthor: authors.slice(0, 1),
+      affiliation: record.authors.flatMap((author) => author.affiliation ?? []),
+      source: [record.source],
+      fulltext: record.fullText === undefined ? [] : [record.fullText],
+    },
+    keys,
+    ...(record.year !== undefined && { year: record.year }),
+    entered: countMonths(record.entered),
+  };
+}

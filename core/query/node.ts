@@ -1,0 +1,155 @@
+import type { Span } from '../text';
+import type { Pattern } from './pattern';
+
+/** The parts of a record that can be searched; `text` is everything, full text included. */
+export const FIELDS = [
+  'title',
+  'abstract',
+  'keywords',
+  'heading',
+  'author',
+  'firstauthor',
+  'affiliation',
+  'source',
+  'text',
+] as const;
+export type Field = (typeof FIELDS)[number];
+
+/** What is searched where no field is written. */
+export const DEFAULT_FIELDS: readonly Field[] = ['title', 'abstract', 'keywords', 'heading'];
+
+/** The greatest distance of a proximity, in words; below the gap between two values of a field. */
+export const GREATEST_DISTANCE = 90;
+
+interface NodeBase {
+  /** Stable under edits elsewhere; see `withIds`. */
+  readonly id: string;
+  readonly span: Span;
+  /** The comments that stand before the item. */
+  readonly comments?: readonly string[];
+  /** The block that this piece was expanded from. */
+  readonly block?: string;
+}
+
+export interface GroupNode extends NodeBase {
+  readonly kind: 'and' | 'or';
+  readonly items: readonly QueryNode[];
+}
+/** A difference: the records of `include` that are not in `exclude`. */
+export interface NotNode extends NodeBase {
+  readonly kind: 'not';
+  readonly include: QueryNode;
+  readonly exclude: QueryNode;
+}
+/** Two different positions in one value that differ by at most `distance`; adjacent is 1. */
+export interface NearNode extends NodeBase {
+  readonly kind: 'near';
+  readonly distance: number;
+  readonly ordered: boolean;
+  readonly left: QueryNode;
+  readonly right: QueryNode;
+}
+export interface FieldedNode extends NodeBase {
+  readonly kind: 'fielded';
+  readonly fields: readonly Field[];
+  readonly item: QueryNode;
+}
+export interface PhraseNode extends NodeBase {
+  readonly kind: 'phrase';
+  /** At least two. */
+  readonly words: readonly Pattern[];
+}
+export interface TermNode extends NodeBase {
+  readonly kind: 'term';
+  readonly pattern: Pattern;
+}
+/** A subject heading: the label itself, the whole branch below it, or only as a main topic. */
+export interface HeadingNode extends NodeBase {
+  readonly kind: 'heading';
+  readonly scope: 'heading' | 'branch' | 'focus';
+  /** The database whose vocabulary is meant; absent: whatever vocabulary there is. */
+  readonly vocabulary?: string;
+  readonly label: string;
+}
+export interface BlockNode extends NodeBase {
+  readonly kind: 'block';
+  readonly name: string;
+}
+/** Stays in the text and takes no part. */
+export interface OffNode extends NodeBase {
+  readonly kind: 'off';
+  readonly item: QueryNode;
+}
+/** Takes part only for the databases named. */
+export interface OnlyNode extends NodeBase {
+  readonly kind: 'only';
+  readonly databases: readonly string[];
+  readonly item: QueryNode;
+}
+/** A group without members; finds nothing. */
+export interface EmptyNode extends NodeBase {
+  readonly kind: 'empty';
+}
+
+/** A query as a tree. What each kind finds: docs/reference/query-text.md. */
+export type QueryNode =
+  | GroupNode
+  | NotNode
+  | NearNode
+  | FieldedNode
+  | PhraseNode
+  | TermNode
+  | HeadingNode
+  | BlockNode
+  | OffNode
+  | OnlyNode
+  | EmptyNode;
+
+/** The direct members of a node, in the order of the text. */
+export function listChildren(node: QueryNode): readonly QueryNode[] {
+  switch (node.kind) {
+    case 'and':
+    case 'or':
+      return node.items;
+    case 'not':
+      return [node.include, node.exclude];
+    case 'near':
+      return [node.left, node.right];
+    case 'fielded':
+    case 'off':
+    case 'only':
+      return [node.item];
+    default:
+      return [];
+  }
+}
+
+/** The node with its members replaced one by one. */
+export function mapChildren(node: QueryNode, change: (child: QueryNode) => QueryNode): QueryNode {
+  switch (node.kind) {
+    case 'and':
+    case 'or':
+      return { ...node, items: node.items.map(change) };
+    case 'not':
+      return { ...node, include: change(node.include), exclude: change(node.exclude) };
+    case 'near':
+      return { ...node, left: change(node.left), right: change(node.right) };
+    case 'fielded':
+    case 'off':
+    case 'only':
+      return { ...node, item: change(node.item) };
+    default:
+      return node;
+  }
+}
+
+/** The node and all below it, parents first. */
+export function listNodes(root: QueryNode): QueryNode[] {
+  const found: QueryNode[] = [];
+  const visit = (node: QueryNode): void => {
+    found.push(node);
+    listChildren(node).forEach(visit);
+  };
+  visit(root);
+  return found;
+}

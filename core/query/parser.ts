@@ -1,0 +1,352 @@
+import { NOWHERE, coverSpans, type Span } from '../text';
+import { createProblem, type Fix, type Problem } from '../problem';
+import { withIds } from './identity';
+import { splitTokens, type Token } from './lexer';
+import { FIELDS, GREATEST_DISTANCE, type Field, type HeadingNode, type QueryNode } from './node';
+import { joinOperands, type Joined } from './operators';
+import type { Pattern } from './pattern';
+import { parseWrittenWords } from './written-words';
+
+/** The longest text that is read, in UTF-16 units (64 Ki). */
+export const LONGEST_TEXT = 65_536;
+/** The deepest nesting of brackets that is read. */
+export const DEEPEST_NESTING = 200;
+
+/** A parsed text: always a tree, with the problems met on the way. */
+export interface ParsedQuery {
+  readonly root: QueryNode;
+  readonly problems: readonly Problem[];
+  /** Comments behind the last item. */
+  readonly trailing: readonly string[];
+}
+
+/** Names that the text may use; what is not given is not checked. */
+export interface KnownNames {
+  readonly blocks?: ReadonlySet<string>;
+  readonly databases?: ReadonlySet<string>;
+}
+
+/** Parses Ewer's query text (docs/reference/query-text.md). Any text gives a tree; time grows with its length only. */
+export function parseQuery(text: string, known: KnownNames = {}): ParsedQuery {
+  const problems: Problem[] = [];
+  let read = text;
+  if (text.length > LONGEST_TEXT) {
+    const span = { start: LONGEST_TEXT, end: text.length };
+    problems.push(createProblem('text-too-long', 'error', { most: LONGEST_TEXT }, span));
+    read = text.slice(0, LONGEST_TEXT);
+  }
+  const parser = new Parser(read, splitTokens(read), known, problems);
+  const root = parser.parseAll();
+  const ordered = [...problems].sort((a, b) => (a.span?.start ?? 0) - (b.span?.start ?? 0));
+  return { root: withIds(root), problems: ordered, trailing: parser.takeComments() };
+}
+
+const OPERATORS = new Set(['AND', 'OR', 'NOT']);
+const PROXIMITIES = new Set(['WITHIN', 'BEFORE']);
+
+class Parser {
+  private at = 0;
+  private comments: string[] = [];
+
+  constructor(
+    private readonly text: string,
+    private readonly tokens: readonly Token[],
+    private readonly known: KnownNames,
+    private readonly problems: Problem[],
+  ) {}
+
+  parseAll(): QueryNode {
+    const groups: Joined[] = [];
+    for (;;) {
+      groups.push(...this.parseLevel(0));
+      const stray = this.peek();
+      if (!stray) break;
+      this.at++;
+      const fix: Fix = { label: 'Remove the bracket', edits: [{ span: stray, text: '' }] };
+      this.report('unopened-bracket', 'error', {}, stray, [fix]);
+    }
+    return joinOperands(groups, this.text, this.problems) ?? this.createEmpty({ start: 0, end: this.text.length });
+  }
+
+  takeComments(): string[] {
+    const taken = this.comments;
+    this.comments = [];
+    return taken;
+  }
+
+  private peek(): Token | undefined {
+    for (let token = this.tokens[this.at]; token?.kind === 'comment'; token = this.tokens[this.at]) {
+      this.comments.push(token.text);
+      this.at++;
+    }
+    return this.tokens[this.at];
+  }
+
+  private report(code: Problem['code'], severity: Problem['severity'], data: Problem['data'], span: Span, fixes?: readonly Fix[]): void {
+    this.problems.push(createProblem(code, severity, data, { start: span.start, end: span.end }, fixes));
+  }
+
+  private createEmpty(span: Span): QueryNode {
+    return { kind: 'empty', id: '', span: { start: span.start, end: span.end } };
+  }
+
+  /** Operands and operators up to a closing bracket or the end. */
+  private parseLevel(depth: number): Joined[] {
+    const row: Joined[] = [];
+    for (let token = this.peek(); token && token.kind !== 'close'; token = this.peek()) {
+      if (token.kind === 'word' && OPERATORS.has(token.raw)) {
+        this.at++;
+        row.push({ kind: 'operator', operator: token.raw as 'AND' | 'OR' | 'NOT', span: token });
+        continue;
+      }
+      const before = this.at;
+      const node = this.parseOperand(depth);
+      if (node) row.push({ kind: 'operand', node, word: this.describeWord(before) });
+    }
+    return row;
+  }
+
+  /** The raw word if the operand was a single bare word: for side-by-side and lower-case problems. */
+  private describeWord(before: number): string | undefined {
+    const token = this.tokens[before];
+    return token?.kind === 'word' && this.at === before + 1 ? token.raw : undefined;
+  }
+
+  private parseOperand(depth: number): QueryNode | undefined {
+    const left = this.parsePrimary(depth);
+    return left && this.parseProximity(left, depth);
+  }
+
+  private parseProximity(left: QueryNode, depth: number): QueryNode {
+    let node = left;
+    let pairs = 0;
+    for (let token = this.peek(); token?.kind === 'word' && this.isProximity(token); token = this.peek()) {
+      const operator = token.raw.toUpperCase();
+      if (token.raw !== operator) {
+        const fix: Fix = { label: `Write ${operator}`, edits: [{ span: token, text: operator }] };
+        this.report('lower-case-operator', 'warning', { word: token.raw, operator }, token, [fix]);
+      }
+      this.at++;
+      const distance = this.takeDistance(operator, token);
+      const right = this.parseRight(operator, token, depth);
+      if (!right) return node;
+      const span = coverSpans(node.span, right.span);
+      pairs++;
+      if (pairs > 1) this.report('near-chain', 'error', { operator }, span);
+      const legal = pairs === 1 && this.checkNearOperand(node, operator) && this.checkNearOperand(right, operator);
+      node = legal
+        ? { kind: 'near', id: '', span, distance, ordered: operator === 'BEFORE', left: node, right }
+        : { kind: 'and', id: '', span, items: [node, right] };
+    }
+    return node;
+  }
+
+  private isProximity(token: Token & { kind: 'word' }): boolean {
+    if (PROXIMITIES.has(token.raw)) return true;
+    const next = this.tokens[this.at + 1];
+    return PROXIMITIES.has(token.raw.toUpperCase()) && next?.kind === 'word' && /^\d+$/.test(next.raw);
+  }
+
+  private parseRight(operator: string, token: Span, depth: number): QueryNode | undefined {
+    const next = this.peek();
+    const missing = !next || next.kind === 'close' || (next.kind === 'word' && OPERATORS.has(next.raw));
+    const right = missing ? undefined : this.parsePrimary(depth);
+    if (!right) this.report('missing-operand', 'error', { operator }, token);
+    return right;
+  }
+
+  private takeDistance(operator: string, at: Span): number {
+    const token = this.peek();
+    const number = token?.kind === 'word' && /^\d{1,9}$/.test(token.raw) ? Number(token.raw) : undefined;
+    if (number !== undefined) this.at++;
+    if (number === undefined || number < 1 || number > GREATEST_DISTANCE) {
+      const span = number === undefined || !token ? at : coverSpans(at, token);
+      const fix: Fix = { label: `Write ${operator} 3`, edits: [{ span, text: `${operator} 3` }] };
+      this.report('near-distance', 'error', { operator, most: GREATEST_DISTANCE }, span, [fix]);
+    }
+    return Math.min(Math.max(number ?? 3, 1), GREATEST_DISTANCE);
+  }
+
+  private checkNearOperand(node: QueryNode, operator: string): boolean {
+    const isLeaf = (leaf: QueryNode): boolean => leaf.kind === 'term' || leaf.kind === 'phrase';
+    if (isLeaf(node) || (node.kind === 'or' && node.items.every(isLeaf))) return true;
+    if (node.kind !== 'and' || !this.problems.some((problem) => problem.code === 'near-chain')) {
+      this.report('near-operand', 'error', { operator }, node.span);
+    }
+    return false;
+  }
+
+  private parsePrimary(depth: number): QueryNode | undefined {
+    const token = this.peek();
+    if (!token || token.kind === 'close') return undefined;
+    const comments = this.takeComments();
+    const node = this.parseBare(token, depth);
+    return node && comments.length > 0 ? { ...node, comments: [...comments, ...(node.comments ?? [])] } : node;
+  }
+
+  private parseBare(token: Token, depth: number): QueryNode | undefined {
+    this.at++;
+    switch (token.kind) {
+      case 'open':
+        return this.parseGroup(token, depth, (item) => item);
+      case 'off-open':
+        return this.parseGroup(token, depth, (item, span) => ({ kind: 'off', id: '', span, item }));
+      case 'in-open':
+        this.checkDatabases(token.databases, token);
+        return this.parseGroup(token, depth, (item, span) => ({ kind: 'only', id: '', span, databases: token.databases, item }));
+      case 'block':
+        if (this.known.blocks && !this.known.blocks.has(token.name)) {
+          this.report('unknown-block', 'error', { name: token.name }, token);
+        }
+        return { kind: 'block', id: '', span: { start: token.start, end: token.end }, name: token.name };
+      case 'quote':
+        return this.createQuoted(token);
+      case 'field':
+        return this.parseFielded(token, depth);
+      case 'word':
+        return this.createWritten(token);
+      default:
+        return undefined;
+    }
+  }
+
+  private parseGroup(open: Token, depth: number, wrap: (item: QueryNode, span: Span) => QueryNode): QueryNode | undefined {
+    if (depth >= DEEPEST_NESTING) return this.skipGroup(open);
+    const row = this.parseLevel(depth + 1);
+    const close = this.peek();
+    if (close) this.at++;
+    else this.report('unclosed-bracket', 'error', {}, open, [
+      { label: 'Close it at the end', edits: [{ span: { start: this.text.length, end: this.text.length }, text: ')' }] },
+    ]);
+    const span = { start: open.start, end: close?.end ?? this.text.length };
+    const inner = joinOperands(row, this.text, this.problems);
+    if (inner) return wrap({ ...inner, span }, span);
+    this.report('empty-group', 'warning', {}, span);
+    return wrap(this.createEmpty(span), span);
+  }
+
+  /** Steps over a group that is nested too deep, without recursion. */
+  private skipGroup(open: Token): QueryNode {
+    let level = 1;
+    while (this.at < this.tokens.length && level > 0) {
+      const kind = this.tokens[this.at++]?.kind;
+      if (kind === 'open' || kind === 'off-open' || kind === 'in-open') level++;
+      if (kind === 'close') level--;
+    }
+    const span = { start: open.start, end: this.tokens[this.at - 1]?.end ?? open.end };
+    this.report('nesting-too-deep', 'error', { most: DEEPEST_NESTING }, span);
+    return this.createEmpty(span);
+  }
+
+  private checkDatabases(names: readonly string[], span: Span): void {
+    for (const name of names) {
+      if (this.known.databases && !this.known.databases.has(name)) this.report('unknown-database', 'error', { name }, span);
+    }
+  }
+
+  private createQuoted(token: Token & { kind: 'quote' }): QueryNode {
+    const span = { start: token.start, end: token.end };
+    this.checkQuotes(token);
+    const { words, problems } = parseWrittenWords(token.raw, token.start + 1, true);
+    this.problems.push(...problems);
+    if (words.length === 0) this.report('empty-phrase', 'warning', {}, span);
+    return this.createLeaf(words, span);
+  }
+
+  private checkQuotes(token: Token & { kind: 'quote' }): void {
+    const straight: Fix = { label: 'Use straight quotation marks', edits: [{ span: token, text: `"${token.raw}"` }] };
+    if (!token.closed) {
+      const close: Fix = { label: 'Close it here', edits: [{ span: { start: token.end, end: token.end }, text: '"' }] };
+      this.report('unclosed-quote', 'error', {}, token, [token.curly ? straight : close]);
+    } else if (token.curly) this.report('curly-quotes', 'warning', {}, token, [straight]);
+  }
+
+  private createLeaf(words: readonly Pattern[], span: Span): QueryNode {
+    const [first] = words;
+    if (!first) return this.createEmpty(span);
+    return words.length === 1 ? { kind: 'term', id: '', span, pattern: first } : { kind: 'phrase', id: '', span, words };
+  }
+
+  private createWritten(token: Token & { kind: 'word' }): QueryNode {
+    const span = { start: token.start, end: token.end };
+    const { words, problems, instead } = parseWrittenWords(token.raw, token.start, false);
+    this.problems.push(...problems);
+    if (instead !== undefined) return { ...parseQuery(instead).root, span };
+    if (words.length === 0) this.report('no-letters', 'warning', { term: token.raw }, span);
+    return this.createLeaf(words, span);
+  }
+
+  private parseFielded(token: Token & { kind: 'field' }, depth: number): QueryNode | undefined {
+    const scope = token.names[0]?.text.toLowerCase();
+    if (token.names.length === 1 && (scope === 'heading' || scope === 'branch' || scope === 'focus')) {
+      const next = this.peek();
+      if (next?.kind === 'quote' || scope !== 'heading' || token.vocabulary !== undefined) return this.parseHeading(token, scope);
+    }
+    const fields = this.checkFields(token);
+    const before = this.at;
+    const next = this.peek();
+    const item = next && !(next.kind === 'word' && OPERATORS.has(next.raw)) ? this.parsePrimary(depth) : undefined;
+    if (!item) {
+      this.report('field-without-item', 'error', {}, token);
+      return undefined;
+    }
+    this.checkFieldReach(before);
+    const span = { start: token.start, end: item.span.end };
+    return fields.length > 0 ? { kind: 'fielded', id: '', span, fields, item } : { ...item, span };
+  }
+
+  private checkFields(token: Token & { kind: 'field' }): Field[] {
+    const fields: Field[] = [];
+    for (const name of token.names) {
+      const field = FIELDS.find((candidate) => candidate === name.text.toLowerCase());
+      if (!field) this.report('unknown-field', 'error', { field: name.text }, name);
+      else if (!fields.includes(field)) fields.push(field);
+    }
+    return FIELDS.filter((field) => fields.includes(field));
+  }
+
+  /** `title: street light`: the field holds for the first word only, which is seldom what was meant. */
+  private checkFieldReach(itemAt: number): void {
+    const first = this.tokens[itemAt];
+    if (first?.kind !== 'word' || this.at !== itemAt + 1) return;
+    let last = itemAt;
+    for (let next = this.tokens[last + 1]; next?.kind === 'word' && !isOperatorWord(next.raw); next = this.tokens[last + 1]) last++;
+    const end = this.tokens[last]?.end ?? first.end;
+    if (last === itemAt) return;
+    const span = { start: first.start, end };
+    const words = this.text.slice(first.start, end);
+    this.report('field-binds-one', 'warning', { item: first.raw }, span, [
+      { label: 'Search the words as a phrase in this field', edits: [{ span, text: `"${words}"` }] },
+      { label: 'Search all the words in this field', edits: [{ span, text: `(${words.split(/\s+/).join(' AND ')})` }] },
+    ]);
+  }
+
+  private parseHeading(token: Token & { kind: 'field' }, scope: HeadingNode['scope']): QueryNode | undefined {
+    const next = this.peek();
+    if (next?.kind !== 'quote' && next?.kind !== 'word') {
+      this.report('field-without-item', 'error', {}, token);
+      return undefined;
+    }
+    this.at++;
+    if (next.kind === 'quote') this.checkQuotes(next);
+    else {
+      const fix: Fix = { label: 'Quote the heading', edits: [{ span: next, text: `"${next.raw}"` }] };
+      this.report('heading-unquoted', 'warning', {}, next, [fix]);
+    }
+    if (token.vocabulary !== undefined) this.checkDatabases([token.vocabulary], token);
+    const label = next.raw.replace(/\\(.)/gs, '$1').trim().replace(/\s+/g, ' ');
+    const span = { start: token.start, end: next.end };
+    if (label === '') {
+      this.report('empty-phrase', 'warning', {}, next);
+      return this.createEmpty(span);
+    }
+    return { kind: 'heading', id: '', span, scope, label, ...(token.vocabulary !== undefined && { vocabulary: token.vocabulary }) };
+  }
+}
+
+function isOperatorWord(raw: string): boolean {
+  return OPERATORS.has(raw.toUpperCase()) || PROXIMITIES.has(raw.toUpperCase());
+}
+
+/** The empty query, for places that have none yet. */
+export const EMPTY_QUERY: QueryNode = { kind: 'empty', id: 'empty', span: NOWHERE };

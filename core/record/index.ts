@@ -1,0 +1,2 @@
+export { DOCUMENT_TYPES, describeAuthors } from './record';
+export type { AssignedHeading, Author, BibliographicRecord, DocumentType } from './record';

@@ -1,0 +1,49 @@
+/** A person as an author: given and family name, and where they work. */
+export interface Author {
+  readonly given: string;
+  readonly family: string;
+  readonly affiliation?: string;
+}
+
+/** A subject heading as given to a record. */
+export interface AssignedHeading {
+  readonly label: string;
+  /** The heading names a main topic of the work. */
+  readonly focus?: boolean;
+  readonly qualifier?: string;
+}
+
+/** The kinds of document that limiters know. */
+export const DOCUMENT_TYPES = ['article', 'review', 'conference paper', 'book', 'thesis', 'report', 'news'] as const;
+export type DocumentType = (typeof DOCUMENT_TYPES)[number];
+
+/** A bibliographic record as a database shows it. What a database does not hold is absent or empty. */
+export interface BibliographicRecord {
+  readonly id: string;
+  readonly title: string;
+  readonly abstract: string;
+  readonly keywords: readonly string[];
+  readonly headings: readonly AssignedHeading[];
+  readonly authors: readonly Author[];
+  /** The journal or other container. */
+  readonly source: string;
+  readonly year?: number;
+  readonly type: DocumentType;
+  /** ISO 639-1. */
+  readonly language: string;
+  readonly peerReviewed: 'yes' | 'no' | 'unknown';
+  readonly hasFullText: boolean;
+  /** Only where the database searches it. */
+  readonly fullText?: string;
+  readonly doi?: string;
+  /** Month of entry into the database, `YYYY-MM`. */
+  readonly entered: string;
+  /** The ids of the works that it cites. */
+  readonly references: readonly string[];
+}
+
+/** The authors in one line, as shown in lists. */
+export function describeAuthors(authors: readonly Author[], most = 4): string {
+  const names = authors.slice(0, most).map((author) => `${author.family}, ${author.given}`);
+  return names.join('; ') + (authors.length > most ? '; and others' : '');
+}

@@ -1,0 +1,4 @@
+export { NOWHERE, coverSpans } from './span';
+export type { Span } from './span';
+export { foldLetters, isWordSign, splitWords, visitWords } from './words';
+export type { Word } from './words';
