@@ -34,6 +34,7 @@ const WORDINGS = {
   'heading-unquoted': { says: 'A heading is written in quotation marks.', remedy: 'Put the whole heading in quotation marks.' },
   'text-too-long': { says: 'The text is longer than {most} characters; the rest is not read.', remedy: 'Shorten it or split it into blocks.' },
   'nesting-too-deep': { says: 'Brackets are nested deeper than {most} levels.', remedy: 'Take out brackets or make blocks.' },
+  'too-many-exclusions': { says: 'There are more than {most} NOTs; the rest is not read.', remedy: 'Join what is excluded by OR in one bracket.' },
   'empty-draft': { says: 'There is nothing to count yet.', remedy: 'Add a term to a concept, or write a query.' },
 
   'dialect-invalid': { says: 'This dialect has a fault at {path}: {fault}', remedy: 'Correct that place of the profile.' },

@@ -6,20 +6,23 @@ import { printPattern } from './pattern';
  * survives every edit that is made elsewhere, and survives printing and parsing.
  */
 export function withIds(root: QueryNode): QueryNode {
+  const copy = (node: QueryNode): QueryNode => ({ ...mapChildren(node, copy) });
+  return assignIds(copy(root));
+}
+
+/** As `withIds`, on a tree that nobody else holds yet: the ids are written into it. */
+export function assignIds(root: QueryNode): QueryNode {
   const seen = new Map<number, number>();
-  const visit = (node: QueryNode): { node: QueryNode; mark: number } => {
-    const marks: number[] = [];
-    const inner = mapChildren(node, (child) => {
-      const done = visit(child);
-      marks.push(done.mark);
-      return done.node;
-    });
-    const mark = hashText(`${describeShallow(node)}(${marks.join()})`);
+  const visit = (node: { id: string } & QueryNode): number => {
+    let mark = hashText(START, describeShallow(node));
+    for (const child of listChildren(node)) mark = mixMarks(mark, visit(child));
     const turn = (seen.get(mark) ?? 0) + 1;
     seen.set(mark, turn);
-    return { node: { ...inner, id: turn === 1 ? mark.toString(36) : `${mark.toString(36)}.${turn}` }, mark };
+    node.id = turn === 1 ? `n${mark}` : `n${mark}.${turn}`;
+    return mark;
   };
-  return visit(root).node;
+  visit(root as { id: string } & QueryNode);
+  return root;
 }
 
 /** True if the two trees mean the same letter by letter: ids, places and comments do not count. */
@@ -53,14 +56,16 @@ function describeShallow(node: QueryNode): string {
   }
 }
 
-/** FNV-1a over UTF-16 units, widened to 52 bits so that equal marks of unequal pieces do not occur in practice. */
-function hashText(text: string): number {
-  let low = 0x811c9dc5;
-  let high = 0x01000193;
-  for (let at = 0; at < text.length; at++) {
-    const code = text.charCodeAt(at);
-    low = Math.imul(low ^ code, 0x01000193) >>> 0;
-    high = Math.imul(high ^ (code + at), 0x85ebca6b) >>> 0;
-  }
-  return low + (high & 0xfffff) * 0x1_0000_0000;
+const START = 0x811c9dc5;
+const FACTOR = 0x01000193;
+
+/** FNV-1a over UTF-16 units. Unequal pieces of one mark still get ids of their own, by their turn. */
+function hashText(start: number, text: string): number {
+  let mark = start;
+  for (let at = 0; at < text.length; at++) mark = Math.imul(mark ^ text.charCodeAt(at), FACTOR);
+  return mark >>> 0;
+}
+
+function mixMarks(mark: number, inner: number): number {
+  return (Math.imul(Math.imul(mark, 31) ^ inner, FACTOR) ^ (mark >>> 15)) >>> 0;
 }

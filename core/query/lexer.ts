@@ -16,6 +16,7 @@ export type Token = Span &
 const BLANK = /\s/;
 const QUOTES = '"“”„«»‟';
 const COMMENT = /\/\/([^\n]*)/y;
+const FIELD_START = /\p{L}/u;
 const FIELD = /(\p{L}+)(?:\(([\w-]+)\))?((?:\s*,\s*\p{L}+)*)\s*:(?!\/\/)/uy;
 const BLOCK = /@([\p{L}\p{M}\p{Nd}_-]+)/uy;
 const OFF_OPEN = /OFF\s*\(/y;
@@ -65,7 +66,7 @@ function takeToken(text: string, start: number, sign: string, take: (p: RegExp) 
       return { kind: 'in-open', databases, start, end: start + only[0].length };
     }
   }
-  const field = take(FIELD);
+  const field = FIELD_START.test(sign) ? take(FIELD) : null;
   if (field) return createFieldToken(field, start);
   return takeWord(text, start);
 }

@@ -1,6 +1,7 @@
 import { coverSpans, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
 import type { QueryNode } from './node';
+import { MOST_EXCLUSIONS, type ProblemList } from './problem-list';
 
 /** What stands in a row on one level of brackets. `word` is the raw text of a bare word. */
 export type Joined =
@@ -11,7 +12,6 @@ type Operator = 'AND' | 'OR' | 'NOT';
 interface Link {
   readonly operator: Operator;
   readonly node: QueryNode;
-  readonly written: boolean;
 }
 
 /**
@@ -19,27 +19,29 @@ interface Link {
  * nothing is written; says so wherever a person may have meant something else.
  * Nothing comes of a row without operands.
  */
-export function joinOperands(row: readonly Joined[], text: string, problems: Problem[]): QueryNode | undefined {
+export function joinOperands(row: readonly Joined[], text: string, problems: ProblemList): QueryNode | undefined {
   const links = linkOperands(row, problems);
   if (links.length === 0) return undefined;
-  checkLowerCase(row, problems);
-  checkSideBySide(row, text, problems);
-  checkMixed(links, text, problems);
+  if (!problems.isFull) {
+    checkLowerCase(row, problems);
+    checkSideBySide(row, text, problems);
+    checkMixed(links, text, problems);
+  }
   const alternatives: Link[][] = [[]];
   for (const link of links) {
     if (link.operator === 'OR' && link !== links[0]) alternatives.push([]);
     alternatives.at(-1)?.push(link);
   }
-  return createGroup('or', alternatives.map(joinChain));
+  return createGroup('or', alternatives.map((chain) => joinChain(chain, problems)));
 }
 
 /** Pairs each operand with the operator before it; reports and drops operators without operands. */
-function linkOperands(row: readonly Joined[], problems: Problem[]): Link[] {
+function linkOperands(row: readonly Joined[], problems: ProblemList): Link[] {
   const links: Link[] = [];
   let waiting: (Joined & { kind: 'operator' }) | undefined;
   for (const entry of row) {
     if (entry.kind === 'operand') {
-      links.push({ operator: waiting?.operator ?? 'AND', node: entry.node, written: waiting !== undefined });
+      links.push({ operator: waiting?.operator ?? 'AND', node: entry.node });
       waiting = undefined;
       continue;
     }
@@ -61,12 +63,17 @@ function reportMissing(entry: Joined & { kind: 'operator' }): Problem {
   return createProblem('missing-operand', 'error', { operator: entry.operator }, place(entry.span), [fix]);
 }
 
-function joinChain(links: readonly Link[]): QueryNode {
+function joinChain(links: readonly Link[], problems: ProblemList): QueryNode {
   let items: QueryNode[] = [];
   for (const { operator, node } of links) {
     if (operator !== 'NOT') {
       items.push(node);
       continue;
+    }
+    // Each exclusion is a level of the tree: bounded like brackets, so that no walk over it can overflow.
+    if (problems.exclusions++ >= MOST_EXCLUSIONS) {
+      problems.push(createProblem('too-many-exclusions', 'error', { most: MOST_EXCLUSIONS }, node.span));
+      break;
     }
     const include: QueryNode = items.length > 0 ? createGroup('and', items) : { kind: 'empty', id: '', span: { start: node.span.start, end: node.span.start } };
     items = [{ kind: 'not', id: '', span: coverSpans(include.span, node.span), include, exclude: node }];
@@ -81,7 +88,7 @@ function createGroup(kind: 'and' | 'or', items: readonly QueryNode[]): QueryNode
   return { kind, id: '', span, items };
 }
 
-function checkMixed(links: readonly Link[], text: string, problems: Problem[]): void {
+function checkMixed(links: readonly Link[], text: string, problems: ProblemList): void {
   const rest = links.slice(1);
   if (!rest.some((link) => link.operator === 'OR') || !rest.some((link) => link.operator !== 'OR')) return;
   const [first] = links;
@@ -113,9 +120,10 @@ function bracketRuns(links: readonly Link[], passes: (link: Link) => boolean): F
   return edits;
 }
 
-function checkLowerCase(row: readonly Joined[], problems: Problem[]): void {
+function checkLowerCase(row: readonly Joined[], problems: ProblemList): void {
   row.forEach((entry, at) => {
-    if (entry.kind !== 'operand' || entry.word === undefined || at === 0 || at === row.length - 1) return;
+    if (entry.kind !== 'operand' || entry.word === undefined || entry.word.length > 3) return;
+    if (problems.isFull || at === 0 || at === row.length - 1) return;
     const operator = entry.word.toUpperCase();
     if (operator !== 'AND' && operator !== 'OR' && operator !== 'NOT') return;
     const span = entry.node.span;
@@ -129,16 +137,16 @@ function checkLowerCase(row: readonly Joined[], problems: Problem[]): void {
 }
 
 /** Reports each run of operands with nothing between them once, quoting offered for bare words. */
-function checkSideBySide(row: readonly Joined[], text: string, problems: Problem[]): void {
+function checkSideBySide(row: readonly Joined[], text: string, problems: ProblemList): void {
   let from = 0;
-  for (let at = 1; at <= row.length; at++) {
+  for (let at = 1; at <= row.length && !problems.isFull; at++) {
     if (row[at]?.kind === 'operand' && row[at - 1]?.kind === 'operand') continue;
     const run = row.slice(from, at).filter((entry) => entry.kind === 'operand');
     from = at;
     const first = run[0]?.node;
     const last = run.at(-1)?.node;
     if (run.length < 2 || !first || !last || first.kind === 'fielded') continue;
-    if (run.some(({ word }) => word !== undefined && /^(and|or|not)$/i.test(word))) continue;
+    if (run.some(({ word }) => word !== undefined && word.length <= 3 && /^(and|or|not)$/i.test(word))) continue;
     const span = coverSpans(first.span, last.span);
     const and = run.map(({ node }) => text.slice(node.span.start, node.span.end)).join(' AND ');
     const fixes = [{ label: 'Write AND between them', edits: [{ span, text: and }] }];

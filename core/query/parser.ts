@@ -1,10 +1,11 @@
 import { NOWHERE, coverSpans, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
-import { withIds } from './identity';
+import { assignIds } from './identity';
 import { splitTokens, type Token } from './lexer';
 import { FIELDS, GREATEST_DISTANCE, type Field, type HeadingNode, type QueryNode } from './node';
 import { joinOperands, type Joined } from './operators';
 import type { Pattern } from './pattern';
+import { ProblemList } from './problem-list';
 import { parseWrittenWords } from './written-words';
 
 /** The longest text that is read, in UTF-16 units (64 Ki). */
@@ -28,7 +29,7 @@ export interface KnownNames {
 
 /** Parses Ewer's query text (docs/reference/query-text.md). Any text gives a tree; time grows with its length only. */
 export function parseQuery(text: string, known: KnownNames = {}): ParsedQuery {
-  const problems: Problem[] = [];
+  const problems = new ProblemList();
   let read = text;
   if (text.length > LONGEST_TEXT) {
     const span = { start: LONGEST_TEXT, end: text.length };
@@ -37,12 +38,13 @@ export function parseQuery(text: string, known: KnownNames = {}): ParsedQuery {
   }
   const parser = new Parser(read, splitTokens(read), known, problems);
   const root = parser.parseAll();
-  const ordered = [...problems].sort((a, b) => (a.span?.start ?? 0) - (b.span?.start ?? 0));
-  return { root: withIds(root), problems: ordered, trailing: parser.takeComments() };
+  const ordered = problems.items.sort((a, b) => (a.span?.start ?? 0) - (b.span?.start ?? 0));
+  return { root: assignIds(root), problems: ordered, trailing: parser.takeComments() };
 }
 
 const OPERATORS = new Set(['AND', 'OR', 'NOT']);
 const PROXIMITIES = new Set(['WITHIN', 'BEFORE']);
+const PROXIMITY_LENGTH = 6;
 
 class Parser {
   private at = 0;
@@ -52,7 +54,7 @@ class Parser {
     private readonly text: string,
     private readonly tokens: readonly Token[],
     private readonly known: KnownNames,
-    private readonly problems: Problem[],
+    private readonly problems: ProblemList,
   ) {}
 
   parseAll(): QueryNode {
@@ -83,6 +85,7 @@ class Parser {
   }
 
   private report(code: Problem['code'], severity: Problem['severity'], data: Problem['data'], span: Span, fixes?: readonly Fix[]): void {
+    if (this.problems.isFull) return;
     this.problems.push(createProblem(code, severity, data, { start: span.start, end: span.end }, fixes));
   }
 
@@ -118,8 +121,8 @@ class Parser {
   }
 
   private parseProximity(left: QueryNode, depth: number): QueryNode {
+    const chain = [left];
     let node = left;
-    let pairs = 0;
     for (let token = this.peek(); token?.kind === 'word' && this.isProximity(token); token = this.peek()) {
       const operator = token.raw.toUpperCase();
       if (token.raw !== operator) {
@@ -130,18 +133,19 @@ class Parser {
       const distance = this.takeDistance(operator, token);
       const right = this.parseRight(operator, token, depth);
       if (!right) return node;
-      const span = coverSpans(node.span, right.span);
-      pairs++;
-      if (pairs > 1) this.report('near-chain', 'error', { operator }, span);
-      const legal = pairs === 1 && this.checkNearOperand(node, operator) && this.checkNearOperand(right, operator);
+      const span = coverSpans(left.span, right.span);
+      chain.push(right);
+      if (chain.length === 3) this.report('near-chain', 'error', { operator }, span);
+      const legal = chain.length === 2 && this.checkNearOperand(left, operator) && this.checkNearOperand(right, operator);
       node = legal
-        ? { kind: 'near', id: '', span, distance, ordered: operator === 'BEFORE', left: node, right }
-        : { kind: 'and', id: '', span, items: [node, right] };
+        ? { kind: 'near', id: '', span, distance, ordered: operator === 'BEFORE', left, right }
+        : { kind: 'and', id: '', span, items: chain };
     }
     return node;
   }
 
   private isProximity(token: Token & { kind: 'word' }): boolean {
+    if (token.raw.length !== PROXIMITY_LENGTH) return false;
     if (PROXIMITIES.has(token.raw)) return true;
     const next = this.tokens[this.at + 1];
     return PROXIMITIES.has(token.raw.toUpperCase()) && next?.kind === 'word' && /^\d+$/.test(next.raw);
@@ -170,9 +174,7 @@ class Parser {
   private checkNearOperand(node: QueryNode, operator: string): boolean {
     const isLeaf = (leaf: QueryNode): boolean => leaf.kind === 'term' || leaf.kind === 'phrase';
     if (isLeaf(node) || (node.kind === 'or' && node.items.every(isLeaf))) return true;
-    if (node.kind !== 'and' || !this.problems.some((problem) => problem.code === 'near-chain')) {
-      this.report('near-operand', 'error', { operator }, node.span);
-    }
+    this.report('near-operand', 'error', { operator }, node.span);
     return false;
   }
 
@@ -254,6 +256,7 @@ class Parser {
   }
 
   private checkQuotes(token: Token & { kind: 'quote' }): void {
+    if (this.problems.isFull || (token.closed && !token.curly)) return;
     const straight: Fix = { label: 'Use straight quotation marks', edits: [{ span: token, text: `"${token.raw}"` }] };
     if (!token.closed) {
       const close: Fix = { label: 'Close it here', edits: [{ span: { start: token.end, end: token.end }, text: '"' }] };
@@ -283,9 +286,13 @@ class Parser {
       if (next?.kind === 'quote' || scope !== 'heading' || token.vocabulary !== undefined) return this.parseHeading(token, scope);
     }
     const fields = this.checkFields(token);
+    if (depth >= DEEPEST_NESTING) {
+      this.report('nesting-too-deep', 'error', { most: DEEPEST_NESTING }, token);
+      return undefined;
+    }
     const before = this.at;
     const next = this.peek();
-    const item = next && !(next.kind === 'word' && OPERATORS.has(next.raw)) ? this.parsePrimary(depth) : undefined;
+    const item = next && !(next.kind === 'word' && OPERATORS.has(next.raw)) ? this.parsePrimary(depth + 1) : undefined;
     if (!item) {
       this.report('field-without-item', 'error', {}, token);
       return undefined;

@@ -18,7 +18,7 @@ function printItem(node: QueryNode, place: Place): string {
   const before = (node.comments ?? []).map((comment) => `// ${comment}\n`).join('');
   const bare = printBare(node);
   if (!needsBrackets(node, place, before !== '')) return before + bare;
-  return `${before}(${bare})`;
+  return `${before}${bracket(bare)}`;
 }
 
 function needsBrackets(node: QueryNode, place: Place, commented: boolean): boolean {
@@ -64,12 +64,17 @@ function printBare(node: QueryNode): string {
     case 'block':
       return `@${node.name}`;
     case 'off':
-      return `OFF(${printItem(node.item, 'root')})`;
+      return `OFF${bracket(printItem(node.item, 'root'))}`;
     case 'only':
       return `IN(${node.databases.join(', ')}: ${printItem(node.item, 'root')})`;
     case 'empty':
       return '()';
   }
+}
+
+/** A comment needs a blank before it to be one. */
+function bracket(text: string): string {
+  return text.startsWith('//') ? `( ${text})` : `(${text})`;
 }
 
 /** Words that are operators are quoted, so that they stay words. */
@@ -81,5 +86,6 @@ function printTerm(pattern: Pattern): string {
 /** `heading: "…"` is a whole label; a phrase or a quoted word in headings needs brackets to differ from it. */
 function printFieldItem(fields: readonly string[], item: QueryNode): string {
   const printed = printItem(item, 'member');
-  return fields.length === 1 && fields[0] === 'heading' && printed.startsWith('"') ? `(${printed})` : printed;
+  const looksLikeLabel = fields.length === 1 && fields[0] === 'heading' && printBare(item).startsWith('"');
+  return looksLikeLabel ? bracket(printed) : printed;
 }

@@ -1,6 +1,6 @@
 import { isWordSign, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
-import { countLetters, mergeParts, type Pattern, type PatternPart } from './pattern';
+import { countLetters, createWordPattern, mergeParts, type Pattern, type PatternPart } from './pattern';
 
 /** Fewer letters than this before a wildcard draw a problem. */
 export const LEAST_LETTERS = 3;
@@ -13,11 +13,15 @@ export interface WrittenWords {
   readonly instead?: string;
 }
 
+const NO_WORDS: WrittenWords = { words: [], problems: [] };
+const PLAIN_WORD = /^[a-zA-Z0-9]+$/;
 const FIELD_LIKE = /^(title|abstract|keywords|heading|author|firstauthor|affiliation|source|text)$/i;
 
 /** Reads the signs of one word or of the inside of a phrase; `offset` is its place in the text. */
 export function parseWrittenWords(raw: string, offset: number, inPhrase: boolean): WrittenWords {
-  const instead = inPhrase ? undefined : findBracketMisuse(raw);
+  if (raw === '') return NO_WORDS;
+  if (PLAIN_WORD.test(raw)) return { words: [createWordPattern(raw)], problems: [] };
+  const instead = inPhrase || !raw.includes('[') ? undefined : findBracketMisuse(raw);
   if (instead !== undefined) {
     const span = { start: offset, end: offset + raw.length };
     const fix: Fix = { label: `Write ${instead}`, edits: [{ span, text: instead }] };

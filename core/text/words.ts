@@ -11,7 +11,8 @@ const PLAIN = /^[a-z0-9]*$/;
 
 /** True for a sign that belongs to a word: a letter, a mark or a digit. */
 export function isWordSign(sign: string): boolean {
-  return /^[\p{L}\p{M}\p{Nd}]$/u.test(sign);
+  const code = sign.charCodeAt(0);
+  return code < 128 ? isPlainSign(code) : /^[\p{L}\p{M}\p{Nd}]$/u.test(sign);
 }
 
 /** Case folding and removal of diacritics: `Ü` is `u`, `ß` is `ss`. */

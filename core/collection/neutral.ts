@@ -1,0 +1,71 @@
+import { DEFAULT_FIELDS, type Field, type Pattern, type QueryNode } from '../query';
+import type { Vocabulary } from '../vocabulary';
+import { ALL_FIELDS, createLabelKey, maskFields, type FieldMask } from './document';
+import type { SetExpression, Slot } from './expression';
+
+/** What the neutral meaning of a query depends on. */
+export interface NeutralSettings {
+  /** The fields of words that have none written. */
+  readonly defaultFields?: readonly Field[];
+  /** The headings of the collection; without one, headings find nothing. */
+  readonly vocabulary?: Vocabulary;
+}
+
+/**
+ * The meaning of a query in Ewer's own language (docs/reference/query-text.md), as a set to find.
+ * Blocks must have been expanded, and what takes no part dropped.
+ */
+export function createNeutralExpression(root: QueryNode, settings: NeutralSettings = {}): SetExpression {
+  return translate(root, settings.defaultFields ?? DEFAULT_FIELDS, settings);
+}
+
+function translate(node: QueryNode, fields: readonly Field[], settings: NeutralSettings): SetExpression {
+  switch (node.kind) {
+    case 'and':
+    case 'or':
+      return { kind: node.kind, items: node.items.map((item) => translate(item, fields, settings)) };
+    case 'not': {
+      const [include, exclude] = [node.include, node.exclude].map((part) => translate(part, fields, settings));
+      return { kind: 'not', include: include!, exclude: exclude! };
+    }
+    case 'near': {
+      const { distance, ordered } = node;
+      return { kind: 'near', left: listOperands(node.left), right: listOperands(node.right), distance, ordered, fields: createFieldMask(fields) };
+    }
+    case 'fielded':
+      return translate(node.item, node.fields, settings);
+    case 'term':
+      return { kind: 'word', slot: createSlot(node.pattern), fields: createFieldMask(fields) };
+    case 'phrase':
+      return { kind: 'phrase', slots: node.words.map(createSlot), fields: createFieldMask(fields) };
+    case 'heading':
+      return createHeadingExpression(node, settings.vocabulary);
+    case 'off':
+    case 'only':
+    case 'block':
+    case 'empty':
+      return { kind: 'none' };
+  }
+}
+
+function createHeadingExpression(node: QueryNode & { kind: 'heading' }, vocabulary: Vocabulary | undefined): SetExpression {
+  if (!vocabulary || (node.vocabulary !== undefined && node.vocabulary !== vocabulary.id)) return { kind: 'none' };
+  if (node.scope !== 'branch') return { kind: 'key', key: `${node.scope}=${createLabelKey(node.label)}` };
+  const labels = vocabulary.listBranch(node.label);
+  return { kind: 'or', items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })) };
+}
+
+/** The index fields that a field set of the query language stands for. */
+export function createFieldMask(fields: readonly Field[]): FieldMask {
+  return fields.reduce((mask, field) => mask | (field === 'text' ? ALL_FIELDS : maskFields([field])), 0);
+}
+
+function createSlot(pattern: Pattern): Slot {
+  return { pattern };
+}
+
+function listOperands(node: QueryNode): Slot[][] {
+  if (node.kind === 'or') return node.items.flatMap(listOperands);
+  if (node.kind === 'phrase') return [node.words.map(createSlot)];
+  return node.kind === 'term' ? [[createSlot(node.pattern)]] : [];
+}

@@ -1,0 +1,110 @@
+import type { Analysis, CollectionIndex, Segment } from './collection-index';
+
+const MAGIC = 'ewer-index-1';
+const SEGMENT_ARRAYS = ['starts', 'docs', 'meta', 'positions', 'skips', 'fieldStarts'] as const;
+
+interface Header {
+  readonly magic: string;
+  readonly size: number;
+  readonly analysis: Analysis;
+  readonly segments: number;
+  readonly keys: readonly string[];
+  readonly arrays: readonly { readonly wide: boolean; readonly length: number }[];
+  readonly termBytes: number;
+}
+
+/** The index as bytes that load without parsing: a JSON header, the words, then the arrays as they are in memory. */
+export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
+  const arrays: (Uint16Array | Uint32Array)[] = [index.sorted, index.reversed, index.years, index.entered];
+  for (const segment of index.segments) for (const name of SEGMENT_ARRAYS) arrays.push(segment[name]);
+  arrays.push(...index.keys.values());
+  const terms = encodeText(index.terms.join('\n'));
+  const header: Header = {
+    magic: MAGIC,
+    size: index.size,
+    analysis: index.analysis,
+    segments: index.segments.length,
+    keys: [...index.keys.keys()],
+    arrays: arrays.map((array) => ({ wide: array instanceof Uint32Array, length: array.length })),
+    termBytes: terms.length,
+  };
+  const head = encodeText(JSON.stringify(header));
+  const total = 4 + align(head.length) + align(terms.length) + arrays.reduce((sum, array) => sum + align(array.byteLength), 0);
+  const bytes = new Uint8Array(total);
+  new DataView(bytes.buffer).setUint32(0, head.length, true);
+  bytes.set(head, 4);
+  let at = 4 + align(head.length);
+  bytes.set(terms, at);
+  at += align(terms.length);
+  for (const array of arrays) {
+    bytes.set(new Uint8Array(array.buffer, array.byteOffset, array.byteLength), at);
+    at += align(array.byteLength);
+  }
+  return bytes;
+}
+
+/** The index of a snapshot, whose memory it goes on using; nothing if the bytes are not one of this version. */
+export function readSnapshot(bytes: Uint8Array<ArrayBuffer>): CollectionIndex | undefined {
+  const source = bytes.byteOffset % 4 === 0 ? bytes : bytes.slice();
+  const headLength = new DataView(source.buffer, source.byteOffset).getUint32(0, true);
+  const header = readHeader(source.subarray(4, 4 + headLength));
+  if (header?.magic !== MAGIC) return undefined;
+  let at = 4 + align(headLength);
+  const terms = decodeText(source.subarray(at, at + header.termBytes));
+  at += align(header.termBytes);
+  const arrays = header.arrays.map(({ wide, length }) => {
+    const place = source.byteOffset + at;
+    at += align(length * (wide ? 4 : 2));
+    return wide ? new Uint32Array(source.buffer, place, length) : new Uint16Array(source.buffer, place, length);
+  });
+  let next = 0;
+  const take = <T>(): T => arrays[next++] as T;
+  const index = { sorted: take<Uint32Array>(), reversed: take<Uint32Array>(), years: take<Uint16Array>(), entered: take<Uint16Array>() };
+  const segments = Array.from({ length: header.segments }, () => {
+    const parts = SEGMENT_ARRAYS.map((name) => [name, take<Uint16Array | Uint32Array>()]);
+    return Object.fromEntries(parts) as unknown as Segment;
+  });
+  const keys = new Map(header.keys.map((key) => [key, take<Uint32Array>()]));
+  const { size, analysis } = header;
+  return { size, analysis, terms: terms === '' ? [] : terms.split('\n'), ...index, segments, keys };
+}
+
+function readHeader(bytes: Uint8Array): Header | undefined {
+  try {
+    return JSON.parse(decodeText(bytes)) as Header;
+  } catch {
+    return undefined;
+  }
+}
+
+function align(length: number): number {
+  return (length + 3) & ~3;
+}
+
+/** UTF-8; written out because the core knows neither Node nor the DOM. */
+function encodeText(text: string): Uint8Array {
+  const escaped = encodeURIComponent(text.replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd'));
+  const bytes = new Uint8Array(escaped.length);
+  let length = 0;
+  for (let at = 0; at < escaped.length; at++) {
+    if (escaped.charAt(at) === '%') {
+      bytes[length++] = parseInt(escaped.slice(at + 1, at + 3), 16);
+      at += 2;
+    } else bytes[length++] = escaped.charCodeAt(at);
+  }
+  return bytes.slice(0, length);
+}
+
+function decodeText(bytes: Uint8Array): string {
+  let text = '';
+  let at = 0;
+  while (at < bytes.length) {
+    const first = bytes[at]!;
+    const extra = first < 0x80 ? 0 : first < 0xe0 ? 1 : first < 0xf0 ? 2 : 3;
+    let code = extra === 0 ? first : first & (0x3f >> extra);
+    for (let more = 1; more <= extra; more++) code = (code << 6) | (bytes[at + more]! & 0x3f);
+    text += String.fromCodePoint(code);
+    at += extra + 1;
+  }
+  return text;
+}

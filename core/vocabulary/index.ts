@@ -1,0 +1,2 @@
+export { createVocabulary } from './vocabulary';
+export type { Heading, Vocabulary } from './vocabulary';
