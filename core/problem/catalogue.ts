@@ -35,6 +35,7 @@ const WORDINGS = {
   'text-too-long': { says: 'The text is longer than {most} characters; the rest is not read.', remedy: 'Shorten it or split it into blocks.' },
   'nesting-too-deep': { says: 'Brackets are nested deeper than {most} levels.', remedy: 'Take out brackets or make blocks.' },
   'too-many-exclusions': { says: 'There are more than {most} NOTs; the rest is not read.', remedy: 'Join what is excluded by OR in one bracket.' },
+  'too-many-items': { says: 'There are more than {most} terms and groups; the rest is not read.', remedy: 'Split the query into blocks.' },
   'empty-draft': { says: 'There is nothing to count yet.', remedy: 'Add a term to a concept, or write a query.' },
 
   'dialect-invalid': { says: 'This dialect has a fault at {path}: {fault}', remedy: 'Correct that place of the profile.' },

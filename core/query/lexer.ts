@@ -16,6 +16,8 @@ export type Token = Span &
 const BLANK = /\s/;
 const QUOTES = '"“”„«»‟';
 const COMMENT = /\/\/([^\n]*)/y;
+/** A list of fields stands before its colon within so many units. */
+const LONGEST_FIELD_LIST = 160;
 const FIELD_START = /\p{L}/u;
 const FIELD = /(\p{L}+)(?:\(([\w-]+)\))?((?:\s*,\s*\p{L}+)*)\s*:(?!\/\/)/uy;
 const BLOCK = /@([\p{L}\p{M}\p{Nd}_-]+)/uy;
@@ -26,9 +28,17 @@ const IN_OPEN = /IN\s*\(\s*([\w-]+(?:\s*,\s*[\w-]+)*)\s*:/y;
 export function splitTokens(text: string): Token[] {
   const tokens: Token[] = [];
   let at = 0;
+  let colon = -1;
   const take = (pattern: RegExp): RegExpExecArray | null => {
     pattern.lastIndex = at;
     return pattern.exec(text);
+  };
+  const isColonNear = (): boolean => {
+    if (colon < at) {
+      colon = text.indexOf(':', at);
+      if (colon === -1) colon = Infinity;
+    }
+    return colon - at < LONGEST_FIELD_LIST;
   };
   while (at < text.length) {
     const sign = text.charAt(at);
@@ -36,14 +46,20 @@ export function splitTokens(text: string): Token[] {
       at++;
       continue;
     }
-    const token = takeToken(text, at, sign, take);
+    const token = takeToken(text, at, sign, take, isColonNear);
     tokens.push(token);
     at = token.end;
   }
   return tokens;
 }
 
-function takeToken(text: string, start: number, sign: string, take: (p: RegExp) => RegExpExecArray | null): Token {
+function takeToken(
+  text: string,
+  start: number,
+  sign: string,
+  take: (pattern: RegExp) => RegExpExecArray | null,
+  isColonNear: () => boolean,
+): Token {
   if (sign === '(') return { kind: 'open', start, end: start + 1 };
   if (sign === ')') return { kind: 'close', start, end: start + 1 };
   if (QUOTES.includes(sign)) return takeQuote(text, start);
@@ -66,7 +82,7 @@ function takeToken(text: string, start: number, sign: string, take: (p: RegExp) 
       return { kind: 'in-open', databases, start, end: start + only[0].length };
     }
   }
-  const field = FIELD_START.test(sign) ? take(FIELD) : null;
+  const field = isColonNear() && FIELD_START.test(sign) ? take(FIELD) : null;
   if (field) return createFieldToken(field, start);
   return takeWord(text, start);
 }

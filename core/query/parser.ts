@@ -13,6 +13,9 @@ export const LONGEST_TEXT = 65_536;
 /** The deepest nesting of brackets that is read. */
 export const DEEPEST_NESTING = 200;
 
+/** The most terms and groups that are read. */
+export const MOST_ITEMS = 10_000;
+
 /** A parsed text: always a tree, with the problems met on the way. */
 export interface ParsedQuery {
   readonly root: QueryNode;
@@ -48,6 +51,7 @@ const PROXIMITY_LENGTH = 6;
 
 class Parser {
   private at = 0;
+  private items = 0;
   private comments: string[] = [];
 
   constructor(
@@ -101,6 +105,11 @@ class Parser {
         this.at++;
         row.push({ kind: 'operator', operator: token.raw as 'AND' | 'OR' | 'NOT', span: token });
         continue;
+      }
+      if (++this.items > MOST_ITEMS) {
+        this.report('too-many-items', 'error', { most: MOST_ITEMS }, { start: token.start, end: this.text.length });
+        this.at = this.tokens.length;
+        break;
       }
       const before = this.at;
       const node = this.parseOperand(depth);

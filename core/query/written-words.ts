@@ -43,6 +43,13 @@ export function parseWrittenWords(raw: string, offset: number, inPhrase: boolean
   };
   let at = 0;
   while (at < raw.length) {
+    const end = findPlainEnd(raw, at);
+    if (end > at) {
+      if (parts.length === 0) start = at;
+      parts.push({ kind: 'letters', text: raw.slice(at, end) });
+      at = end;
+      continue;
+    }
     const { part, length } = readPart(raw, at);
     if (part) {
       if (parts.length === 0) start = at;
@@ -52,6 +59,13 @@ export function parseWrittenWords(raw: string, offset: number, inPhrase: boolean
   }
   finish(raw.length);
   return { words: words.filter((word) => word.some((part) => part.kind !== 'any') || words.length === 1), problems };
+}
+
+/** Where the run of plain letters and digits ends that begins at a place. */
+function findPlainEnd(raw: string, from: number): number {
+  let at = from;
+  while (at < raw.length && raw.charCodeAt(at) < 128 && isWordSign(raw.charAt(at))) at++;
+  return at;
 }
 
 /** The part that begins at a place, or none for a separator, and how many units it takes. */

@@ -1,0 +1,71 @@
+/** What a rendering does to the meaning of a node. */
+export type FidelityLevel = 'same' | 'wider' | 'narrower' | 'different' | 'left-out';
+
+/** Why a node does not mean the same; wording in `REASONS`. */
+export interface Reason {
+  readonly code: ReasonCode;
+  readonly data: Readonly<Record<string, string | number>>;
+}
+
+/** The fidelity of one node, with everything below it taken into account. */
+export interface Fidelity {
+  readonly level: FidelityLevel;
+  /** Only what happens at this node itself. */
+  readonly reasons: readonly Reason[];
+}
+
+const REASON_WORDINGS = {
+  'field-missing': 'cannot search {fields} apart',
+  'fields-left-out': 'too long with its fields: searched in the whole text',
+  'heading-elsewhere': 'this heading belongs to another thesaurus',
+  'heading-unwritable': 'this heading holds a quotation mark',
+  'focus-missing': 'main topics are not told apart here',
+  'branch-missing': 'headings below it are not brought along',
+  'truncation-too-short': 'cut after fewer than {least} letters: searched uncut',
+  'truncation-capped': 'only the first {cap} forms are searched',
+  'truncation-moved': 'no wildcard in this place: cut before it',
+  'wildcard-missing': 'this wildcard cannot be written here',
+  'too-many-forms': 'too many spellings to write out',
+  'phrase-as-pair': 'a cut phrase is written as neighbours in either order',
+  'phrase-as-words': 'a cut phrase is written as words that may stand anywhere',
+  'proximity-missing': 'no nearness here: both may stand anywhere',
+  'order-missing': 'either order is found',
+  'stop-word': 'this word is not searched here',
+  'stop-words-skipped': 'small words in between are skipped',
+  'hyphens-joined': 'hyphenated words are found joined, too',
+  'member-left-out': 'a member is left out',
+} as const;
+
+/** The code of a reason; never reused for another one. */
+export type ReasonCode = keyof typeof REASON_WORDINGS;
+
+/** The words for a reason, to stand after the piece that it is about. */
+export function describeReason(reason: Reason): string {
+  return REASON_WORDINGS[reason.code].replace(/\{(\w+)\}/g, (_, name: string) => String(reason.data[name] ?? '…'));
+}
+
+/** Every reason's code, for the documentation and its test. */
+export const REASON_CODES = Object.keys(REASON_WORDINGS) as readonly ReasonCode[];
+
+/** Which way a meaning has moved: bit 0 records gained, bit 1 records lost. */
+export type Drift = 0 | 1 | 2 | 3;
+export const SAME: Drift = 0;
+export const WIDER: Drift = 1;
+export const NARROWER: Drift = 2;
+
+const LEVELS: readonly FidelityLevel[] = ['same', 'wider', 'narrower', 'different'];
+
+/** The level of a drift. */
+export function describeDrift(drift: Drift): FidelityLevel {
+  return LEVELS[drift] ?? 'different';
+}
+
+/** Both drifts at once: wider and narrower together is different. */
+export function joinDrifts(...drifts: readonly Drift[]): Drift {
+  return drifts.reduce<number>((all, drift) => all | drift, 0) as Drift;
+}
+
+/** The drift seen from outside an exclusion: wider inside is narrower outside. */
+export function invertDrift(drift: Drift): Drift {
+  return (((drift & 1) << 1) | (drift >> 1)) as Drift;
+}

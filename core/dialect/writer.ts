@@ -1,0 +1,392 @@
+import { createProblem, type Problem } from '../problem';
+import { DEFAULT_FIELDS, dropInactive, isPlain, listNodes, type Field, type HeadingNode, type NearNode, type Pattern, type PhraseNode, type QueryNode } from '../query';
+import type { Dialect } from './dialect';
+import { bracketPart, createPart, intersectResults, joinParts, uniteResults, type Rendered, type Result, type StringPart } from './draft-string';
+import { NARROWER, SAME, WIDER, describeDrift, invertDrift, joinDrifts, type Drift, type Fidelity, type Reason } from './fidelity';
+import { markField, planFields } from './fields';
+import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
+import { MOST_SPELLINGS, describeWordHabits, isStopWord, mustQuote, writeWord } from './write-words';
+
+/** A stretch of the string and the node that it renders; pieces nest like the nodes, outer ones first. */
+export interface Piece {
+  readonly start: number;
+  readonly end: number;
+  readonly nodeId: string;
+  /** The block of the nearest node that came from one. */
+  readonly block?: string;
+}
+
+/** A query in one database's syntax, with what became of every node. */
+export interface Rendering {
+  readonly database: string;
+  /** Empty if nothing could be written; then a problem says so. */
+  readonly text: string;
+  readonly pieces: readonly Piece[];
+  readonly fidelity: ReadonlyMap<string, Fidelity>;
+  /** The fidelity of the whole, limiters apart. */
+  readonly whole: Fidelity['level'];
+  /** The limiters that go as ticked boxes with the string. */
+  readonly boxes: Boxes;
+  /** What has to be set by hand in the database's own page, and what it cannot do. */
+  readonly steps: readonly HandStep[];
+  readonly truncations: number;
+  readonly problems: readonly Problem[];
+}
+
+/** What the writer may be told beyond the query. */
+export interface WriteSettings {
+  readonly limiters?: Limiters;
+  readonly defaultFields?: readonly Field[];
+}
+
+/**
+ * Writes a query in a dialect. Blocks must have been expanded. What takes no part is dropped; what
+ * the dialect cannot say is spelled out, widened or left out, each with its reason. Claims compose
+ * upward with their direction and hold for the whole.
+ */
+export function writeQuery(root: QueryNode, dialect: Dialect, settings: WriteSettings = {}): Rendering {
+  const full = write(root, dialect, settings, false);
+  const tooLong = full.problems.some((problem) => problem.code === 'string-too-long');
+  return tooLong && dialect.fields.leaveOutWhenTooLong ? write(root, dialect, settings, true) : full;
+}
+
+function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare: boolean): Rendering {
+  const writer = new Writer(dialect, settings.defaultFields ?? DEFAULT_FIELDS, bare);
+  const active = dropInactive(root, dialect.id);
+  const result: Result = active ? writer.write(active) : { kind: 'nothing' };
+  const limiters = writeLimiters(settings.limiters, dialect);
+  const { text, pieces } = result.kind === 'written' ? layOut(result.part, limiters.text, dialect) : { text: '', pieces: [] };
+  const truncations = countTruncations(text, dialect);
+  const problems: Problem[] = [];
+  const { characters, truncations: mostTruncations } = dialect.most;
+  if (text === '') problems.push(createProblem('nothing-to-send', 'error', { database: dialect.name }));
+  if (characters !== undefined && text.length > characters) {
+    problems.push(createProblem('string-too-long', 'error', { length: text.length, most: characters, database: dialect.name }));
+  }
+  if (mostTruncations !== undefined && truncations > mostTruncations) {
+    problems.push(createProblem('too-many-truncations', 'error', { count: truncations, most: mostTruncations, database: dialect.name }));
+  }
+  const whole = result.kind === 'written' ? describeDrift(result.drift) : result.kind === 'left-out' && result.drift !== SAME ? 'left-out' : 'same';
+  const { boxes, steps } = limiters;
+  return { database: dialect.id, text, pieces, fidelity: writer.fidelity, whole, boxes, steps, truncations, problems };
+}
+
+function countTruncations(text: string, dialect: Dialect): number {
+  const sign = dialect.wildcards.any?.sign;
+  return sign === undefined ? 0 : text.split(sign).length - 1;
+}
+
+/** Turns the nested parts into one string and the places of its pieces; limiters go round the bracketed whole. */
+function layOut(part: StringPart, limiters: readonly string[], dialect: Dialect): { text: string; pieces: Piece[] } {
+  let text = '';
+  const pieces: Piece[] = [];
+  const add = (inner: string | StringPart, block: string | undefined): void => {
+    if (typeof inner === 'string') {
+      text += inner;
+      return;
+    }
+    const own = inner.node.block ?? block;
+    const place = pieces.length;
+    pieces.push({ start: text.length, end: 0, nodeId: inner.node.id });
+    for (const smaller of inner.parts) add(smaller, own);
+    const start = pieces[place]?.start ?? 0;
+    pieces[place] = { start, end: text.length, nodeId: inner.node.id, ...(own !== undefined && { block: own }) };
+  };
+  for (const inner of limiters.length > 0 ? bracketPart(part) : [part]) add(inner, undefined);
+  const text2 = [text, ...limiters].join(` ${dialect.operators.and.write} `);
+  return { text: text2, pieces };
+}
+
+class Writer {
+  readonly fidelity = new Map<string, Fidelity>();
+
+  constructor(
+    private readonly dialect: Dialect,
+    private readonly defaultFields: readonly Field[],
+    /** Default fields are not marked, to save length. */
+    private readonly bare: boolean,
+  ) {}
+
+  write(node: QueryNode, fields?: readonly Field[]): Result {
+    const { result, reasons } = this.render(node, fields);
+    const level = result.kind === 'written' ? describeDrift(result.drift) : 'left-out';
+    this.fidelity.set(node.id, { level, reasons });
+    return result;
+  }
+
+  private render(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
+    switch (node.kind) {
+      case 'and':
+        return this.renderAnd(node, node.items.map((item) => this.write(item, fields)));
+      case 'or':
+        return this.renderOr(node, node.items.map((item) => this.write(item, fields)));
+      case 'not':
+        return this.renderNot(node, this.write(node.include, fields), this.write(node.exclude, fields));
+      case 'near':
+        return this.renderNear(node, fields);
+      case 'fielded':
+        return this.renderFielded(node);
+      case 'term':
+        return this.renderWords(node, [node.pattern], fields);
+      case 'phrase':
+        return this.renderWords(node, node.words, fields);
+      case 'heading':
+        return this.renderHeading(node);
+      default:
+        return { result: { kind: 'nothing' }, reasons: [] };
+    }
+  }
+
+  private renderAnd(node: QueryNode, results: readonly Result[]): Rendered {
+    if (results.some((result) => result.kind === 'nothing')) return { result: { kind: 'nothing' }, reasons: [] };
+    const { parts, drift } = intersectResults(results);
+    if (parts.length === 0) return this.leaveAllOut(results);
+    const part = joinParts(node, this.dialect.operators.and.write, parts);
+    return { result: { kind: 'written', part, drift }, reasons: this.noteLeftOut(results) };
+  }
+
+  private renderOr(node: QueryNode, results: readonly Result[]): Rendered {
+    const { parts, drift } = uniteResults(results);
+    if (parts.length === 0) return this.leaveAllOut(results);
+    const part = joinParts(node, this.dialect.operators.or.write, parts);
+    return { result: { kind: 'written', part, drift }, reasons: this.noteLeftOut(results) };
+  }
+
+  private renderNot(node: QueryNode, include: Result, exclude: Result): Rendered {
+    if (include.kind !== 'written') return { result: include, reasons: [] };
+    if (exclude.kind !== 'written') {
+      const lost: Drift = exclude.kind === 'left-out' && exclude.drift !== SAME ? WIDER : SAME;
+      const part = { ...include.part, node };
+      return { result: { kind: 'written', part, drift: joinDrifts(include.drift, lost) }, reasons: this.noteLeftOut([exclude]) };
+    }
+    const drift = joinDrifts(include.drift, invertDrift(exclude.drift));
+    const part = joinParts(node, this.dialect.operators.not.write, [include.part, exclude.part]);
+    return { result: { kind: 'written', part, drift }, reasons: [] };
+  }
+
+  /** All members are left out: so is the group. It is no loss only if none of them was one. */
+  private leaveAllOut(results: readonly Result[]): Rendered {
+    if (results.every((result) => result.kind === 'nothing')) return { result: { kind: 'nothing' }, reasons: [] };
+    const loses = results.some((result) => result.kind === 'left-out' && result.drift === NARROWER);
+    return { result: { kind: 'left-out', drift: loses ? NARROWER : SAME }, reasons: this.noteLeftOut(results) };
+  }
+
+  private noteLeftOut(results: readonly Result[]): Reason[] {
+    const lost = results.some((result) => result.kind === 'left-out' && result.drift !== SAME);
+    return lost ? [{ code: 'member-left-out', data: {} }] : [];
+  }
+
+  /** One mark round a whole bracket where the dialect has that and every leaf takes it; else the fields go to the leaves. */
+  private renderFielded(node: QueryNode & { kind: 'fielded' }): Rendered {
+    const plan = planFields(node.fields, this.dialect, true);
+    const leaves = listNodes(node.item);
+    const markable = leaves.every((leaf) => !['heading', 'fielded', 'empty'].includes(leaf.kind)) && leaves.length > 1;
+    const [code] = plan.kind === 'marked' ? plan.codes : [];
+    if (!markable || !this.dialect.fields.marksGroups || plan.kind !== 'marked' || code === undefined || plan.codes.length > 1 || plan.missing.length > 0) {
+      return { result: this.write(node.item, node.fields), reasons: [] };
+    }
+    const inner = this.writeUnmarked(node.item);
+    if (inner.kind !== 'written') return { result: inner, reasons: [] };
+    const [before = '', after = ''] = markField('\u0000', code, this.dialect).split('\u0000');
+    const body = inner.part.needsBrackets ? ['(', inner.part, ')'] : [inner.part];
+    return { result: { kind: 'written', part: { node, parts: [before, ...body, after], needsBrackets: false }, drift: inner.drift }, reasons: [] };
+  }
+
+  /** Writes leaves without marks of their own, since a mark round them all follows. */
+  private writeUnmarked(node: QueryNode): Result {
+    return this.write(node, this.dialect.fields.unmarked);
+  }
+
+  private renderHeading(node: HeadingNode): Rendered {
+    const { headings } = this.dialect;
+    if (!headings || (node.vocabulary !== undefined && node.vocabulary !== headings.vocabulary)) {
+      return { result: { kind: 'left-out', drift: SAME }, reasons: [{ code: 'heading-elsewhere', data: {} }] };
+    }
+    if (node.label.includes('"')) {
+      return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'heading-unwritable', data: {} }] };
+    }
+    const reasons: Reason[] = [];
+    let drift: Drift = SAME;
+    let form = headings[node.scope];
+    if (form === undefined) {
+      form = headings.heading;
+      if (node.scope === 'focus') {
+        reasons.push({ code: 'focus-missing', data: {} });
+        drift = WIDER;
+      } else if (!headings.flat) {
+        reasons.push({ code: 'branch-missing', data: {} });
+        drift = NARROWER;
+      }
+    }
+    return { result: { kind: 'written', part: createPart(node, form.replace('{label}', node.label)), drift }, reasons };
+  }
+
+  private getFields(fields: readonly Field[] | undefined): readonly Field[] {
+    if (fields) return fields;
+    return this.bare ? this.dialect.fields.unmarked : this.defaultFields;
+  }
+
+  /** A word or a phrase: once for each field mark and each spelling, joined by OR. */
+  private renderWords(node: QueryNode, words: readonly Pattern[], fields: readonly Field[] | undefined): Rendered {
+    const plan = planFields(this.getFields(fields), this.dialect, words.length > 1);
+    if (plan.kind === 'not-held') return { result: { kind: 'left-out', drift: SAME }, reasons: [{ code: 'field-missing', data: { fields: this.getFields(fields).join(', ') } }] };
+    if (plan.kind === 'unreachable') return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'field-missing', data: { fields: plan.missing.join(', ') } }] };
+    if (words.every((word) => isStopWord(word, this.dialect))) {
+      return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'stop-word', data: {} }] };
+    }
+    const items = words.length === 1 ? this.writeTerm(words[0] ?? []) : this.writePhrase(words);
+    const habits = describeWordHabits(words, this.dialect);
+    const reasons = [...items.reasons, ...habits.reasons];
+    let drift = joinDrifts(items.drift, habits.drift);
+    if (plan.missing.length > 0) {
+      drift = joinDrifts(drift, NARROWER);
+      reasons.push({ code: 'field-missing', data: { fields: plan.missing.join(', ') } });
+    }
+    if (this.bare && !fields) {
+      drift = joinDrifts(drift, WIDER);
+      reasons.push({ code: 'fields-left-out', data: {} });
+    }
+    if (items.texts.length === 0) return { result: { kind: 'left-out', drift: NARROWER }, reasons };
+    const codes = plan.kind === 'marked' ? plan.codes : [undefined];
+    const marked = codes.flatMap((code) => items.texts.map((item) => this.mark(node, item, code)));
+    return { result: { kind: 'written', part: joinParts(node, this.dialect.operators.or.write, marked), drift }, reasons };
+  }
+
+  /** Marks an item: every single word of it where it is more than one. */
+  private mark(node: QueryNode, item: WordItem, code: string | undefined): StringPart {
+    const write = (text: string): string => (code === undefined ? text : markField(text, code, this.dialect));
+    if (item.kind === 'one') return createPart(node, write(item.text));
+    const joined = item.texts.map(write).join(item.kind === 'all' ? ` ${this.dialect.operators.and.write} ` : ` ${item.sign} `);
+    return createPart(node, joined, true);
+  }
+
+  private writeTerm(pattern: Pattern): WrittenItems {
+    const word = writeWord(pattern, this.dialect);
+    const texts = word.spellings.map(({ text, plain }): WordItem => ({ kind: 'one', text: plain && mustQuote(text, this.dialect) ? `"${text}"` : text }));
+    return { texts, drift: word.drift, reasons: word.reasons };
+  }
+
+  private writePhrase(words: readonly Pattern[]): WrittenItems {
+    const written = words.map((word) => writeWord(word, this.dialect));
+    const reasons = written.flatMap((word) => word.reasons);
+    let drift = joinDrifts(...written.map((word) => word.drift));
+    if (this.dialect.stopWords.length > 0) {
+      drift = joinDrifts(drift, WIDER);
+      reasons.push({ code: 'stop-words-skipped', data: {} });
+    }
+    const lost = written.findIndex((word) => word.spellings.length === 0);
+    if (lost >= 0) return { texts: [], drift: NARROWER, reasons };
+    const variants = combine(written.map((word) => word.spellings));
+    if (!variants) return { texts: [], drift: NARROWER, reasons: [...reasons, { code: 'too-many-forms', data: {} }] };
+    const done = variants.map((spellings) => this.writePhraseVariant(spellings, words));
+    return {
+      texts: done.map((variant) => variant.item),
+      drift: joinDrifts(drift, ...done.map((variant) => variant.drift)),
+      reasons: [...reasons, ...uniqueReasons(done.flatMap((variant) => variant.reasons))],
+    };
+  }
+
+  private writePhraseVariant(spellings: readonly Spelling[], words: readonly Pattern[]): { item: WordItem; drift: Drift; reasons: Reason[] } {
+    const texts = spellings.map((spelling) => spelling.text);
+    if (this.fitsQuotes(spellings)) return { item: { kind: 'one', text: `"${texts.join(' ')}"` }, drift: SAME, reasons: [] };
+    const anyOperator = texts.some((text) => mustQuote(text, this.dialect));
+    for (const fallback of this.dialect.phrase.fallbacks) {
+      if (fallback === 'side-by-side' && this.dialect.sideBySide === 'phrase' && !anyOperator) {
+        return { item: { kind: 'one', text: texts.join(' ') }, drift: SAME, reasons: [] };
+      }
+      const rule = this.dialect.proximity.find((candidate) => candidate.counts === 'between' || candidate.counts === 'difference');
+      const small = words.some((word) => isStopWord(word, this.dialect));
+      if (fallback === 'proximity' && rule && texts.length === 2 && !anyOperator && !small) {
+        const sign = rule.sign.replace('{n}', rule.counts === 'between' ? '0' : '1');
+        return { item: { kind: 'pair', sign, texts }, drift: rule.ordered ? SAME : WIDER, reasons: rule.ordered ? [] : [{ code: 'phrase-as-pair', data: {} }] };
+      }
+    }
+    const kept = texts.filter((_, at) => !isStopWord(words[at] ?? [], this.dialect));
+    const quoted = kept.map((text) => (mustQuote(text, this.dialect) ? `"${text}"` : text));
+    const item: WordItem = quoted.length === 1 ? { kind: 'one', text: quoted[0] ?? '' } : { kind: 'all', texts: quoted };
+    return { item, drift: WIDER, reasons: [{ code: 'phrase-as-words', data: {} }] };
+  }
+
+  private fitsQuotes(spellings: readonly Spelling[]): boolean {
+    const rule = this.dialect.phrase.wildcards;
+    if (rule === 'all' || spellings.every((spelling) => spelling.plain)) return true;
+    return rule === 'last-word' && spellings.every((spelling, at) => !spelling.cut || at === spellings.length - 1);
+  }
+
+  private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
+    const rule = this.dialect.proximity.find((candidate) => candidate.ordered === node.ordered) ?? this.dialect.proximity.find((candidate) => !candidate.ordered);
+    const number = rule?.counts === 'between' ? node.distance - 1 : node.distance;
+    const pairs = rule && number <= (rule.greatest ?? Infinity) ? this.writePairs(node, rule.sign.replace('{n}', String(number)), fields) : undefined;
+    if (!pairs || !rule) {
+      const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
+      const result = both.result.kind === 'written' ? { ...both.result, drift: joinDrifts(both.result.drift, WIDER) } : both.result;
+      return { result, reasons: [...both.reasons, { code: 'proximity-missing', data: {} }] };
+    }
+    const loose: Drift = node.ordered && !rule.ordered ? WIDER : SAME;
+    const reasons = loose === WIDER ? [...pairs.reasons, { code: 'order-missing' as const, data: {} }] : pairs.reasons;
+    return { result: { kind: 'written', part: pairs.part, drift: joinDrifts(pairs.drift, loose) }, reasons };
+  }
+
+  /** Every pair of plain or cut words and plain phrases of the two sides; nothing if that cannot be said. */
+  private writePairs(node: NearNode, sign: string, fields: readonly Field[] | undefined): { part: StringPart; drift: Drift; reasons: Reason[] } | undefined {
+    const plan = planFields(this.getFields(fields), this.dialect, true);
+    if (plan.kind === 'not-held' || plan.kind === 'unreachable' || plan.missing.length > 0) return undefined;
+    const sides = [node.left, node.right].map((side) => (side.kind === 'or' ? side.items : [side]).map((item) => this.writeOperand(item)));
+    const operands = sides.flat();
+    if (operands.some((operand) => operand === undefined)) return undefined;
+    const [left = [], right = []] = sides.map((side) => side.flatMap((operand) => operand?.texts ?? []));
+    if (left.length * right.length > MOST_SPELLINGS || left.length * right.length === 0) return undefined;
+    const patterns = [node.left, node.right].flatMap(listPatterns);
+    const habits = describeWordHabits(patterns, this.dialect);
+    const skips: Drift = this.dialect.stopWords.length > 0 ? WIDER : SAME;
+    const reasons = uniqueReasons([...operands.flatMap((operand) => operand?.reasons ?? []), ...habits.reasons]);
+    if (skips === WIDER) reasons.push({ code: 'stop-words-skipped', data: {} });
+    const codes = plan.kind === 'marked' ? plan.codes : [undefined];
+    const parts = codes.flatMap((code) =>
+      left.flatMap((a) => right.map((b) => this.mark(node, { kind: 'pair', sign, texts: [a, b] }, code))),
+    );
+    const drift = joinDrifts(...operands.map((operand) => operand?.drift ?? SAME), habits.drift, skips);
+    return { part: joinParts(node, this.dialect.operators.or.write, parts), drift, reasons };
+  }
+
+  private writeOperand(node: QueryNode): { texts: string[]; drift: Drift; reasons: readonly Reason[] } | undefined {
+    if (node.kind === 'term' && !isStopWord(node.pattern, this.dialect)) {
+      const items = this.writeTerm(node.pattern);
+      const texts = items.texts.flatMap((item) => (item.kind === 'one' ? [item.text] : []));
+      return texts.length > 0 ? { texts, drift: items.drift, reasons: items.reasons } : undefined;
+    }
+    if (node.kind !== 'phrase' || !node.words.every(isPlain) || node.words.some((word) => isStopWord(word, this.dialect))) return undefined;
+    return { texts: [`"${node.words.map((word) => writeWord(word, this.dialect).spellings[0]?.text ?? '').join(' ')}"`], drift: SAME, reasons: [] };
+  }
+}
+
+type Spelling = ReturnType<typeof writeWord>['spellings'][number];
+type WordItem =
+  | { readonly kind: 'one'; readonly text: string }
+  | { readonly kind: 'all'; readonly texts: readonly string[] }
+  | { readonly kind: 'pair'; readonly sign: string; readonly texts: readonly string[] };
+interface WrittenItems {
+  readonly texts: readonly WordItem[];
+  readonly drift: Drift;
+  readonly reasons: readonly Reason[];
+}
+
+function listPatterns(node: QueryNode): Pattern[] {
+  if (node.kind === 'or') return node.items.flatMap(listPatterns);
+  if (node.kind === 'phrase') return [...node.words];
+  return node.kind === 'term' ? [node.pattern] : ([] satisfies (Pattern | PhraseNode)[]);
+}
+
+/** One of each list, in every combination; nothing if there are too many. */
+function combine<T>(lists: readonly (readonly T[])[]): T[][] | undefined {
+  let rows: T[][] = [[]];
+  for (const list of lists) {
+    rows = rows.flatMap((row) => list.map((item) => [...row, item]));
+    if (rows.length > MOST_SPELLINGS) return undefined;
+  }
+  return rows;
+}
+
+function uniqueReasons(reasons: readonly Reason[]): Reason[] {
+  return [...new Map(reasons.map((reason) => [JSON.stringify(reason), reason])).values()];
+}

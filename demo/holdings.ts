@@ -1,0 +1,121 @@
+import type { AssignedHeading, BibliographicRecord } from '#core/record/index';
+import { foldLetters, splitWords } from '#core/text/index';
+import type { Vocabulary } from '#core/vocabulary/index';
+import { createRandom, type Random } from './random';
+import { createThesauri } from './thesauri';
+import type { HoldingId } from './themes/index';
+import { HOLDING_IDS } from './themes/index';
+import type { Corpus, Work } from './works';
+
+/** How many works of 40,000 each database holds. */
+export const HOLDING_SIZES: Readonly<Record<HoldingId, number>> = {
+  heronsmere: 17_000,
+  gantry: 13_000,
+  cardinal: 24_000,
+  marlstone: 10_000,
+  northern: 6_000,
+  plainfinder: 34_000,
+};
+
+const HELD_TYPES: Partial<Record<HoldingId, readonly string[]>> = { northern: ['book', 'thesis', 'report'], marlstone: ['article', 'review', 'conference paper', 'report'] };
+const WITH_KEYWORDS: readonly HoldingId[] = ['cardinal', 'plainfinder'];
+const QUALIFIERS = ['behaviour', 'ecology', 'physiology', 'conservation', 'control', 'methods'];
+/** Works entered later than this have no headings yet. */
+const LAST_INDEXED_MONTH = '2026-07';
+const LAST_MONTH = '2026-11';
+
+/** A database's part of the corpus: the works it took in, in the order of their entry. */
+export interface Holding {
+  readonly id: HoldingId;
+  readonly works: readonly Work[];
+  /** The record of the nth work as this database shows it. */
+  createRecord(place: number): BibliographicRecord;
+}
+
+/** One database's part. A work may stand in it twice; sizes count such doubles too. */
+export function createHolding(corpus: Corpus, id: HoldingId): Holding {
+  const stream = HOLDING_IDS.indexOf(id) + 1;
+  const size = Math.round((HOLDING_SIZES[id] * corpus.works.length) / 40_000);
+  const doubles = Math.round(size * 0.006);
+  const works = selectWorks(corpus, id, stream, size - doubles);
+  const twice = createRandom(corpus.seed, 900 + stream).sample(works, doubles);
+  const all = [...works, ...twice];
+  const isDouble = (place: number): boolean => place >= works.length;
+  const order = all
+    .map((work, place) => ({ work, place, entered: chooseMonth(createRandom(corpus.seed ^ (stream * 7919), work.number + (isDouble(place) ? 500_000 : 0)), work.year) }))
+    .sort((a, b) => (a.entered === b.entered ? a.work.number - b.work.number || a.place - b.place : a.entered < b.entered ? -1 : 1));
+  const thesaurus = Object.entries(createThesauri()).find(([name]) => name === id)?.[1];
+  return {
+    id,
+    works: order.map((entry) => entry.work),
+    createRecord: (at) => {
+      const { work, place, entered } = order[at]!;
+      const random = createRandom(corpus.seed ^ (stream * 104_729), work.number);
+      const record = describeWork(corpus, work, id, entered, random, thesaurus);
+      return isDouble(place) ? { ...record, id: `${record.id}-2`, title: record.title.toUpperCase(), keywords: [] } : record;
+    },
+  };
+}
+
+/** Weighted drawing without putting back: the larger a work's affinity, the likelier it is in. */
+function selectWorks(corpus: Corpus, id: HoldingId, stream: number, size: number): Work[] {
+  const types = HELD_TYPES[id];
+  const drawn = corpus.works.map((work) => {
+    const fits = !types || types.includes(work.type) ? 1 : 0.004;
+    const weight = Math.max(0.0001, work.theme.affinity[id] ** 1.6 * fits);
+    const roll = createRandom(corpus.seed ^ (stream * 31_337), work.number).next();
+    return { work, key: Math.max(roll, 1e-9) ** (1 / weight) };
+  });
+  return drawn
+    .sort((a, b) => b.key - a.key || a.work.number - b.work.number)
+    .slice(0, size)
+    .map(({ work }) => work);
+}
+
+function chooseMonth(random: Random, year: number): string {
+  const months = 12 * Math.max(year, 1988) + Math.floor(random.next() ** 1.7 * 15) + random.between(0, 6);
+  const month = `${Math.floor(months / 12)}-${String((months % 12) + 1).padStart(2, '0')}`;
+  return month > LAST_MONTH ? LAST_MONTH : month;
+}
+
+function describeWork(corpus: Corpus, work: Work, id: HoldingId, entered: string, random: Random, thesaurus: Vocabulary | undefined): BibliographicRecord {
+  const hasYear = random.next() > 0.004;
+  return {
+    id: `${id}-${work.number}`,
+    title: work.title,
+    abstract: work.abstract,
+    keywords: WITH_KEYWORDS.includes(id) ? work.keywords : [],
+    headings: thesaurus && entered <= LAST_INDEXED_MONTH ? assignHeadings(work, id, random, thesaurus) : [],
+    authors: work.authors,
+    source: work.source,
+    ...(hasYear && { year: work.year }),
+    type: work.type,
+    language: work.language,
+    peerReviewed: work.peerReviewed,
+    hasFullText: id === 'marlstone' || random.chance(0.5),
+    ...(id === 'marlstone' && { fullText: corpus.createFullText(work) }),
+    ...(work.doi !== undefined && { doi: work.doi }),
+    entered,
+    references: work.references.map(String),
+  };
+}
+
+/** Headings as indexers give them: those the text speaks of first, some of the theme, now and then a wrong one. */
+function assignHeadings(work: Work, id: HoldingId, random: Random, thesaurus: Vocabulary): AssignedHeading[] {
+  const usual = id === 'heronsmere' ? work.theme.heronsmere : work.theme.gantry;
+  const words = new Set(splitWords(`${work.title} ${work.abstract}`).map((word) => word.text));
+  const speaksOf = (label: string): boolean => {
+    const heading = thesaurus.find(label);
+    return [label, ...(heading?.entryTerms ?? [])].some((name) => splitWords(foldLetters(name)).every((word) => words.has(word.text)));
+  };
+  const labels = usual.filter((label) => random.chance(speaksOf(label) ? 0.82 : 0.22));
+  if (random.chance(0.015)) labels.push(random.pick(thesaurus.headings).label);
+  return labels
+    .filter((label) => (thesaurus.find(label)?.since ?? 0) <= work.year)
+    .slice(0, 7)
+    .map((label, at) => ({
+      label,
+      ...(at === 0 && random.chance(0.7) && { focus: true }),
+      ...(id === 'heronsmere' && random.chance(0.22) && { qualifier: random.pick(QUALIFIERS) }),
+    }));
+}

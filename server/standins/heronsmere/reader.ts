@@ -1,0 +1,174 @@
+import { countMonths, createLabelKey, maskFields, type FieldMask, type SetExpression } from '#core/collection/index';
+import { isPlain, printPattern, type Pattern } from '#core/query/index';
+import type { Vocabulary } from '#core/vocabulary/index';
+import { Scanner } from '../scanner';
+import { refuse } from '../string-fault';
+import { beginsWithOne, countLettersBefore, isCutAtEnd, splitPatterns } from '../words';
+
+const UNMARKED = maskFields(['title', 'abstract', 'heading']);
+const WORD_FIELDS: Readonly<Record<string, FieldMask>> = {
+  title: maskFields(['title']),
+  summary: maskFields(['abstract']),
+  terms: maskFields(['heading']),
+  writer: maskFields(['author']),
+  journal: maskFields(['source']),
+};
+const KINDS: Readonly<Record<string, string>> = {
+  article: 'article',
+  review: 'review',
+  proceeding: 'conference paper',
+  book: 'book',
+  thesis: 'thesis',
+  report: 'report',
+  news: 'news',
+};
+const SIGNS = { any: '*', one: '?' };
+const LEAST_LETTERS = 3;
+
+/** Heronsmere's own reader: capitals for operators; NOT, then AND, then OR; words side by side are ANDed. */
+export function readHeronsmere(text: string, vocabulary: Vocabulary): SetExpression {
+  const scanner = new Scanner(text);
+  if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Please enter something to search for.');
+  const reader = new Reader(scanner, vocabulary);
+  const expression = reader.readAny(UNMARKED);
+  if (!scanner.isAtEnd()) refuse('bracket-stray', scanner.at, scanner.at + 1, 'This bracket has no beginning.');
+  return expression;
+}
+
+class Reader {
+  constructor(
+    private readonly scanner: Scanner,
+    private readonly vocabulary: Vocabulary,
+  ) {}
+
+  readAny(fields: FieldMask): SetExpression {
+    const items = [this.readAll(fields)];
+    while (this.takeOperator('OR')) items.push(this.readAll(fields));
+    return items.length === 1 ? items[0]! : { kind: 'or', items };
+  }
+
+  private readAll(fields: FieldMask): SetExpression {
+    const items = [this.readDifference(fields)];
+    while (!this.isAtClose() && !this.seesOperator('OR')) {
+      this.takeOperator('AND');
+      items.push(this.readDifference(fields));
+    }
+    return items.length === 1 ? items[0]! : { kind: 'and', items };
+  }
+
+  private readDifference(fields: FieldMask): SetExpression {
+    let include = this.readItem(fields);
+    while (this.takeOperator('NOT')) include = { kind: 'not', include, exclude: this.readItem(fields) };
+    return include;
+  }
+
+  private isAtClose(): boolean {
+    return this.scanner.isAtEnd() || this.scanner.look(/\)/y) !== undefined;
+  }
+
+  private seesOperator(operator: string): boolean {
+    this.scanner.skipBlanks();
+    return this.scanner.look(new RegExp(`${operator}(?![\\p{L}\\p{N}*?])`, 'uy')) !== undefined;
+  }
+
+  private takeOperator(operator: string): boolean {
+    const seen = this.seesOperator(operator);
+    if (seen) this.scanner.at += operator.length;
+    return seen;
+  }
+
+  private readItem(fields: FieldMask): SetExpression {
+    const { scanner } = this;
+    scanner.skipBlanks();
+    const start = scanner.at;
+    for (const operator of ['AND', 'OR', 'NOT']) {
+      if (this.seesOperator(operator)) refuse('operator', start, start + operator.length, `${operator} needs a search word on each side.`);
+    }
+    if (this.isAtClose()) refuse('missing', start, start + 1, 'A search word is missing here.');
+    if (scanner.take(/\(/y)) return scanner.enclose(start, () => this.readAny(fields));
+    const mark = scanner.take(/(\p{L}+):/uy);
+    if (mark) return this.readMarked(mark[1] ?? '', start);
+    return this.readWords(fields, false);
+  }
+
+  private readMarked(name: string, start: number): SetExpression {
+    const { scanner } = this;
+    if (name === 'under') return this.readBranch(start);
+    if (name === 'focus') return { kind: 'key', key: `focus=${createLabelKey(this.takeLabel('focus', start))}` };
+    if (name === 'year') return this.readYears(start);
+    if (name === 'entered') return this.readMonths(start);
+    if (name === 'kind') {
+      const kind = scanner.take(/\p{L}+/uy)?.[0] ?? '';
+      const type = KINDS[kind];
+      return type === undefined ? refuse('kind', start, scanner.at, `There is no kind “${kind}” here.`) : { kind: 'key', key: `type=${type}` };
+    }
+    if (name === 'set') refuse('set', start, scanner.at, 'This set is not in your session.');
+    const fields = WORD_FIELDS[name];
+    if (fields === undefined) return refuse('field', start, scanner.at, `“${name}” is not a field of Heronsmere.`);
+    scanner.skipBlanks();
+    if (name === 'terms' && scanner.look(/"/y)) return this.createHeading(this.takeLabel(name, start));
+    const open = scanner.at;
+    if (scanner.take(/\(/y)) return scanner.enclose(open, () => this.readAny(fields));
+    return this.readWords(fields, true);
+  }
+
+  private takeLabel(field: string, start: number): string {
+    const match = this.scanner.take(/"([^"]*)"/y);
+    return match?.[1] ?? refuse('label', start, this.scanner.at, `${field}: takes a heading in quotation marks.`);
+  }
+
+  private createHeading(label: string): SetExpression {
+    const [heading = '', qualifier] = label.split(' / ');
+    const key = createLabelKey(heading);
+    const known = this.vocabulary.find(label) !== undefined || qualifier === undefined;
+    return { kind: 'key', key: known ? `heading=${createLabelKey(label)}` : `qualified=${key}/${createLabelKey(qualifier)}` };
+  }
+
+  private readBranch(start: number): SetExpression {
+    const labels = this.vocabulary.listBranch(this.takeLabel('under', start));
+    return { kind: 'or', items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })) };
+  }
+
+  private readYears(start: number): SetExpression {
+    const match = this.scanner.take(/(\d{4})\.\.(\d{4})/y);
+    if (!match) return refuse('year', start, this.scanner.at, 'Years are written like year:2015..2024.');
+    return { kind: 'range', column: 'years', from: Number(match[1]), to: Number(match[2]) };
+  }
+
+  private readMonths(start: number): SetExpression {
+    const match = this.scanner.take(/(\d{4}-\d{2})\.\.(\d{4}-\d{2})/y);
+    if (!match) return refuse('entered', start, this.scanner.at, 'Dates of entry are written like entered:2026-01..2026-06.');
+    return { kind: 'range', column: 'entered', from: countMonths(match[1] ?? ''), to: countMonths(match[2] ?? '') };
+  }
+
+  private readWords(fields: FieldMask, marked: boolean): SetExpression {
+    const { scanner } = this;
+    scanner.skipBlanks();
+    const start = scanner.at;
+    const quote = scanner.take(/"([^"]*)("?)/y);
+    if (quote) {
+      if (quote[2] !== '"') refuse('quote', start, scanner.at, 'A quotation mark opened here has no end.');
+      return this.createWords(splitPatterns(quote[1] ?? '', SIGNS), fields, start, true);
+    }
+    const word = scanner.take(/[^\s()"]+/y);
+    if (!word) refuse(marked ? 'field' : 'missing', start, start + 1, 'A search word is missing here.');
+    return this.createWords(splitPatterns(word?.[0] ?? '', SIGNS), fields, start, false);
+  }
+
+  /** A word, or several that a hyphen or quotation marks hold together. */
+  private createWords(patterns: readonly Pattern[], fields: FieldMask, start: number, quoted: boolean): SetExpression {
+    const end = this.scanner.at;
+    if (patterns.length === 0) refuse('letters', start, end, 'There are no letters to search for here.');
+    patterns.forEach((pattern, at) => {
+      const shown = isPlain(pattern) ? '' : printPattern(pattern);
+      if (!isCutAtEnd(pattern)) refuse('wildcard-place', start, end, `In ${shown} the sign * may stand at the end only.`);
+      if (beginsWithOne(pattern)) refuse('wildcard-place', start, end, `In ${shown} the sign ? may not come first.`);
+      if (pattern.at(-1)?.kind !== 'any') return;
+      if (countLettersBefore(pattern) < LEAST_LETTERS) refuse('wildcard-short', start, end, `${shown} needs at least three letters before *.`);
+      if (quoted && at < patterns.length - 1) refuse('wildcard-phrase', start, end, 'Inside a phrase, * may end the last word only.');
+    });
+    const slots = patterns.map((pattern) => ({ pattern }));
+    const [slot] = slots;
+    return slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
+  }
+}

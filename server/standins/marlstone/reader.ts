@@ -1,0 +1,111 @@
+import { ALL_FIELDS, maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
+import { printPattern, type Pattern } from '#core/query/index';
+import { Scanner } from '../scanner';
+import { refuse } from '../string-fault';
+import { countLettersBefore, hasWildcard, isCutAtEnd, splitPatterns } from '../words';
+
+const FIELDS: Readonly<Record<string, FieldMask>> = {
+  title: maskFields(['title']),
+  abstract: maskFields(['abstract']),
+  writer: maskFields(['author']),
+};
+const SIGNS = { any: '*' };
+const LEAST_LETTERS = 5;
+const MOST_FORMS = 45;
+const MOST_TRUNCATIONS = 6;
+const LONGEST = 480;
+const OPERATOR = /(and|or|not)(?![\p{L}\p{M}\p{N}*])/iuy;
+
+/** Marlstone's own reader: and and not before or; words side by side are a phrase; the whole text unless a field is named. */
+export function readMarlstone(text: string): SetExpression {
+  if (text.length > LONGEST) refuse('length', LONGEST, text.length, `The search is too long: ${text.length} of ${LONGEST} characters.`);
+  const scanner = new Scanner(text);
+  if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Type a word to begin.');
+  const expression = new Reader(scanner).readAny();
+  if (!scanner.isAtEnd()) refuse('bracket-stray', scanner.at, scanner.at + 1, 'There is a closing bracket too many.');
+  return expression;
+}
+
+class Reader {
+  private truncations = 0;
+
+  constructor(private readonly scanner: Scanner) {}
+
+  readAny(): SetExpression {
+    const items = [this.readAll()];
+    while (this.takeOperator('or')) items.push(this.readAll());
+    return items.length === 1 ? items[0]! : { kind: 'or', items };
+  }
+
+  private readAll(): SetExpression {
+    let left = this.readItem();
+    for (;;) {
+      if (this.takeOperator('and')) left = { kind: 'and', items: [left, this.readItem()] };
+      else if (this.takeOperator('not')) left = { kind: 'not', include: left, exclude: this.readItem() };
+      else return left;
+    }
+  }
+
+  private seeOperator(): string | undefined {
+    this.scanner.skipBlanks();
+    return this.scanner.look(OPERATOR)?.[1]?.toLowerCase();
+  }
+
+  private takeOperator(operator: string): boolean {
+    if (this.seeOperator() !== operator) return false;
+    this.scanner.at += operator.length;
+    return true;
+  }
+
+  private readItem(): SetExpression {
+    const { scanner } = this;
+    const operator = this.seeOperator();
+    const start = scanner.at;
+    if (operator !== undefined) refuse('operator', start, start + operator.length, `Something to search for is missing before “${operator}”.`);
+    if (scanner.isAtEnd() || scanner.look(/\)/y)) refuse('missing', start, start + 1, 'Something to search for is missing here.');
+    if (scanner.take(/\(/y)) {
+      const inner = scanner.enclose(start, () => this.readAny());
+      scanner.skipBlanks();
+      if (scanner.at < scanner.text.length && !scanner.look(/\)/y) && this.seeOperator() === undefined) {
+        refuse('after-bracket', scanner.at, scanner.at + 1, 'Write and, or or not after a bracket.');
+      }
+      return inner;
+    }
+    const mark = scanner.take(/(\p{L}+)=/uy);
+    const fields = mark ? FIELDS[(mark[1] ?? '').toLowerCase()] : ALL_FIELDS;
+    if (fields === undefined) return refuse('field', start, scanner.at, `${mark?.[1] ?? ''}= is not known here.`);
+    if (mark && scanner.look(/\s*\(/y)) refuse('field-place', start, scanner.at, 'A field stands before a word or a phrase, not before a bracket.');
+    return this.readPhrase(fields, start);
+  }
+
+  private readPhrase(fields: FieldMask, start: number): SetExpression {
+    const { scanner } = this;
+    const quote = scanner.take(/"([^"]*)("?)/y);
+    if (quote) {
+      if (quote[2] !== '"') refuse('quote', start, scanner.at, 'The quotation marks are not closed.');
+      // In quotation marks the star is no sign at all.
+      return this.createPhrase(splitPatterns(quote[1] ?? '', {}), fields, start);
+    }
+    const patterns: Pattern[] = [];
+    while (!scanner.isAtEnd() && this.seeOperator() === undefined && !scanner.look(/[()"]|\p{L}+=/uy)) {
+      patterns.push(...splitPatterns(scanner.take(/[^\s()"]+/y)?.[0] ?? '', SIGNS));
+    }
+    for (const pattern of patterns) this.check(pattern, start);
+    return this.createPhrase(patterns, fields, start);
+  }
+
+  private check(pattern: Pattern, start: number): void {
+    if (!hasWildcard(pattern)) return;
+    const end = this.scanner.at;
+    if (!isCutAtEnd(pattern)) refuse('wildcard-place', start, end, `${printPattern(pattern)}: the star belongs at the end.`);
+    if (countLettersBefore(pattern) < LEAST_LETTERS) refuse('wildcard-short', start, end, `${printPattern(pattern)}: five letters at least before the star.`);
+    if (++this.truncations > MOST_TRUNCATIONS) refuse('wildcard-many', start, end, `Only ${MOST_TRUNCATIONS} words with a star are allowed.`);
+  }
+
+  private createPhrase(patterns: readonly Pattern[], fields: FieldMask, start: number): SetExpression {
+    if (patterns.length === 0) refuse('letters', start, this.scanner.at, 'There is nothing to search for here.');
+    const slots = patterns.map((pattern): Slot => (hasWildcard(pattern) ? { pattern, cap: MOST_FORMS } : { pattern }));
+    const [slot] = slots;
+    return slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
+  }
+}

@@ -1,0 +1,51 @@
+import { refuse } from './string-fault';
+
+/** The deepest nesting that any stand-in takes. */
+const DEEPEST = 250;
+
+/** A place in a string that moves forward: what all the stand-ins' readers are built on. */
+export class Scanner {
+  at = 0;
+  private depth = 0;
+
+  constructor(readonly text: string) {}
+
+  skipBlanks(): void {
+    while (/\s/.test(this.text.charAt(this.at))) this.at++;
+  }
+
+  isAtEnd(): boolean {
+    this.skipBlanks();
+    return this.at >= this.text.length;
+  }
+
+  /** Takes what a sticky pattern matches here, after blanks. */
+  take(pattern: RegExp): RegExpExecArray | undefined {
+    this.skipBlanks();
+    const match = this.look(pattern);
+    if (match) this.at += match[0].length;
+    return match;
+  }
+
+  /** Takes what matches right here, without skipping blanks. */
+  takeHere(pattern: RegExp): RegExpExecArray | undefined {
+    const match = this.look(pattern);
+    if (match) this.at += match[0].length;
+    return match;
+  }
+
+  /** What matches here, without taking it. */
+  look(pattern: RegExp): RegExpExecArray | undefined {
+    pattern.lastIndex = this.at;
+    return pattern.exec(this.text) ?? undefined;
+  }
+
+  /** Reads the inside of a bracket that has just been opened, and its end. */
+  enclose<T>(openedAt: number, read: () => T): T {
+    if (++this.depth > DEEPEST) refuse('too-deep', openedAt, openedAt + 1, 'There are too many brackets inside one another.');
+    const value = read();
+    if (!this.take(/\)/y)) refuse('bracket-open', openedAt, openedAt + 1, 'A bracket opened here has no end.');
+    this.depth--;
+    return value;
+  }
+}
