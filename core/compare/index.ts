@@ -1,0 +1,2 @@
+export { countDifferences, describeDifference } from './variant-difference';
+export type { StateDifference } from './variant-difference';

@@ -1,0 +1,117 @@
+import Joi from 'joi';
+import type { Boxes } from '../dialect';
+import { DOCUMENT_TYPES, type BibliographicRecord } from '../record';
+
+/** The largest body that the server reads, in bytes. */
+export const LARGEST_BODY = 2 * 1024 * 1024;
+/** The most strings of one request. */
+export const MOST_STRINGS = 5_000;
+
+/** Strings in a database's own syntax, to be counted under the same ticked boxes. */
+export interface CountRequest {
+  readonly strings: readonly string[];
+  readonly boxes: Boxes;
+}
+
+/** One count, or the service's own words about why there is none. */
+export type CountEntry =
+  | { readonly total: number; readonly estimated: boolean; readonly notes: readonly string[] }
+  | { readonly problem: { readonly code: string; readonly at: readonly [number, number]; readonly message: string } };
+
+/** One entry a string, in their order. */
+export interface CountAnswer {
+  readonly counts: readonly CountEntry[];
+}
+
+/** The first records of one string. */
+export interface SearchRequest {
+  readonly string: string;
+  readonly boxes: Boxes;
+  readonly start: number;
+  readonly rows: number;
+  readonly sort: 'relevance' | 'newest';
+}
+
+export interface SearchAnswer {
+  readonly total: number;
+  readonly estimated: boolean;
+  readonly records: readonly BibliographicRecord[];
+}
+
+/** One database in the server's list. */
+export interface StandinListing {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly boxes: readonly string[];
+  readonly records: number;
+}
+
+const year = Joi.number().integer().min(0).max(9999);
+const boxes = Joi.object<Boxes>({
+  years: Joi.object({ from: year, to: year }),
+  types: Joi.array().items(Joi.valid(...DOCUMENT_TYPES)).max(20),
+  languages: Joi.array().items(Joi.string().pattern(/^[a-z]{2,3}$/)).max(50),
+  peerReviewed: Joi.boolean(),
+  fullText: Joi.boolean(),
+}).default({});
+const searchString = Joi.string().allow('').max(200_000);
+
+export const COUNT_REQUEST = Joi.object<CountRequest>({
+  strings: Joi.array().items(searchString).max(MOST_STRINGS).required(),
+  boxes,
+});
+
+export const SEARCH_REQUEST = Joi.object<SearchRequest>({
+  string: searchString.required(),
+  boxes,
+  start: Joi.number().integer().min(0).max(1_000_000).default(0),
+  rows: Joi.number().integer().min(0).max(100).default(25),
+  sort: Joi.valid('relevance', 'newest').default('relevance'),
+});
+
+/** A neutral query, for proofs and tests. */
+export const LABORATORY_REQUEST = Joi.object<{ query: string }, true>({ query: Joi.string().allow('').max(65_536).required() });
+
+const total = Joi.number().integer().min(0).required();
+const entry = Joi.alternatives(
+  Joi.object({ total, estimated: Joi.boolean().required(), notes: Joi.array().items(Joi.string()).required() }),
+  Joi.object({
+    problem: Joi.object({
+      code: Joi.string().required(),
+      at: Joi.array().items(Joi.number().integer().min(0)).length(2).required(),
+      message: Joi.string().required(),
+    }).required(),
+  }),
+);
+
+/** What a count answer must look like; `counted` is the number of strings that were sent. */
+export function createCountAnswerSchema(counted: number): Joi.ObjectSchema<CountAnswer> {
+  return Joi.object<CountAnswer>({ counts: Joi.array().items(entry).length(counted).required() });
+}
+
+const text = Joi.string().allow('');
+const record = Joi.object({
+  id: text.required(),
+  title: text.required(),
+  abstract: text.required(),
+  keywords: Joi.array().items(text).required(),
+  headings: Joi.array().items(Joi.object({ label: text.required(), focus: Joi.boolean(), qualifier: text })).required(),
+  authors: Joi.array().items(Joi.object({ given: text.required(), family: text.required(), affiliation: text })).required(),
+  source: text.required(),
+  year: Joi.number().integer(),
+  type: Joi.valid(...DOCUMENT_TYPES).required(),
+  language: text.required(),
+  peerReviewed: Joi.valid('yes', 'no', 'unknown').required(),
+  hasFullText: Joi.boolean().required(),
+  fullText: text,
+  doi: text,
+  entered: text.required(),
+  references: Joi.array().items(text).required(),
+});
+
+export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
+  total,
+  estimated: Joi.boolean().required(),
+  records: Joi.array().items(record).required(),
+});

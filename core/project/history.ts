@@ -1,0 +1,66 @@
+import { succeed, type Outcome } from '../problem';
+import { applyChange } from './apply-change';
+import { UNDOABLE, type Change } from './change';
+import type { Project, Working } from './project';
+
+/** One step that undo can take: the state before it, and what was done. */
+export interface Step {
+  readonly before: Working;
+  readonly kind: Change['kind'];
+}
+
+/** A project with the way back and forth, without limit. States share what did not change. */
+export interface History {
+  readonly project: Project;
+  readonly past: readonly Step[];
+  readonly future: readonly { readonly after: Working; readonly kind: Change['kind'] }[];
+  /** When the last step was made, in milliseconds; typing in quick succession is one step. */
+  readonly lastMoment: number;
+}
+
+/** Changes of the same text that follow each other within this time are one step. */
+const BURST = 1_200;
+const TYPING: ReadonlySet<Change['kind']> = new Set<Change['kind']>(['set-draft', 'set-question']);
+
+/** The history of a project that was just opened. */
+export function createHistory(project: Project): History {
+  return { project, past: [], future: [], lastMoment: -Infinity };
+}
+
+/** The history after a change; `moment` in milliseconds. */
+export function makeChange(history: History, change: Change, moment: number): Outcome<History> {
+  const result = applyChange(history.project, change);
+  if (!result.ok) return result;
+  const project = result.value;
+  if (!UNDOABLE.has(change.kind)) return succeed({ ...history, project });
+  const last = history.past.at(-1);
+  const goesOn = TYPING.has(change.kind) && last?.kind === change.kind && moment - history.lastMoment < BURST && history.future.length === 0;
+  const past = goesOn ? history.past : [...history.past, { before: history.project.working, kind: change.kind }];
+  return succeed({ project, past, future: [], lastMoment: moment });
+}
+
+/** One step back; the same history if there is none. */
+export function undo(history: History): History {
+  const last = history.past.at(-1);
+  if (!last) return history;
+  const { project } = history;
+  return {
+    project: { ...project, working: last.before },
+    past: history.past.slice(0, -1),
+    future: [{ after: project.working, kind: last.kind }, ...history.future],
+    lastMoment: -Infinity,
+  };
+}
+
+/** One step forth again. */
+export function redo(history: History): History {
+  const [next, ...future] = history.future;
+  if (!next) return history;
+  const { project } = history;
+  return {
+    project: { ...project, working: next.after },
+    past: [...history.past, { before: project.working, kind: next.kind }],
+    future,
+    lastMoment: -Infinity,
+  };
+}

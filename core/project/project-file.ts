@@ -1,0 +1,116 @@
+import Joi from 'joi';
+import { DOCUMENT_TYPES } from '../record';
+import { createProblem, fail, succeed, type Outcome } from '../problem';
+import { MOST_CONCEPTS, MOST_TERMS, type Project } from './project';
+
+/** The version of the stored and exported form. */
+export const FORMAT_VERSION = 1;
+const FORMAT = 'ewer-project';
+/** The largest file that is read, in UTF-16 units. */
+export const LARGEST_FILE = 50_000_000;
+
+const id = Joi.string().min(1).max(100);
+const text = Joi.string().allow('').max(70_000);
+const year = Joi.number().integer().min(0).max(9999);
+const number = Joi.number().integer().min(0);
+const moment = Joi.string().isoDate();
+const limiters = Joi.object({
+  years: Joi.object({ from: year, to: year }),
+  types: Joi.array().items(Joi.valid(...DOCUMENT_TYPES)),
+  languages: Joi.array().items(Joi.string().max(3)),
+  peerReviewed: Joi.boolean(),
+  fullText: Joi.boolean(),
+});
+const term = Joi.object({ id: id.required(), text: text.required(), off: Joi.boolean().required() });
+const concept = Joi.object({
+  id: id.required(),
+  name: text.required(),
+  block: Joi.string().pattern(/^[\p{L}\p{M}\p{Nd}_-]+$/u).max(200).required(),
+  terms: Joi.array().items(term).max(MOST_TERMS).required(),
+  off: Joi.boolean().required(),
+});
+const frozen = {
+  concepts: Joi.array().items(concept).max(MOST_CONCEPTS).required(),
+  draft: Joi.string().allow('').max(1_000_000).required(),
+  limiters: limiters.required(),
+  databases: Joi.array().items(id).max(50).unique().required(),
+};
+const band = Joi.object({ from: number, to: number });
+const tally = Joi.object({
+  id: id.required(),
+  database: id.required(),
+  string: Joi.string().allow('').required(),
+  limiters: limiters.required(),
+  moment: moment.required(),
+  total: number.required(),
+  estimated: Joi.boolean().required(),
+  source: Joi.valid('measured', 'typed').required(),
+  variant: id,
+});
+const variant = Joi.object({
+  id: id.required(),
+  name: text.required(),
+  note: text.required(),
+  parent: id,
+  moment: moment.required(),
+  frozen: Joi.object(frozen).required(),
+});
+const PROJECT = Joi.object<Project>({
+  id: id.required(),
+  name: text.required(),
+  created: moment.required(),
+  working: Joi.object({ question: text.required(), ...frozen, bands: Joi.object().pattern(id, band).required() }).required(),
+  variants: Joi.array().items(variant).required(),
+  tallies: Joi.array().items(tally).required(),
+  compared: id,
+});
+
+/** The outer form of a stored project. */
+export interface StoredProject {
+  readonly format: typeof FORMAT;
+  readonly version: number;
+  readonly project: Project;
+}
+
+/** Steps from one version of the form to the next: `MIGRATIONS[1]` makes version 2 of version 1. */
+const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {};
+
+/** A project as it is stored. */
+export function storeProject(project: Project): StoredProject {
+  return { format: FORMAT, version: FORMAT_VERSION, project };
+}
+
+/** A stored project as a value. Older versions are brought up; newer, foreign or broken ones are refused. */
+export function restoreProject(stored: unknown): Outcome<Project> {
+  if (!isStored(stored)) return fail(createProblem('not-a-project', 'error'));
+  if (stored.version > FORMAT_VERSION) return fail(createProblem('newer-version', 'error', { version: stored.version }));
+  let content: unknown = stored.project;
+  for (let version = stored.version; version < FORMAT_VERSION; version++) content = MIGRATIONS[version]?.(content);
+  const result = PROJECT.validate(content, { convert: false });
+  if (!result.error) return succeed(result.value);
+  const [detail] = result.error.details;
+  const data = { path: detail?.path.join('.') ?? '', fault: detail?.message ?? '' };
+  return fail(createProblem('broken-project', 'error', data));
+}
+
+/** The text of an exported project file. */
+export function writeProjectFile(project: Project): string {
+  return JSON.stringify(storeProject(project), undefined, 1);
+}
+
+/** Reads an exported file; nothing is changed by a file that is not one. */
+export function readProjectFile(content: string): Outcome<Project> {
+  if (content.length > LARGEST_FILE) return fail(createProblem('file-too-large', 'error', { most: '50 MB' }));
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(content);
+  } catch {
+    return fail(createProblem('not-json', 'error'));
+  }
+  return restoreProject(parsed);
+}
+
+function isStored(value: unknown): value is StoredProject {
+  const stored = value as Partial<StoredProject> | null;
+  return typeof stored === 'object' && stored !== null && stored.format === FORMAT && Number.isInteger(stored.version) && (stored.version ?? 0) > 0;
+}

@@ -1,0 +1,52 @@
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import { join } from 'node:path';
+import { LARGEST_BODY } from '#core/contract/index';
+import { createProblem } from '#core/problem/index';
+import type { StandinCollection } from './collections';
+import type { Clock } from './counting';
+import type { Faults } from './faults';
+import { createStandinRoutes, sendProblem } from './routes/standins';
+
+/** What the application is made of; everything that reaches outside is handed in. */
+export interface AppParts {
+  readonly collections: ReadonlyMap<string, StandinCollection>;
+  /** The folder of the built web application; none in tests of the API. */
+  readonly webFolder?: string;
+  readonly clock: Clock;
+  readonly faults?: Faults;
+}
+
+const CONTENT_POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; worker-src 'self'; script-src 'self'";
+const ONE_YEAR = 365 * 24 * 3600 * 1000;
+
+/** Builds the server without listening. */
+export function createApp({ collections, webFolder, clock, faults = new Map() }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use((_, response, next) => {
+    response.set({ 'Content-Security-Policy': CONTENT_POLICY, 'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'no-referrer' });
+    next();
+  });
+  app.use(express.json({ limit: LARGEST_BODY }));
+  app.get('/api/health', (_, response) => void response.json({ ready: true }));
+  app.use('/api/standins', createStandinRoutes(collections, faults, clock));
+  app.use('/api', (_, response) => sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such address' })));
+  if (webFolder !== undefined) serveWeb(app, webFolder);
+  app.use(reportFault);
+  return app;
+}
+
+/** Hashed files are kept for a year; the page itself is always asked for again. */
+function serveWeb(app: Express, folder: string): void {
+  app.use(express.static(folder, { index: false, setHeaders: (response, path) => void (/-[A-Z0-9]{8}\./.test(path) && response.set('Cache-Control', `public, max-age=${ONE_YEAR / 1000}, immutable`)) }));
+  app.get('/{*path}', (_, response) => response.set('Cache-Control', 'no-store').sendFile(join(folder, 'index.html')));
+}
+
+/** Every failure of a request is a problem in JSON, never a stack. */
+const reportFault: ErrorRequestHandler = (error: { status?: number; type?: string; message?: string }, _request, response, next) => {
+  if (response.headersSent) return next(error);
+  if (error.type === 'entity.too.large') return sendProblem(response, 413, createProblem('request-too-large', 'error', { most: '2 MiB' }));
+  const isTheirs = error.status !== undefined && error.status < 500;
+  const problem = isTheirs ? createProblem('request-invalid', 'error', { detail: error.message ?? 'not JSON' }) : createProblem('server-fault', 'error');
+  return sendProblem(response, isTheirs ? 400 : 500, problem);
+};

@@ -1,0 +1,115 @@
+import { createHash } from 'node:crypto';
+import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { NEUTRAL_ANALYSIS, createDocument, createEvaluator, createIndexBuilder, readSnapshot, writeSnapshot, type Evaluator } from '#core/collection/index';
+import type { BibliographicRecord } from '#core/record/index';
+import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
+import { createHolding } from '#demo/holdings';
+import { createThesauri } from '#demo/thesauri';
+import { createCorpus } from '#demo/works';
+import { STANDINS, type Standin } from './standins/standins';
+
+/** What one stand-in searches: its own index, its records, its headings, and the neutral index for proofs. */
+export interface StandinCollection {
+  readonly standin: Standin;
+  readonly evaluator: Evaluator;
+  readonly vocabulary: Vocabulary;
+  readonly size: number;
+  getRecord(number: number): BibliographicRecord;
+  /** The evaluator over the neutral analysis; loaded when first asked for. */
+  getLaboratory(): Promise<Evaluator>;
+}
+
+/** Which corpus to make, and a mark that changes when the way of making it does. */
+export interface CorpusChoice {
+  readonly seed: number;
+  readonly count: number;
+  readonly version: string;
+}
+
+/** Makes the holdings and their indexes and writes them to a folder, unless they are there. */
+export async function buildCollections(folder: string, choice: CorpusChoice, tell: (line: string) => void): Promise<void> {
+  const stamp = createStamp(choice);
+  if ((await readText(join(folder, 'stamp'))) === stamp) return;
+  tell(`Making the made-up corpus of ${choice.count.toLocaleString('en')} works …`);
+  const temporary = `${folder}.new`;
+  await rm(temporary, { recursive: true, force: true });
+  await mkdir(temporary, { recursive: true });
+  const corpus = createCorpus(choice.seed, choice.count);
+  for (const standin of STANDINS) {
+    tell(`Indexing ${standin.name} …`);
+    const holding = createHolding(corpus, standin.id as 'heronsmere' | 'gantry' | 'marlstone');
+    const own = createIndexBuilder(standin.analysis);
+    const neutral = createIndexBuilder(NEUTRAL_ANALYSIS);
+    const lines: Buffer[] = [];
+    const offsets = new Float64Array(holding.works.length + 1);
+    holding.works.forEach((_, place) => {
+      const record = holding.createRecord(place);
+      const document = createDocument(record);
+      own.add(document);
+      if (standin.analysis !== NEUTRAL_ANALYSIS) neutral.add(document);
+      const line = Buffer.from(JSON.stringify(record));
+      lines.push(line);
+      offsets[place + 1] = offsets[place]! + line.length;
+    });
+    await writeFile(join(temporary, `${standin.id}.records`), Buffer.concat(lines));
+    await writeFile(join(temporary, `${standin.id}.offsets`), Buffer.from(offsets.buffer));
+    await writeFile(join(temporary, `${standin.id}.index`), writeSnapshot(own.finish()));
+    if (standin.analysis !== NEUTRAL_ANALYSIS) await writeFile(join(temporary, `${standin.id}.neutral`), writeSnapshot(neutral.finish()));
+  }
+  await writeFile(join(temporary, 'stamp'), stamp);
+  await rm(folder, { recursive: true, force: true });
+  await rename(temporary, folder);
+}
+
+/** Opens what `buildCollections` wrote. */
+export async function openCollections(folder: string): Promise<ReadonlyMap<string, StandinCollection>> {
+  const opened = await Promise.all(STANDINS.map((standin) => openCollection(folder, standin)));
+  return new Map(opened.map((collection) => [collection.standin.id, collection]));
+}
+
+async function openCollection(folder: string, standin: Standin): Promise<StandinCollection> {
+  const [records, offsetBytes, evaluator] = await Promise.all([
+    readFile(join(folder, `${standin.id}.records`)),
+    readFile(join(folder, `${standin.id}.offsets`)),
+    openIndex(join(folder, `${standin.id}.index`)),
+  ]);
+  const offsets = new Float64Array(Uint8Array.from(offsetBytes).buffer);
+  let laboratory: Promise<Evaluator> | undefined;
+  return {
+    standin,
+    evaluator,
+    vocabulary: findVocabulary(standin.id),
+    size: evaluator.index.size,
+    getRecord: (number) => JSON.parse(records.toString('utf8', offsets[number], offsets[number + 1])) as BibliographicRecord,
+    getLaboratory: () => {
+      if (standin.analysis === NEUTRAL_ANALYSIS) return Promise.resolve(evaluator);
+      laboratory ??= openIndex(join(folder, `${standin.id}.neutral`));
+      return laboratory;
+    },
+  };
+}
+
+/** The headings of a database; none for one without a thesaurus. */
+export function findVocabulary(id: string): Vocabulary {
+  return Object.entries(createThesauri()).find(([name]) => name === id)?.[1] ?? createVocabulary(id, []);
+}
+
+async function openIndex(path: string): Promise<Evaluator> {
+  const bytes = Uint8Array.from(await readFile(path));
+  const index = readSnapshot(bytes);
+  if (!index) throw new Error(`${path} is not an index of this version.`);
+  return createEvaluator(index);
+}
+
+function createStamp({ seed, count, version }: CorpusChoice): string {
+  return createHash('sha256').update(`${seed} ${count} ${version}`).digest('hex');
+}
+
+async function readText(path: string): Promise<string | undefined> {
+  try {
+    return await readFile(path, 'utf8');
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,9 @@
+/** How a stand-in can be told to misbehave, so that people and tests can see what happens then. */
+export type Fault =
+  | { readonly kind: 'slow'; readonly milliseconds: number }
+  | { readonly kind: 'refuse'; readonly seconds: number }
+  | { readonly kind: 'fail' }
+  | { readonly kind: 'cut' };
+
+/** The faults in force, by stand-in. */
+export type Faults = Map<string, Fault>;

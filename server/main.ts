@@ -1,0 +1,25 @@
+import { join } from 'node:path';
+import { createApp } from './app';
+import { buildCollections, openCollections } from './collections';
+import { DEMO_CORPUS } from './corpus-choice';
+
+const port = Number(process.env['PORT'] ?? 4600);
+const demoFolder = process.env['EWER_DEMO'] ?? join('dist', 'demo');
+const webFolder = join(process.cwd(), 'dist', 'web');
+
+await buildCollections(demoFolder, DEMO_CORPUS, (line) => console.log(line));
+const collections = await openCollections(demoFolder);
+const app = createApp({ collections, webFolder, clock: () => performance.now() });
+const server = app.listen(port, '127.0.0.1', (error?: Error) => {
+  if (error) {
+    console.error(`Port ${port} cannot be used: ${error.message}. Set PORT to another one.`);
+    process.exit(1);
+  }
+  console.log(`Ewer is ready: http://127.0.0.1:${port}/`);
+});
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.once(signal, () => {
+    server.close(() => process.exit(0));
+    server.closeAllConnections();
+  });
+}
