@@ -1,3 +1,5 @@
+export { findMatches } from './find-matches';
+export type { Match } from './find-matches';
 export { dropInactive, expandBlocks } from './blocks';
 export type { Blocks, ExpandedQuery } from './blocks';
 export { build, createPattern } from './create';

@@ -1,0 +1,172 @@
+import { DestroyRef, Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
+import type { CountEntry } from '#core/contract/index';
+import type { Boxes, Dialect, Limiters, Rendering } from '#core/dialect/index';
+import { writeQuery } from '#core/dialect/index';
+import { createProblem, type Problem } from '#core/problem/index';
+import type { QueryNode } from '#core/query/index';
+import { STANDIN_CLIENT } from '../data/providers';
+
+/** One thing to count: an exact string in one database under its ticked boxes. */
+export interface CountWish {
+  readonly database: string;
+  readonly string: string;
+  readonly boxes: Boxes;
+}
+
+/** How a count stands. A number always belongs to the wish that it stands with. */
+export type CountState =
+  | { readonly status: 'waiting' }
+  | { readonly status: 'counted'; readonly total: number; readonly estimated: boolean }
+  | { readonly status: 'failed'; readonly problem: Problem };
+
+/** A wish with the rendering that it came from, or the reason why there is nothing to send. */
+export interface Counted {
+  readonly rendering: Rendering;
+  readonly wish: CountWish | undefined;
+  readonly state: CountState;
+}
+
+/** Wishes wait this long for others to go with them. */
+const GATHERING = 40;
+/** The most counts that are remembered. */
+const MOST_KEPT = 20_000;
+const HEALTH_INTERVAL = 1_500;
+
+/**
+ * The live counts: asked for in batches, remembered by their exact string, forgotten by nobody who
+ * still looks at them. An answer belongs to the string it was asked with, so a late one harms nothing.
+ */
+@Injectable({ providedIn: 'root' })
+export class CountStore {
+  private readonly client = inject(STANDIN_CLIENT);
+  private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
+  private readonly open = new Map<string, CountWish>();
+  private readonly flying = new Set<string>();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  /** The server does not answer; counting goes on by itself when it is back. */
+  readonly isGone = signal(false);
+
+  /** How a wish stands now; as a signal read inside a computation it follows the answers. */
+  find(wish: CountWish): CountState {
+    return this.known().get(createKey(wish)) ?? { status: 'waiting' };
+  }
+
+  /** Writes a query in a dialect and says how its count stands. */
+  look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
+    const rendering = writeQuery(root, dialect, { limiters });
+    const [problem] = rendering.problems;
+    if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
+    const wish = { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
+    return { rendering, wish, state: this.find(wish) };
+  }
+
+  /** Keeps the wishes of a view counted for as long as the view lives. */
+  follow(wishes: Signal<readonly CountWish[]>): void {
+    const destroyed = inject(DestroyRef);
+    const running = effect(() => {
+      this.ask(wishes());
+    });
+    destroyed.onDestroy(() => {
+      running.destroy();
+    });
+  }
+
+  /** Asks for what is not known yet. */
+  ask(wishes: readonly CountWish[]): void {
+    const known = this.known();
+    for (const wish of wishes) {
+      const key = createKey(wish);
+      if (!known.has(key) && !this.flying.has(key)) this.open.set(key, wish);
+    }
+    if (this.open.size > 0 && !this.isGone()) this.timer ??= setTimeout(() => this.send(), GATHERING);
+  }
+
+  /** Forgets the failures of a database and asks again. */
+  retry(database?: string): void {
+    const again = [...this.known()].filter(([key, state]) => state.status === 'failed' && (database === undefined || key.startsWith(`${database}\n`)));
+    this.known.update((known) => new Map([...known].filter(([key]) => !again.some(([failed]) => failed === key))));
+    this.ask(again.map(([key]) => readKey(key)));
+  }
+
+  private send(): void {
+    this.timer = undefined;
+    const groups = new Map<string, CountWish[]>();
+    for (const [key, wish] of this.open) {
+      this.flying.add(key);
+      const group = `${wish.database}\n${JSON.stringify(wish.boxes)}`;
+      groups.set(group, [...(groups.get(group) ?? []), wish]);
+    }
+    this.open.clear();
+    for (const wishes of groups.values()) void this.sendGroup(wishes);
+  }
+
+  private async sendGroup(wishes: readonly CountWish[]): Promise<void> {
+    const [first] = wishes;
+    if (!first) return;
+    const outcome = await this.client.count(first.database, wishes.map((wish) => wish.string), first.boxes);
+    for (const wish of wishes) this.flying.delete(createKey(wish));
+    if (!outcome.ok && outcome.problem.code === 'service-gone') {
+      for (const wish of wishes) this.open.set(createKey(wish), wish);
+      this.waitForServer();
+      return;
+    }
+    const states = wishes.map((wish, at) => (outcome.ok ? describeEntry(outcome.value[at], wish.database) : ({ status: 'failed', problem: outcome.problem } as const)));
+    this.remember(wishes, states);
+    if (!outcome.ok && outcome.problem.code === 'service-busy') {
+      setTimeout(() => this.retry(first.database), Number(outcome.problem.data['seconds']) * 1000);
+    }
+  }
+
+  private remember(wishes: readonly CountWish[], states: readonly CountState[]): void {
+    this.known.update((known) => {
+      const next = new Map(known);
+      wishes.forEach((wish, at) => {
+        const state = states[at];
+        if (state) next.set(createKey(wish), state);
+      });
+      for (const key of next.keys()) {
+        if (next.size <= MOST_KEPT) break;
+        next.delete(key);
+      }
+      return next;
+    });
+  }
+
+  private waitForServer(): void {
+    if (this.isGone()) return;
+    this.isGone.set(true);
+    const look = async (): Promise<void> => {
+      if (await this.client.isThere()) {
+        this.isGone.set(false);
+        this.send();
+      } else setTimeout(() => void look(), HEALTH_INTERVAL);
+    };
+    setTimeout(() => void look(), HEALTH_INTERVAL);
+  }
+}
+
+/** The number of a count that is there. */
+export function getTotal(state: CountState | undefined): number | undefined {
+  return state?.status === 'counted' ? state.total : undefined;
+}
+
+/** A computed list of the wishes in some counts. */
+export function listWishes(counts: () => readonly (Counted | undefined)[]): Signal<CountWish[]> {
+  return computed(() => counts().flatMap((counted) => counted?.wish ?? []));
+}
+
+function describeEntry(entry: CountEntry | undefined, database: string): CountState {
+  if (!entry) return { status: 'failed', problem: createProblem('answer-invalid', 'error', { database }) };
+  if ('problem' in entry) return { status: 'failed', problem: createProblem('service-refused', 'error', { database, message: entry.problem.message }) };
+  return { status: 'counted', total: entry.total, estimated: entry.estimated };
+}
+
+function createKey({ database, string, boxes }: CountWish): string {
+  return `${database}\n${JSON.stringify(boxes)}\n${string}`;
+}
+
+function readKey(key: string): CountWish {
+  const [database = '', boxes = '{}', ...rest] = key.split('\n');
+  return { database, boxes: JSON.parse(boxes) as Boxes, string: rest.join('\n') };
+}

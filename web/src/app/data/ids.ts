@@ -1,0 +1,18 @@
+import { InjectionToken } from '@angular/core';
+
+/** What the core may not have: the time, and ids that nobody else has. Replaced in tests. */
+export interface Surroundings {
+  /** Milliseconds since 1970. */
+  now(): number;
+  createId(): string;
+}
+
+export const SURROUNDINGS = new InjectionToken<Surroundings>('Surroundings', {
+  providedIn: 'root',
+  factory: () => ({ now: () => Date.now(), createId: () => crypto.randomUUID() }),
+});
+
+/** A moment as it is stored: ISO 8601, UTC. */
+export function writeMoment(milliseconds: number): string {
+  return new Date(milliseconds).toISOString();
+}

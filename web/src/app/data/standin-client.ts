@@ -1,0 +1,83 @@
+import type Joi from 'joi';
+import { SEARCH_ANSWER, createCountAnswerSchema, type CountEntry, type SearchAnswer } from '#core/contract/index';
+import type { Boxes } from '#core/dialect/index';
+import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
+
+/** A database is given up on after this many seconds. */
+export const PATIENCE_SECONDS = 10;
+const LARGEST_BATCH = 1_500_000;
+
+/** The made-up databases over HTTP. Every answer is checked against the contract; nothing throws. */
+export class StandinClient {
+  constructor(private readonly address = '/api/standins') {}
+
+  /** One entry a string, in order; the strings go in as few requests as their size allows. */
+  async count(database: string, strings: readonly string[], boxes: Boxes): Promise<Outcome<CountEntry[]>> {
+    const entries: CountEntry[] = [];
+    for (const batch of splitBatches(strings)) {
+      const answer = await this.post(database, 'count', { strings: batch, boxes }, createCountAnswerSchema(batch.length));
+      if (!answer.ok) return answer;
+      entries.push(...answer.value.counts);
+    }
+    return succeed(entries);
+  }
+
+  async search(database: string, string: string, boxes: Boxes, rows: number): Promise<Outcome<SearchAnswer>> {
+    return this.post(database, 'search', { string, boxes, start: 0, rows, sort: 'relevance' }, SEARCH_ANSWER);
+  }
+
+  /** True if the server answers. */
+  async isThere(): Promise<boolean> {
+    try {
+      const response = await fetch('/api/health', { signal: AbortSignal.timeout(2_000), cache: 'no-store' });
+      return response.ok;
+    } catch {
+      return false;
+    }
+  }
+
+  private async post<T>(database: string, what: string, body: unknown, schema: Joi.Schema<T>): Promise<Outcome<T>> {
+    try {
+      const response = await fetch(`${this.address}/${database}/${what}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+        signal: AbortSignal.timeout(PATIENCE_SECONDS * 1000),
+      });
+      if (!response.ok) return fail(await describeRefusal(database, response));
+      const result = schema.validate(await response.json(), { convert: false });
+      return result.error ? fail(createProblem('answer-invalid', 'error', { database })) : succeed(result.value);
+    } catch (error) {
+      const isSlow = error instanceof DOMException && error.name === 'TimeoutError';
+      return fail(isSlow ? createProblem('service-slow', 'error', { database, seconds: PATIENCE_SECONDS }) : createProblem('service-gone', 'error'));
+    }
+  }
+}
+
+async function describeRefusal(database: string, response: Response): Promise<Problem> {
+  if (response.status === 429) {
+    const seconds = Number(response.headers.get('Retry-After') ?? '30');
+    return createProblem('service-busy', 'error', { database, seconds: Number.isFinite(seconds) ? seconds : 30 });
+  }
+  if (response.status === 422) {
+    const body = (await response.json().catch(() => ({}))) as { problem?: { message?: string } };
+    return createProblem('service-refused', 'error', { database, message: body.problem?.message ?? '' });
+  }
+  return createProblem('service-failed', 'error', { database, status: response.status });
+}
+
+function splitBatches(strings: readonly string[]): string[][] {
+  const batches: string[][] = [[]];
+  let size = 0;
+  for (const string of strings) {
+    const last = batches.at(-1)!;
+    if (last.length > 0 && (size + string.length * 2 > LARGEST_BATCH || last.length >= 1_000)) {
+      batches.push([string]);
+      size = string.length * 2;
+    } else {
+      last.push(string);
+      size += string.length * 2;
+    }
+  }
+  return batches;
+}

@@ -1,0 +1,43 @@
+import { DOCUMENT, Injectable, inject } from '@angular/core';
+import { succeed, type Outcome } from '#core/problem/index';
+import { readProjectFile, writeProjectFile, type Project } from '#core/project/index';
+import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { PROJECT_REPOSITORY } from '../data/providers';
+
+/** Projects as files, and copies of them. */
+@Injectable({ providedIn: 'root' })
+export class ProjectFiles {
+  private readonly document = inject(DOCUMENT);
+  private readonly repository = inject(PROJECT_REPOSITORY);
+  private readonly surroundings = inject(SURROUNDINGS);
+
+  /** Hands the project to the browser as a file to save. */
+  download(project: Project): void {
+    const address = URL.createObjectURL(new Blob([writeProjectFile(project)], { type: 'application/json' }));
+    const link = this.document.createElement('a');
+    link.href = address;
+    link.download = `${project.name.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'project'}.ewer.json`;
+    link.click();
+    URL.revokeObjectURL(address);
+  }
+
+  /** Adds the project of a file to the list; under a new id if one with its id is there. */
+  async import(content: string): Promise<Outcome<string>> {
+    const read = readProjectFile(content);
+    if (!read.ok) return read;
+    const taken = await this.repository.load(read.value.id);
+    const project = taken.ok ? { ...read.value, id: this.surroundings.createId() } : read.value;
+    return this.add(project);
+  }
+
+  /** Adds a copy under a name of its own; gives its id. */
+  async addCopy(project: Project): Promise<string | undefined> {
+    const added = await this.add({ ...project, id: this.surroundings.createId(), name: `${project.name} (copy)` });
+    return added.ok ? added.value : undefined;
+  }
+
+  async add(project: Project): Promise<Outcome<string>> {
+    const saved = await this.repository.save(project, 0, writeMoment(this.surroundings.now()));
+    return saved.ok ? succeed(project.id) : saved;
+  }
+}

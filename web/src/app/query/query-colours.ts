@@ -1,0 +1,68 @@
+import { StateEffect, StateField, type EditorState } from '@codemirror/state';
+import { Decoration, EditorView, type DecorationSet } from '@codemirror/view';
+import { splitTokens, type Token } from '#core/query/index';
+
+const OPERATORS = new Set(['AND', 'OR', 'NOT', 'WITHIN', 'BEFORE']);
+
+/** Tells the editor the class of the hue of each block. */
+export const setBlockHues = StateEffect.define<ReadonlyMap<string, string>>();
+
+const blockHues = StateField.define<ReadonlyMap<string, string>>({
+  create: () => new Map(),
+  update: (hues, transaction) => transaction.effects.reduce((now, effect) => (effect.is(setBlockHues) ? effect.value : now), hues),
+});
+
+const decorations = StateField.define<DecorationSet>({
+  create: (state) => decorate(state),
+  update: (set, transaction) => (transaction.docChanged || transaction.effects.some((effect) => effect.is(setBlockHues)) ? decorate(transaction.state) : set),
+  provide: (field) => EditorView.decorations.from(field),
+});
+
+const looks = EditorView.theme({
+  '&': { color: 'var(--ink)', backgroundColor: 'var(--sheet)', border: '1px solid var(--rule)', borderRadius: '8px' },
+  '&.cm-focused': { outline: '2px solid var(--glaze)', outlineOffset: '1px' },
+  '.cm-content': { fontFamily: 'var(--font-code)', fontSize: '13px', lineHeight: '21px', padding: '8px 4px', caretColor: 'var(--ink)', minHeight: '84px' },
+  '.cm-gutters': { backgroundColor: 'transparent', border: '0' },
+  '.cm-placeholder': { color: 'var(--mute)' },
+  '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': { backgroundColor: 'var(--glaze-tint)' },
+  '.cm-matchingBracket': { backgroundColor: 'var(--lit)', outline: '1px solid var(--lit-rule)' },
+  '.cm-tooltip': { backgroundColor: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--rule)' },
+  '.cm-diagnosticAction': { backgroundColor: 'var(--glaze)', color: 'var(--on-glaze)' },
+  '.ewer-operator': { fontWeight: '700' },
+  '.ewer-block': { color: 'var(--hue, var(--ink))', fontWeight: '600' },
+  '.ewer-field': { color: 'var(--mute)', fontStyle: 'italic' },
+  '.ewer-comment': { color: 'var(--mute)' },
+  '.ewer-quote': { color: 'var(--glaze)' },
+});
+
+/** Colours by kind and by concept, from the same tokens that the parser reads. */
+export const queryColours = [blockHues, decorations, looks];
+
+function decorate(state: EditorState): DecorationSet {
+  const hues = state.field(blockHues);
+  const marks = splitTokens(state.doc.toString()).flatMap((token) => {
+    const name = chooseClass(token, hues);
+    return name === undefined || token.end <= token.start ? [] : [Decoration.mark({ class: name }).range(token.start, token.end)];
+  });
+  return Decoration.set(marks);
+}
+
+function chooseClass(token: Token, hues: ReadonlyMap<string, string>): string | undefined {
+  switch (token.kind) {
+    case 'block':
+      return `ewer-block ${hues.get(token.name) ?? ''}`;
+    case 'word':
+      return OPERATORS.has(token.raw) ? 'ewer-operator' : undefined;
+    case 'field':
+      return 'ewer-field';
+    case 'quote':
+      return 'ewer-quote';
+    case 'comment':
+      return 'ewer-comment';
+    case 'off-open':
+    case 'in-open':
+      return 'ewer-field';
+    default:
+      return undefined;
+  }
+}

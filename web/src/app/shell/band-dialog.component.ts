@@ -1,0 +1,65 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MAT_DIALOG_DATA, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogRef, MatDialogTitle } from '@angular/material/dialog';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import type { TargetBand } from '#core/project/index';
+
+/** Whose band, and how it stands. */
+export interface BandQuestion {
+  readonly name: string;
+  readonly band: TargetBand;
+}
+
+/** Asks how many results of one database a person can cope with. */
+@Component({
+  selector: 'app-band-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, MatButton, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle, MatFormField, MatInput, MatLabel],
+  template: `
+    <h2 mat-dialog-title>Target band</h2>
+    <form [formGroup]="form" (ngSubmit)="set()">
+      <mat-dialog-content>
+        <p class="quiet">How many results from {{ question.name }} you can cope with. Either end may stay empty.</p>
+        <div class="ends">
+          <mat-form-field><mat-label>at least</mat-label><input matInput type="number" min="0" formControlName="from" /></mat-form-field>
+          <mat-form-field><mat-label>at most</mat-label><input matInput type="number" min="0" formControlName="to" /></mat-form-field>
+        </div>
+        @if (isReversed()) {
+          <p class="quiet" role="alert">The lower end stands above the upper one.</p>
+        }
+      </mat-dialog-content>
+      <mat-dialog-actions align="end">
+        <button mat-button type="button" mat-dialog-close>Cancel</button>
+        <button mat-flat-button type="submit" [disabled]="form.invalid || isReversed()">Set</button>
+      </mat-dialog-actions>
+    </form>
+  `,
+  styles: `
+    .ends {
+      display: flex;
+      gap: 12px;
+      margin-top: 10px;
+    }
+  `,
+})
+export class BandDialogComponent {
+  private readonly dialog = inject<MatDialogRef<BandDialogComponent, TargetBand>>(MatDialogRef);
+  protected readonly question = inject<BandQuestion>(MAT_DIALOG_DATA);
+  protected readonly form = new FormGroup({
+    from: new FormControl<number | null>(this.question.band.from ?? null, Validators.min(0)),
+    to: new FormControl<number | null>(this.question.band.to ?? null, Validators.min(0)),
+  });
+
+  protected isReversed(): boolean {
+    const { from, to } = this.form.value;
+    return typeof from === 'number' && typeof to === 'number' && from > to;
+  }
+
+  protected set(): void {
+    const { from, to } = this.form.value;
+    if (this.form.invalid || this.isReversed()) return;
+    this.dialog.close({ ...(typeof from === 'number' && { from: Math.floor(from) }), ...(typeof to === 'number' && { to: Math.floor(to) }) });
+  }
+}

@@ -1,0 +1,78 @@
+import { CdkConnectedOverlay, CdkOverlayOrigin } from '@angular/cdk/overlay';
+import { CdkTrapFocus } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { listLimiters, type LimiterName, type Limiters } from '#core/dialect/index';
+import { DOCUMENT_TYPES, type DocumentType } from '#core/record/index';
+import { IconComponent } from '../ui/icon.component';
+
+const LANGUAGES = [
+  { code: 'en', name: 'English' },
+  { code: 'fr', name: 'French' },
+  { code: 'de', name: 'German' },
+  { code: 'es', name: 'Spanish' },
+] as const;
+
+/** The limiters in force as chips, and a panel to change them; one set for all databases. */
+@Component({
+  selector: 'app-limiter-strip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkConnectedOverlay, CdkOverlayOrigin, CdkTrapFocus, MatCheckbox, IconComponent],
+  templateUrl: './limiter-strip.component.html',
+  styleUrl: './limiter-strip.component.scss',
+})
+export class LimiterStripComponent {
+  readonly limiters = input.required<Limiters>();
+  readonly changed = output<Limiters>();
+
+  protected readonly types = DOCUMENT_TYPES;
+  protected readonly languages = LANGUAGES;
+  protected readonly isOpen = signal(false);
+  protected readonly chips = computed(() =>
+    listLimiters(this.limiters()).map(({ name, value }) => ({ name, text: name === 'languages' ? this.nameLanguages(value) : value })),
+  );
+
+  protected remove(name: LimiterName): void {
+    const { [name]: _, ...rest } = this.limiters();
+    this.changed.emit(rest);
+  }
+
+  protected setYear(end: 'from' | 'to', typed: string): void {
+    const { [end]: _, ...others } = this.limiters().years ?? {};
+    const number = Number(typed);
+    const years = typed.trim() !== '' && Number.isInteger(number) && number >= 0 && number <= 9999 ? { ...others, [end]: number } : others;
+    const { years: __, ...rest } = this.limiters();
+    this.changed.emit(Object.keys(years).length > 0 ? { ...rest, years } : rest);
+  }
+
+  protected setType(type: DocumentType, on: boolean): void {
+    const chosen = this.limiters().types ?? [];
+    const types = DOCUMENT_TYPES.filter((other) => (other === type ? on : chosen.includes(other)));
+    const { types: _, ...rest } = this.limiters();
+    this.changed.emit(types.length > 0 ? { ...rest, types } : rest);
+  }
+
+  protected setLanguage(code: string, on: boolean): void {
+    const chosen = this.limiters().languages ?? [];
+    const languages = LANGUAGES.map((language) => language.code).filter((other) => (other === code ? on : chosen.includes(other)));
+    const { languages: _, ...rest } = this.limiters();
+    this.changed.emit(languages.length > 0 ? { ...rest, languages } : rest);
+  }
+
+  protected setFlag(name: 'peerReviewed' | 'fullText', on: boolean): void {
+    const { [name]: _, ...rest } = this.limiters();
+    this.changed.emit(on ? { ...rest, [name]: true } : rest);
+  }
+
+  protected hasType(type: DocumentType): boolean {
+    return this.limiters().types?.includes(type) ?? false;
+  }
+
+  protected hasLanguage(code: string): boolean {
+    return this.limiters().languages?.includes(code) ?? false;
+  }
+
+  private nameLanguages(codes: string): string {
+    return LANGUAGES.reduce((text, { code, name }) => text.replace(code, name), codes);
+  }
+}

@@ -1,0 +1,82 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { projectFeature } from '../state/project.feature';
+import { IconComponent, type IconName } from '../ui/icon.component';
+import { ThemeChoice } from './theme-choice';
+
+/** The views in the order of the work. */
+@Component({
+  selector: 'app-navigation',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, RouterLinkActive, IconComponent],
+  template: `
+    <a class="home" routerLink="/" aria-label="Ewer: the project open last"><img src="ewer.svg" alt="" width="32" height="40" /></a>
+    <nav aria-label="Views">
+      @for (view of views(); track view.name) {
+        <a class="view" [routerLink]="view.link" routerLinkActive="current" ariaCurrentWhenActive="page"><app-icon [name]="view.icon" />{{ view.name }}</a>
+      }
+    </nav>
+    <nav class="low" aria-label="Beside the work">
+      <a class="view" routerLink="/projects" routerLinkActive="current" ariaCurrentWhenActive="page"><app-icon name="projects" />Projects</a>
+      <button type="button" class="view" (click)="theme.turn()" [attr.aria-label]="'Colours: ' + theme.choice() + '. Change'"><app-icon name="theme" />{{ theme.choice() }}</button>
+    </nav>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      gap: 6px;
+      padding: 10px 6px;
+      background: var(--rail);
+      border-right: 1px solid var(--rule);
+    }
+    .home {
+      align-self: center;
+      margin-bottom: 10px;
+    }
+    nav {
+      display: flex;
+      flex-direction: column;
+      gap: 4px;
+    }
+    .low {
+      margin-top: auto;
+    }
+    .view {
+      display: flex;
+      flex-direction: column;
+      align-items: center;
+      gap: 2px;
+      padding: 9px 2px 7px;
+      border: 0;
+      border-radius: 10px;
+      background: none;
+      color: var(--ink);
+      font: inherit;
+      font-size: 13px;
+      text-decoration: none;
+      cursor: pointer;
+    }
+    .view:hover {
+      background: var(--hair);
+    }
+    .current,
+    .current:hover {
+      background: var(--glaze);
+      color: var(--on-glaze);
+      font-weight: 600;
+    }
+  `,
+})
+export class NavigationComponent {
+  private readonly project = inject(Store).selectSignal(projectFeature.selectProject);
+  protected readonly theme = inject(ThemeChoice);
+
+  protected readonly views = computed(() => {
+    const project = this.project();
+    if (!project) return [];
+    const view = (name: string, icon: IconName) => ({ name, icon, link: ['/p', project.id, name.toLowerCase()] });
+    return [view('Topic', 'topic'), view('Query', 'query'), view('Translate', 'translate'), view('Compare', 'compare')];
+  });
+}

@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { describeProblem, describeRemedy } from '#core/problem/index';
+import { CountStore } from '../counting/count-store';
+import { OpenProject } from '../state/open-project';
+import { ProjectFiles } from '../projects/project-files';
+
+/** What has to be said at once: the server gone, nothing saved, a change refused. Nothing else stops for it. */
+@Component({
+  selector: 'app-notices',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (counts.isGone()) {
+      <p class="notice" role="status">The server cannot be reached. Everything is kept, and counting goes on by itself when it is back.</p>
+    }
+    @if (saving(); as problem) {
+      <p class="notice bad" role="alert">
+        {{ problem.says }} {{ problem.remedy }}
+        <button type="button" class="link" (click)="exportNow()">Export to a file</button>
+        @if (problem.elsewhere) {
+          <button type="button" class="link" (click)="keepAsCopy()">Keep mine as a copy</button>
+          <button type="button" class="link" (click)="takeOther()">Take the other one</button>
+        }
+      </p>
+    }
+    @if (refused(); as problem) {
+      <p class="notice" role="alert">{{ problem }} <button type="button" class="link" (click)="open.closeNotice()">Close</button></p>
+    }
+  `,
+  styles: `
+    .notice {
+      padding: 6px 18px;
+      border-bottom: 1px solid var(--rule);
+      background: var(--sheet);
+      color: var(--warn);
+    }
+    .bad {
+      color: var(--bad);
+    }
+    .link {
+      margin-left: 12px;
+    }
+  `,
+})
+export class NoticesComponent {
+  private readonly router = inject(Router);
+  private readonly files = inject(ProjectFiles);
+  protected readonly counts = inject(CountStore);
+  protected readonly open = inject(OpenProject);
+
+  protected readonly saving = computed(() => {
+    const problem = this.open.saveProblem();
+    return problem && { says: describeProblem(problem), remedy: describeRemedy(problem), elsewhere: problem.code === 'saved-elsewhere' };
+  });
+  protected readonly refused = computed(() => {
+    const notice = this.open.notice();
+    return notice && `${describeProblem(notice)} ${describeRemedy(notice)}`;
+  });
+
+  protected exportNow(): void {
+    this.files.download(this.open.project());
+  }
+
+  protected async keepAsCopy(): Promise<void> {
+    const copy = await this.files.addCopy(this.open.project());
+    if (copy !== undefined) await this.router.navigate(['/p', copy, 'topic']);
+  }
+
+  protected takeOther(): void {
+    location.reload();
+  }
+}

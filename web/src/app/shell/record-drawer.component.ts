@@ -1,0 +1,123 @@
+import { CdkTrapFocus } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { findDialect } from '#core/dialect/index';
+import { describeProblem, describeRemedy } from '#core/problem/index';
+import { createConceptQuery } from '#core/project/index';
+import { describeAuthors } from '#core/record/index';
+import { OpenProject } from '../state/open-project';
+import { getHueClass } from '../ui/hues';
+import { IconComponent } from '../ui/icon.component';
+import { MarkedTextComponent } from '../ui/marked-text.component';
+import { formatCount } from '../ui/number-format';
+import type { DrawerContent } from '../ui/record-drawer';
+
+/** The first records behind a number, with the query's words marked. */
+@Component({
+  selector: 'app-record-drawer',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkTrapFocus, IconComponent, MarkedTextComponent],
+  template: `
+    <section class="drawer" role="dialog" [attr.aria-label]="'Records: ' + content().label" cdkTrapFocus cdkTrapFocusAutoCapture>
+      <header>
+        <div>
+          <h2>{{ content().label }}</h2>
+          <p class="quiet">{{ summary() }}</p>
+        </div>
+        <button type="button" class="plain" (click)="closed.emit()" aria-label="Close the records"><app-icon name="close" /></button>
+      </header>
+      <p class="code string">{{ content().wish.string }}</p>
+      @if (failure(); as reason) {
+        <p role="alert">{{ reason }}</p>
+      } @else {
+        <ol>
+          @for (record of records(); track record.id) {
+            <li>
+              <h3><app-marked-text [text]="record.title" [queries]="marks()" /></h3>
+              <p class="quiet">{{ record.line }}</p>
+              <p class="abstract"><app-marked-text [text]="record.abstract" [queries]="marks()" /></p>
+              @if (record.headings) {
+                <p class="quiet">Headings: {{ record.headings }}</p>
+              }
+            </li>
+          } @empty {
+            <li>{{ empty() }}</li>
+          }
+        </ol>
+      }
+    </section>
+  `,
+  styles: `
+    .drawer {
+      position: absolute;
+      top: 100px;
+      right: 0;
+      bottom: 0;
+      width: min(560px, 92%);
+      overflow: auto;
+      padding: 14px 18px 30px;
+      background: var(--sheet);
+      border-left: 1px solid var(--rule);
+      z-index: 5;
+    }
+    header {
+      display: flex;
+      justify-content: space-between;
+      gap: 12px;
+    }
+    .string {
+      margin: 8px 0;
+      padding: 6px 8px;
+      border: 1px solid var(--hair);
+      border-radius: 6px;
+      max-height: 84px;
+      overflow: auto;
+      overflow-wrap: anywhere;
+      color: var(--mute);
+    }
+    ol {
+      margin: 0;
+      padding: 0 0 0 26px;
+    }
+    li {
+      padding: 10px 0;
+      border-bottom: 1px solid var(--hair);
+    }
+    li::marker {
+      color: var(--mute);
+    }
+    .abstract {
+      display: -webkit-box;
+      -webkit-line-clamp: 5;
+      -webkit-box-orient: vertical;
+      overflow: hidden;
+    }
+  `,
+})
+export class RecordDrawerComponent {
+  private readonly open = inject(OpenProject);
+  readonly content = input.required<DrawerContent>();
+  readonly closed = output();
+
+  protected readonly marks = computed(() => this.open.concepts().map((concept, place) => ({ owner: getHueClass(place), root: createConceptQuery(concept) })));
+  protected readonly failure = computed(() => {
+    const problem = this.content().problem;
+    return problem && `${describeProblem(problem)} ${describeRemedy(problem)}`;
+  });
+  protected readonly summary = computed(() => {
+    const { wish, answer } = this.content();
+    const name = findDialect(wish.database)?.name ?? wish.database;
+    if (!answer) return name;
+    const shown = answer.records.length;
+    return `${name} · the first ${shown} of ${formatCount(answer.total, answer.estimated)}, best matches first`;
+  });
+  protected readonly empty = computed(() => (this.content().answer ? 'Nothing was found.' : 'On the way …'));
+  protected readonly records = computed(() =>
+    (this.content().answer?.records ?? []).map(({ id, title, abstract, authors, source, year, type, headings }) => ({
+      id,
+      title,
+      abstract,
+      line: [describeAuthors(authors, 3), source, year, type].filter((part) => part !== undefined && part !== '').join(' · '),
+      headings: headings.map((heading) => (heading.qualifier === undefined ? heading.label : `${heading.label} / ${heading.qualifier}`)).join('; '),
+    })),
+  );
+}

@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { isSameLimiters } from '#core/dialect/index';
+import type { Tally, TargetBand } from '#core/project/index';
+import { DraftCounts } from '../counting/draft-counts';
+import { writeMoment } from '../data/ids';
+import { OpenProject } from '../state/open-project';
+import { IconComponent } from '../ui/icon.component';
+import { BandDialogComponent, type BandQuestion } from './band-dialog.component';
+import { FreezeDialogComponent, type FreezeAnswer } from './freeze-dialog.component';
+import { GaugeComponent } from './gauge.component';
+import { LimiterStripComponent } from './limiter-strip.component';
+
+/** The band on every view: question, draft, limiters at the left, the gauges at the right. */
+@Component({
+  selector: 'app-top-band',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [IconComponent, GaugeComponent, LimiterStripComponent],
+  templateUrl: './top-band.component.html',
+  styleUrl: './top-band.component.scss',
+})
+export class TopBandComponent {
+  private readonly dialog = inject(MatDialog);
+  protected readonly open = inject(OpenProject);
+  protected readonly counts = inject(DraftCounts);
+
+  protected readonly question = computed(() => this.open.working().question || this.open.project().name);
+  protected readonly state = computed(() => {
+    const latest = this.open.latest();
+    const changes = this.open.changesSince();
+    if (!latest) return { changes: 'no variant yet', name: '' };
+    if (changes === 0) return { changes: 'as in', name: latest.name };
+    return { changes: `${changes} ${changes === 1 ? 'change' : 'changes'} since`, name: latest.name };
+  });
+  protected readonly keeping = computed(() => (this.open.isSaved() ? 'saved' : 'saving …'));
+  protected readonly otherLimiters = computed(() => {
+    const compared = this.open.compared();
+    return compared !== undefined && !isSameLimiters(compared.frozen.limiters, this.open.limiters());
+  });
+
+  protected getBand(database: string): TargetBand {
+    return this.open.working().bands[database] ?? {};
+  }
+
+  protected freeze(): void {
+    const number = this.open.project().variants.length + 1;
+    this.dialog
+      .open<FreezeDialogComponent, string, FreezeAnswer>(FreezeDialogComponent, { data: `variant ${number}`, width: '420px' })
+      .afterClosed()
+      .subscribe((answer) => {
+        if (answer) this.freezeAs(answer);
+      });
+  }
+
+  protected askBand(database: string, name: string): void {
+    this.dialog
+      .open<BandDialogComponent, BandQuestion, TargetBand>(BandDialogComponent, { data: { name, band: this.getBand(database) }, width: '380px' })
+      .afterClosed()
+      .subscribe((band) => {
+        if (band) this.open.change({ kind: 'set-band', database, band });
+      });
+  }
+
+  private freezeAs({ name, note }: FreezeAnswer): void {
+    const { concepts, draft, limiters, databases } = this.open.working();
+    const parent = this.open.latest()?.id;
+    const moment = writeMoment(this.open.now());
+    const id = this.open.createId();
+    const tallies = this.counts.draft().flatMap(({ dialect, counted }): Tally[] => {
+      if (!counted.wish || counted.state.status !== 'counted') return [];
+      const { total, estimated } = counted.state;
+      return [{ id: this.open.createId(), database: dialect.id, string: counted.wish.string, limiters, moment, total, estimated, source: 'measured', variant: id }];
+    });
+    const variant = { id, name, note, moment, frozen: { concepts, draft, limiters, databases }, ...(parent !== undefined && { parent }) };
+    this.open.change({ kind: 'freeze-variant', variant, tallies });
+    this.open.change({ kind: 'compare-with', id });
+  }
+}

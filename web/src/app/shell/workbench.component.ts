@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RouterOutlet } from '@angular/router';
+import { CountStore, listWishes } from '../counting/count-store';
+import { DraftCounts } from '../counting/draft-counts';
+import { OpenProject } from '../state/open-project';
+import { RecordDrawer } from '../ui/record-drawer';
+import { NoticesComponent } from './notices.component';
+import { RecordDrawerComponent } from './record-drawer.component';
+import { RestingTallies } from './resting-tallies';
+import { TopBandComponent } from './top-band.component';
+
+/** An open project: the band at the top, notices, one view, and the drawer of records. */
+@Component({
+  selector: 'app-workbench',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet, TopBandComponent, NoticesComponent, RecordDrawerComponent],
+  providers: [RestingTallies],
+  host: { '(document:keydown)': 'takeKey($event)' },
+  template: `
+    <app-top-band />
+    <app-notices />
+    <main><router-outlet /></main>
+    @if (drawer.content(); as content) {
+      <app-record-drawer [content]="content" (closed)="drawer.close()" />
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      height: 100vh;
+      position: relative;
+    }
+    main {
+      flex: 1;
+      min-height: 0;
+      overflow: auto;
+      padding: 14px 18px 40px;
+    }
+  `,
+})
+export class WorkbenchComponent {
+  private readonly open = inject(OpenProject);
+  private readonly draftCounts = inject(DraftCounts);
+  protected readonly drawer = inject(RecordDrawer);
+
+  constructor() {
+    inject(RestingTallies);
+    inject(CountStore).follow(listWishes(() => this.draftCounts.draft().flatMap(({ counted, compared }) => [counted, compared])));
+  }
+
+  /** Undo and redo everywhere but in a text that has its own. */
+  protected takeKey(event: KeyboardEvent): void {
+    if (event.key === 'Escape' && this.drawer.content()) return this.drawer.close();
+    if (!(event.ctrlKey || event.metaKey) || event.defaultPrevented) return;
+    const target = event.target;
+    const typing = target instanceof HTMLElement && (target.isContentEditable || (target instanceof HTMLInputElement && target.value !== target.defaultValue));
+    const key = event.key.toLowerCase();
+    if (typing || (key !== 'z' && key !== 'y')) return;
+    event.preventDefault();
+    if (key === 'y' || event.shiftKey) this.open.redo();
+    else this.open.undo();
+  }
+}

@@ -1,0 +1,70 @@
+import { Injectable, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { countDifferences, describeDifference } from '#core/compare/index';
+import { findDialect, type Dialect } from '#core/dialect/index';
+import { CHANGE_NAMES, createDraftQuery, type Change, type Project, type Variant } from '#core/project/index';
+import { SURROUNDINGS } from '../data/ids';
+import { ProjectActions } from './project.actions';
+import { projectFeature } from './project.feature';
+
+/** The open project as signals, and the one way to change it. Pages use this; presentational parts do not. */
+@Injectable({ providedIn: 'root' })
+export class OpenProject {
+  private readonly store = inject(Store);
+  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly history = this.store.selectSignal(projectFeature.selectHistory);
+
+  readonly maybe = this.store.selectSignal(projectFeature.selectProject);
+  readonly isSaved = this.store.selectSignal(projectFeature.selectIsSaved);
+  readonly saveProblem = this.store.selectSignal(projectFeature.selectSaveProblem);
+  readonly notice = this.store.selectSignal(projectFeature.selectNotice);
+
+  /** Pages stand behind a guard that opens a project first. */
+  readonly project = computed<Project>(() => {
+    const project = this.maybe();
+    if (!project) throw new Error('No project is open.');
+    return project;
+  });
+  readonly working = computed(() => this.project().working);
+  readonly concepts = computed(() => this.working().concepts);
+  readonly limiters = computed(() => this.working().limiters);
+  readonly dialects = computed<Dialect[]>(() => this.working().databases.flatMap((id) => findDialect(id) ?? []));
+  readonly draft = computed(() => createDraftQuery(this.working(), this.working().databases));
+  readonly compared = computed<Variant | undefined>(() => this.project().variants.find((variant) => variant.id === this.project().compared));
+  /** The variant that the draft is said to have changed since. */
+  readonly latest = computed<Variant | undefined>(() => this.compared() ?? this.project().variants.at(-1));
+  readonly changesSince = computed(() => {
+    const latest = this.latest();
+    return latest ? countDifferences(describeDifference(latest.frozen, this.working())) : 0;
+  });
+  readonly undoName = computed(() => nameStep(this.history()?.past.at(-1)?.kind));
+  readonly redoName = computed(() => nameStep(this.history()?.future[0]?.kind));
+
+  change(change: Change): void {
+    this.store.dispatch(ProjectActions.changeMade({ change, moment: this.surroundings.now() }));
+  }
+
+  undo(): void {
+    this.store.dispatch(ProjectActions.undone());
+  }
+
+  redo(): void {
+    this.store.dispatch(ProjectActions.redone());
+  }
+
+  closeNotice(): void {
+    this.store.dispatch(ProjectActions.noticeClosed());
+  }
+
+  createId(): string {
+    return this.surroundings.createId();
+  }
+
+  now(): number {
+    return this.surroundings.now();
+  }
+}
+
+function nameStep(kind: Change['kind'] | undefined): string | undefined {
+  return kind && CHANGE_NAMES[kind];
+}
