@@ -14,7 +14,8 @@ beforeAll(() => {
   corpus = createCorpus(SEED);
   forms = new Map();
   for (const work of corpus.works) {
-    for (const text of [work.title, work.abstract]) visitWords(text, (word) => forms.set(word, (forms.get(word) ?? 0) + 1));
+    for (const text of [work.title, work.abstract])
+      visitWords(text, (word) => forms.set(word, (forms.get(word) ?? 0) + 1));
   }
 });
 
@@ -30,14 +31,19 @@ describe('the corpus', () => {
   });
 
   it('is the same for the same seed and another one for another', () => {
-    const part = (seed: number) => hash(createCorpus(seed, 400).works.map(({ theme, ...work }) => ({ ...work, theme: theme.id })));
+    const part = (seed: number) =>
+      hash(createCorpus(seed, 400).works.map(({ theme, ...work }) => ({ ...work, theme: theme.id })));
     expect(part(7)).toBe(part(7));
     expect(part(7)).not.toBe(part(8));
-    expect(corpus.createFullText(corpus.works[17]!)).toBe(createCorpus(SEED).createFullText(corpus.works[17]!));
+    expect(corpus.createFullText(corpus.works[17]!)).toBe(
+      createCorpus(SEED).createFullText(corpus.works[17]!),
+    );
   });
 
   it('has abstracts of 100 to 250 words and full texts of 400 to 800 more', () => {
-    const english = corpus.works.filter((work) => work.language === 'en' && work.abstract !== '').slice(0, 4_000);
+    const english = corpus.works
+      .filter((work) => work.language === 'en' && work.abstract !== '')
+      .slice(0, 4_000);
     for (const work of english) {
       const length = work.abstract.split(' ').length;
       expect(length).toBeGreaterThanOrEqual(90);
@@ -58,22 +64,49 @@ describe('the corpus', () => {
 
   it.each([
     ['bat', ['bat', 'bats', 'batcave', 'batflies']],
-    ['lamp', ['lamp', 'lamps', 'lamplight', 'lamplit', 'lampless', 'lampshade', 'lampshades', 'lampholder', 'lampholders']],
+    [
+      'lamp',
+      [
+        'lamp',
+        'lamps',
+        'lamplight',
+        'lamplit',
+        'lampless',
+        'lampshade',
+        'lampshades',
+        'lampholder',
+        'lampholders',
+      ],
+    ],
   ])('brings at least ten unwanted word forms with %s*', (stem, wanted) => {
     const brought = [...forms.keys()].filter((form) => form.startsWith(stem) && !wanted.includes(form));
     expect(brought.length).toBeGreaterThanOrEqual(10);
   });
 
   it('holds the traps: spellings, languages, acronyms and names', () => {
-    for (const form of ['behaviour', 'behavior', 'colour', 'color', 'led', 'alan', 'fledermause', 'murcielagos', 'chauves', 'sodium']) {
+    for (const form of [
+      'behaviour',
+      'behavior',
+      'colour',
+      'color',
+      'led',
+      'alan',
+      'fledermause',
+      'murcielagos',
+      'chauves',
+      'sodium',
+    ]) {
       expect(forms.get(form), form).toBeGreaterThan(3);
     }
-    expect(corpus.works.filter((work) => work.authors.some((author) => author.given === 'Alan')).length).toBeGreaterThan(100);
+    expect(
+      corpus.works.filter((work) => work.authors.some((author) => author.given === 'Alan')).length,
+    ).toBeGreaterThan(100);
   });
 
   it('words the answers in many ways: no single term finds three quarters of them', () => {
     const answers = corpus.works.filter((work) => work.theme.answersDemo);
-    const share = (pattern: RegExp) => answers.filter((work) => pattern.test(`${work.title} ${work.abstract}`)).length / answers.length;
+    const share = (pattern: RegExp) =>
+      answers.filter((work) => pattern.test(`${work.title} ${work.abstract}`)).length / answers.length;
     expect(share(/\bstreet ?light/i)).toBeLessThan(0.75);
     expect(share(/artificial light at night|\bALAN\b/i)).toBeLessThan(0.75);
     expect(share(/\bbats?\b/i)).toBeGreaterThan(0.5);
@@ -90,7 +123,9 @@ describe('the holdings', () => {
     expect(records.filter((record) => record.id.endsWith('-2')).length).toBeGreaterThan(0);
     expect(records.every((record) => /^\d{4}-\d{2}$/.test(record.entered))).toBe(true);
     expect(records.some((record) => record.fullText !== undefined)).toBe(id === 'marlstone');
-    expect(records.some((record) => record.keywords.length > 0)).toBe(id === 'cardinal' || id === 'plainfinder');
+    expect(records.some((record) => record.keywords.length > 0)).toBe(
+      id === 'cardinal' || id === 'plainfinder',
+    );
     const indexed = records.filter((record) => record.headings.length > 0);
     expect(indexed.length > 0).toBe(id === 'heronsmere' || id === 'gantry');
     expect(indexed.every((record) => record.entered <= '2026-07')).toBe(true);
@@ -99,8 +134,14 @@ describe('the holdings', () => {
   it('gives only headings that the thesauri have', () => {
     const thesauri = createThesauri();
     for (const theme of THEMES) {
-      expect(theme.heronsmere.filter((label) => !thesauri.heronsmere.find(label)), theme.id).toEqual([]);
-      expect(theme.gantry.filter((label) => !thesauri.gantry.find(label)), theme.id).toEqual([]);
+      expect(
+        theme.heronsmere.filter((label) => !thesauri.heronsmere.find(label)),
+        theme.id,
+      ).toEqual([]);
+      expect(
+        theme.gantry.filter((label) => !thesauri.gantry.find(label)),
+        theme.id,
+      ).toEqual([]);
     }
     expect(thesauri.heronsmere.listBranch('Chiroptera')).toContain('Myotis');
   });

@@ -17,7 +17,10 @@ export const HOLDING_SIZES: Readonly<Record<HoldingId, number>> = {
   plainfinder: 34_000,
 };
 
-const HELD_TYPES: Partial<Record<HoldingId, readonly string[]>> = { northern: ['book', 'thesis', 'report'], marlstone: ['article', 'review', 'conference paper', 'report'] };
+const HELD_TYPES: Partial<Record<HoldingId, readonly string[]>> = {
+  northern: ['book', 'thesis', 'report'],
+  marlstone: ['article', 'review', 'conference paper', 'report'],
+};
 const WITH_KEYWORDS: readonly HoldingId[] = ['cardinal', 'plainfinder'];
 const QUALIFIERS = ['behaviour', 'ecology', 'physiology', 'conservation', 'control', 'methods'];
 /** Works entered later than this have no headings yet. */
@@ -42,8 +45,21 @@ export function createHolding(corpus: Corpus, id: HoldingId): Holding {
   const all = [...works, ...twice];
   const isDouble = (place: number): boolean => place >= works.length;
   const order = all
-    .map((work, place) => ({ work, place, entered: chooseMonth(createRandom(corpus.seed ^ (stream * 7919), work.number + (isDouble(place) ? 500_000 : 0)), work.year) }))
-    .sort((a, b) => (a.entered === b.entered ? a.work.number - b.work.number || a.place - b.place : a.entered < b.entered ? -1 : 1));
+    .map((work, place) => ({
+      work,
+      place,
+      entered: chooseMonth(
+        createRandom(corpus.seed ^ (stream * 7919), work.number + (isDouble(place) ? 500_000 : 0)),
+        work.year,
+      ),
+    }))
+    .sort((a, b) =>
+      a.entered === b.entered
+        ? a.work.number - b.work.number || a.place - b.place
+        : a.entered < b.entered
+          ? -1
+          : 1,
+    );
   const thesaurus = Object.entries(createThesauri()).find(([name]) => name === id)?.[1];
   return {
     id,
@@ -52,7 +68,9 @@ export function createHolding(corpus: Corpus, id: HoldingId): Holding {
       const { work, place, entered } = order[at]!;
       const random = createRandom(corpus.seed ^ (stream * 104_729), work.number);
       const record = describeWork(corpus, work, id, entered, random, thesaurus);
-      return isDouble(place) ? { ...record, id: `${record.id}-2`, title: record.title.toUpperCase(), keywords: [] } : record;
+      return isDouble(place)
+        ? { ...record, id: `${record.id}-2`, title: record.title.toUpperCase(), keywords: [] }
+        : record;
     },
   };
 }
@@ -78,7 +96,14 @@ function chooseMonth(random: Random, year: number): string {
   return month > LAST_MONTH ? LAST_MONTH : month;
 }
 
-function describeWork(corpus: Corpus, work: Work, id: HoldingId, entered: string, random: Random, thesaurus: Vocabulary | undefined): BibliographicRecord {
+function describeWork(
+  corpus: Corpus,
+  work: Work,
+  id: HoldingId,
+  entered: string,
+  random: Random,
+  thesaurus: Vocabulary | undefined,
+): BibliographicRecord {
   const hasYear = random.next() > 0.004;
   return {
     id: `${id}-${work.number}`,
@@ -106,7 +131,9 @@ function assignHeadings(work: Work, id: HoldingId, random: Random, thesaurus: Vo
   const words = new Set(splitWords(`${work.title} ${work.abstract}`).map((word) => word.text));
   const speaksOf = (label: string): boolean => {
     const heading = thesaurus.find(label);
-    return [label, ...(heading?.entryTerms ?? [])].some((name) => splitWords(foldLetters(name)).every((word) => words.has(word.text)));
+    return [label, ...(heading?.entryTerms ?? [])].some((name) =>
+      splitWords(foldLetters(name)).every((word) => words.has(word.text)),
+    );
   };
   const labels = usual.filter((label) => random.chance(speaksOf(label) ? 0.82 : 0.22));
   if (random.chance(0.015)) labels.push(random.pick(thesaurus.headings).label);

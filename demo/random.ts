@@ -40,7 +40,8 @@ export function createRandom(seed: number, stream = 0): Random {
     sample: (list, count) => {
       const rest = [...list];
       const taken: (typeof rest)[number][] = [];
-      while (taken.length < count && rest.length > 0) taken.push(...rest.splice(Math.floor(step() * rest.length), 1));
+      while (taken.length < count && rest.length > 0)
+        taken.push(...rest.splice(Math.floor(step() * rest.length), 1));
       return taken;
     },
   };

@@ -268,16 +268,20 @@ export function createThesauri(): Readonly<Record<'heronsmere' | 'gantry', Vocab
 
 function readTree(text: string): Heading[] {
   const open: string[] = [];
-  return text.split('\n').filter((line) => line.trim() !== '').map((line) => {
-    const level = (/^ */.exec(line)?.[0].length ?? 0) / 2;
-    const [, label = '', entries, since, related] = /^\s*([^=@~]+?)\s*(?:= ([^@~]+?))?\s*(?:@ (\d+))?\s*(?:~ (.+))?$/.exec(line) ?? [];
-    open.splice(level, open.length, label);
-    return {
-      label,
-      entryTerms: entries?.split('; ') ?? [],
-      broader: open.slice(Math.max(0, level - 1), level),
-      related: related?.split('; ') ?? [],
-      ...(since !== undefined && { since: Number(since) }),
-    };
-  });
+  return text
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .map((line) => {
+      const level = (/^ */.exec(line)?.[0].length ?? 0) / 2;
+      const [, label = '', entries, since, related] =
+        /^\s*([^=@~]+?)\s*(?:= ([^@~]+?))?\s*(?:@ (\d+))?\s*(?:~ (.+))?$/.exec(line) ?? [];
+      open.splice(level, open.length, label);
+      return {
+        label,
+        entryTerms: entries?.split('; ') ?? [],
+        broader: open.slice(Math.max(0, level - 1), level),
+        related: related?.split('; ') ?? [],
+        ...(since !== undefined && { since: Number(since) }),
+      };
+    });
 }

@@ -13,7 +13,11 @@ export interface Work {
   readonly title: string;
   readonly abstract: string;
   readonly keywords: readonly string[];
-  readonly authors: readonly { readonly given: string; readonly family: string; readonly affiliation: string }[];
+  readonly authors: readonly {
+    readonly given: string;
+    readonly family: string;
+    readonly affiliation: string;
+  }[];
   readonly source: string;
   readonly year: number;
   readonly type: DocumentType;
@@ -47,7 +51,12 @@ export function createCorpus(seed: number, count = 40_000): Corpus {
     byTheme.set(theme, [...earlier.slice(-400), number]);
     return work;
   });
-  return { seed, works, createFullText: (work) => new WorkMaker(seed, work.number, work.theme, work.year, names).makeFullText(work) };
+  return {
+    seed,
+    works,
+    createFullText: (work) =>
+      new WorkMaker(seed, work.number, work.theme, work.year, names).makeFullText(work),
+  };
 }
 
 /** Themes in random order, in proportion to their sizes. */
@@ -63,11 +72,16 @@ function assignThemes(seed: number, count: number): Theme[] {
 /** Numbers grow with the years, so that references point back; more works in later years. */
 function chooseYear(random: Random, number: number, count: number): number {
   const share = Math.min(0.9999, number / count + (random.next() - 0.5) * 0.04);
-  return Math.min(LAST_YEAR, FIRST_YEAR + Math.floor(Math.max(0, share) ** 0.42 * (LAST_YEAR - FIRST_YEAR + 1)));
+  return Math.min(
+    LAST_YEAR,
+    FIRST_YEAR + Math.floor(Math.max(0, share) ** 0.42 * (LAST_YEAR - FIRST_YEAR + 1)),
+  );
 }
 
 type Slot = 'S' | 'F' | 'R' | 'M' | 'P' | 'D';
-const LISTS: Readonly<Record<Slot, 'subjects' | 'factors' | 'responses' | 'methods' | 'settings' | 'details'>> = {
+const LISTS: Readonly<
+  Record<Slot, 'subjects' | 'factors' | 'responses' | 'methods' | 'settings' | 'details'>
+> = {
   S: 'subjects',
   F: 'factors',
   R: 'responses',
@@ -96,8 +110,13 @@ class WorkMaker {
     this.place = this.random.pickSkewed(names.places);
     const counts: Readonly<Record<Slot, number>> = { S: 2, F: 2, R: 3, M: 2, P: 2, D: 4 };
     for (const slot of Object.keys(LISTS) as Slot[]) {
-      const chosen = Array.from({ length: counts[slot] }, () => this.random.pickSkewed(theme[LISTS[slot]], 1.25));
-      this.notions.set(slot, chosen.map((notion) => this.chooseName(notion)));
+      const chosen = Array.from({ length: counts[slot] }, () =>
+        this.random.pickSkewed(theme[LISTS[slot]], 1.25),
+      );
+      this.notions.set(
+        slot,
+        chosen.map((notion) => this.chooseName(notion)),
+      );
     }
   }
 
@@ -105,7 +124,8 @@ class WorkMaker {
     const { random, theme, year, number } = this;
     const language = random.chance(theme.answersDemo ? 0.09 : 0.045) ? random.pick(OTHER_LANGUAGES) : 'en';
     const type = this.chooseType();
-    const [title, abstract] = language === 'en' ? [this.makeTitle(type), this.makeAbstract()] : this.makeForeign(language);
+    const [title, abstract] =
+      language === 'en' ? [this.makeTitle(type), this.makeAbstract()] : this.makeForeign(language);
     const keywords = random.chance(0.85) ? this.makeKeywords() : [];
     return {
       number,
@@ -120,7 +140,10 @@ class WorkMaker {
       language,
       peerReviewed: this.choosePeerReview(type),
       doi: random.chance(0.88) ? `10.99999/${theme.id.replaceAll('-', '')}.${year}.${number}` : undefined,
-      references: earlier.length === 0 ? [] : random.sample(earlier, Math.min(earlier.length, random.between(3, 18))).sort((a, b) => a - b),
+      references:
+        earlier.length === 0
+          ? []
+          : random.sample(earlier, Math.min(earlier.length, random.between(3, 18))).sort((a, b) => a - b),
     };
   }
 
@@ -130,12 +153,19 @@ class WorkMaker {
     const parts: string[] = [];
     let length = 0;
     while (length < words) {
-      const list = random.pick([sentences.PAPER_TALK, sentences.PAPER_TALK, sentences.METHODS, sentences.RESULTS, sentences.BACKGROUND]);
+      const list = random.pick([
+        sentences.PAPER_TALK,
+        sentences.PAPER_TALK,
+        sentences.METHODS,
+        sentences.RESULTS,
+        sentences.BACKGROUND,
+      ]);
       const sentence = this.fill(random.pick(list), random);
       parts.push(sentence);
       length += sentence.split(' ').length;
     }
-    const cited = work.references.length > 0 ? ` See also Reports ${work.references.slice(0, 6).join(', ')}.` : '';
+    const cited =
+      work.references.length > 0 ? ` See also Reports ${work.references.slice(0, 6).join(', ')}.` : '';
     return this.spell(parts.join(' ')) + cited;
   }
 
@@ -156,13 +186,19 @@ class WorkMaker {
   }
 
   private choosePeerReview(type: DocumentType): 'yes' | 'no' | 'unknown' {
-    if (type === 'article' || type === 'review') return this.random.chance(0.9) ? 'yes' : this.random.pick(['unknown', 'no']);
+    if (type === 'article' || type === 'review')
+      return this.random.chance(0.9) ? 'yes' : this.random.pick(['unknown', 'no']);
     if (type === 'conference paper') return this.random.pick(['yes', 'unknown', 'no']);
     return type === 'book' ? this.random.pick(['no', 'unknown']) : 'no';
   }
 
   private makeTitle(type: DocumentType): string {
-    const list = type === 'review' ? sentences.REVIEW_TITLES : type === 'book' ? sentences.BOOK_TITLES : sentences.TITLES;
+    const list =
+      type === 'review'
+        ? sentences.REVIEW_TITLES
+        : type === 'book'
+          ? sentences.BOOK_TITLES
+          : sentences.TITLES;
     return this.spell(capitalise(this.fill(this.random.pick(list), this.random)));
   }
 
@@ -176,12 +212,22 @@ class WorkMaker {
       used.add(template);
       return this.fill(template, random);
     };
-    const start = [take(sentences.BACKGROUND), ...(random.chance(0.6) ? [take(sentences.BACKGROUND)] : []), take(sentences.AIMS)];
+    const start = [
+      take(sentences.BACKGROUND),
+      ...(random.chance(0.6) ? [take(sentences.BACKGROUND)] : []),
+      take(sentences.AIMS),
+    ];
     const middle = [take(sentences.METHODS), take(sentences.RESULTS)];
     const end = [take(sentences.CONCLUSIONS)];
     let length = [...start, ...middle, ...end].join(' ').split(' ').length;
     while (length < target) {
-      const list = random.pick([sentences.METHODS, sentences.RESULTS, sentences.RESULTS, this.theme.hasSpecies ? sentences.SPECIES_RESULTS : sentences.RESULTS, sentences.CONCLUSIONS]);
+      const list = random.pick([
+        sentences.METHODS,
+        sentences.RESULTS,
+        sentences.RESULTS,
+        this.theme.hasSpecies ? sentences.SPECIES_RESULTS : sentences.RESULTS,
+        sentences.CONCLUSIONS,
+      ]);
       const sentence = take(list);
       (list === sentences.METHODS ? start : list === sentences.CONCLUSIONS ? end : middle).push(sentence);
       length += sentence.split(' ').length;
@@ -194,7 +240,11 @@ class WorkMaker {
     const { titles, sentences: lines, words } = findLanguageText(language, this.theme.id);
     const chosen = new Map(Object.entries(words).map(([slot, list]) => [slot, random.sample(list, 2)]));
     const fill = (template: string): string =>
-      capitalise(template.replace(/\{(\w+)\}/g, (_, slot: string) => (chosen.has(slot) ? random.pick(chosen.get(slot)!) : this.fillSlot(slot, random))));
+      capitalise(
+        template.replace(/\{(\w+)\}/g, (_, slot: string) =>
+          chosen.has(slot) ? random.pick(chosen.get(slot)!) : this.fillSlot(slot, random),
+        ),
+      );
     const abstract = Array.from({ length: chooseLength(random) }, () => fill(random.pick(lines)));
     return [fill(random.pick(titles)), abstract.join(' ')];
   }
@@ -216,7 +266,9 @@ class WorkMaker {
       case 'N':
         return String(Math.floor(60 * 10 ** (random.next() * 2.2)));
       case 'pct':
-        return random.chance(0.5) ? String(random.between(4, 78)) : `${random.between(3, 79)}.${random.between(1, 9)}`;
+        return random.chance(0.5)
+          ? String(random.between(4, 78))
+          : `${random.between(3, 79)}.${random.between(1, 9)}`;
       case 'p':
         return random.pick(['0.05', '0.01', '0.001']);
       case 'year':
@@ -254,7 +306,14 @@ class WorkMaker {
   private makeAuthors(): Work['authors'] {
     const { random } = this;
     const town = random.pickSkewed(this.names.places, 1.4);
-    const house = random.pick(['University of', 'Institute of', 'College of', 'Technical University of', 'Museum of', 'Research Station']);
+    const house = random.pick([
+      'University of',
+      'Institute of',
+      'College of',
+      'Technical University of',
+      'Museum of',
+      'Research Station',
+    ]);
     return Array.from({ length: 1 + Math.floor(random.next() ** 1.6 * 6) }, () => ({
       given: random.pickSkewed(GIVEN_NAMES, 1.1),
       family: random.pickSkewed(this.names.surnames, 1.5),

@@ -8,9 +8,12 @@ import { build } from 'esbuild';
 function hashSources(folders) {
   const hash = createHash('sha256');
   for (const folder of folders) {
-    for (const entry of fs.readdirSync(folder, { recursive: true, withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    for (const entry of fs
+      .readdirSync(folder, { recursive: true, withFileTypes: true })
+      .sort((a, b) => (a.name < b.name ? -1 : 1))) {
       const file = path.join(entry.parentPath ?? entry.path, entry.name);
-      if (entry.isFile() && /\.ts$/.test(file) && !/\.spec\.ts$/.test(file)) hash.update(file).update(fs.readFileSync(file));
+      if (entry.isFile() && /\.ts$/.test(file) && !/\.spec\.ts$/.test(file))
+        hash.update(file).update(fs.readFileSync(file));
     }
   }
   return hash.digest('hex');
@@ -25,6 +28,8 @@ await build({
   target: 'node20',
   packages: 'external',
   sourcemap: true,
-  define: { EWER_CORPUS_VERSION: JSON.stringify(hashSources(['demo', 'core/collection', 'core/text', 'core/record'])) },
+  define: {
+    EWER_CORPUS_VERSION: JSON.stringify(hashSources(['demo', 'core/collection', 'core/text', 'core/record'])),
+  },
   logLevel: 'warning',
 });

@@ -16,7 +16,8 @@ export interface AppParts {
   readonly faults?: Faults;
 }
 
-const CONTENT_POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; worker-src 'self'; script-src 'self'";
+const CONTENT_POLICY =
+  "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; worker-src 'self'; script-src 'self'";
 const ONE_YEAR = 365 * 24 * 3600 * 1000;
 
 /** Builds the server without listening. */
@@ -24,13 +25,19 @@ export function createApp({ collections, webFolder, clock, faults = new Map() }:
   const app = express();
   app.disable('x-powered-by');
   app.use((_, response, next) => {
-    response.set({ 'Content-Security-Policy': CONTENT_POLICY, 'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'no-referrer' });
+    response.set({
+      'Content-Security-Policy': CONTENT_POLICY,
+      'X-Content-Type-Options': 'nosniff',
+      'Referrer-Policy': 'no-referrer',
+    });
     next();
   });
   app.use(express.json({ limit: LARGEST_BODY }));
   app.get('/api/health', (_, response) => void response.json({ ready: true }));
   app.use('/api/standins', createStandinRoutes(collections, faults, clock));
-  app.use('/api', (_, response) => sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such address' })));
+  app.use('/api', (_, response) =>
+    sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such address' })),
+  );
   if (webFolder !== undefined) serveWeb(app, webFolder);
   app.use(reportFault);
   return app;
@@ -38,15 +45,34 @@ export function createApp({ collections, webFolder, clock, faults = new Map() }:
 
 /** Hashed files are kept for a year; the page itself is always asked for again. */
 function serveWeb(app: Express, folder: string): void {
-  app.use(express.static(folder, { index: false, setHeaders: (response, path) => void (/-[A-Z0-9]{8}\./.test(path) && response.set('Cache-Control', `public, max-age=${ONE_YEAR / 1000}, immutable`)) }));
-  app.get('/{*path}', (_, response) => response.set('Cache-Control', 'no-store').sendFile(join(folder, 'index.html')));
+  app.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) =>
+        void (
+          /-[A-Z0-9]{8}\./.test(path) &&
+          response.set('Cache-Control', `public, max-age=${ONE_YEAR / 1000}, immutable`)
+        ),
+    }),
+  );
+  app.get('/{*path}', (_, response) =>
+    response.set('Cache-Control', 'no-store').sendFile(join(folder, 'index.html')),
+  );
 }
 
 /** Every failure of a request is a problem in JSON, never a stack. */
-const reportFault: ErrorRequestHandler = (error: { status?: number; type?: string; message?: string }, _request, response, next) => {
+const reportFault: ErrorRequestHandler = (
+  error: { status?: number; type?: string; message?: string },
+  _request,
+  response,
+  next,
+) => {
   if (response.headersSent) return next(error);
-  if (error.type === 'entity.too.large') return sendProblem(response, 413, createProblem('request-too-large', 'error', { most: '2 MiB' }));
+  if (error.type === 'entity.too.large')
+    return sendProblem(response, 413, createProblem('request-too-large', 'error', { most: '2 MiB' }));
   const isTheirs = error.status !== undefined && error.status < 500;
-  const problem = isTheirs ? createProblem('request-invalid', 'error', { detail: error.message ?? 'not JSON' }) : createProblem('server-fault', 'error');
+  const problem = isTheirs
+    ? createProblem('request-invalid', 'error', { detail: error.message ?? 'not JSON' })
+    : createProblem('server-fault', 'error');
   return sendProblem(response, isTheirs ? 400 : 500, problem);
 };

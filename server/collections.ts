@@ -1,7 +1,15 @@
 import { createHash } from 'node:crypto';
 import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { NEUTRAL_ANALYSIS, createDocument, createEvaluator, createIndexBuilder, readSnapshot, writeSnapshot, type Evaluator } from '#core/collection/index';
+import {
+  NEUTRAL_ANALYSIS,
+  createDocument,
+  createEvaluator,
+  createIndexBuilder,
+  readSnapshot,
+  writeSnapshot,
+  type Evaluator,
+} from '#core/collection/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createHolding } from '#demo/holdings';
@@ -28,7 +36,11 @@ export interface CorpusChoice {
 }
 
 /** Makes the holdings and their indexes and writes them to a folder, unless they are there. */
-export async function buildCollections(folder: string, choice: CorpusChoice, tell: (line: string) => void): Promise<void> {
+export async function buildCollections(
+  folder: string,
+  choice: CorpusChoice,
+  tell: (line: string) => void,
+): Promise<void> {
   const stamp = createStamp(choice);
   if ((await readText(join(folder, 'stamp'))) === stamp) return;
   tell(`Making the made-up corpus of ${choice.count.toLocaleString('en')} works …`);
@@ -55,7 +67,8 @@ export async function buildCollections(folder: string, choice: CorpusChoice, tel
     await writeFile(join(temporary, `${standin.id}.records`), Buffer.concat(lines));
     await writeFile(join(temporary, `${standin.id}.offsets`), Buffer.from(offsets.buffer));
     await writeFile(join(temporary, `${standin.id}.index`), writeSnapshot(own.finish()));
-    if (standin.analysis !== NEUTRAL_ANALYSIS) await writeFile(join(temporary, `${standin.id}.neutral`), writeSnapshot(neutral.finish()));
+    if (standin.analysis !== NEUTRAL_ANALYSIS)
+      await writeFile(join(temporary, `${standin.id}.neutral`), writeSnapshot(neutral.finish()));
   }
   await writeFile(join(temporary, 'stamp'), stamp);
   await rm(folder, { recursive: true, force: true });
@@ -81,7 +94,8 @@ async function openCollection(folder: string, standin: Standin): Promise<Standin
     evaluator,
     vocabulary: findVocabulary(standin.id),
     size: evaluator.index.size,
-    getRecord: (number) => JSON.parse(records.toString('utf8', offsets[number], offsets[number + 1])) as BibliographicRecord,
+    getRecord: (number) =>
+      JSON.parse(records.toString('utf8', offsets[number], offsets[number + 1])) as BibliographicRecord,
     getLaboratory: () => {
       if (standin.analysis === NEUTRAL_ANALYSIS) return Promise.resolve(evaluator);
       laboratory ??= openIndex(join(folder, `${standin.id}.neutral`));

@@ -9,10 +9,16 @@ import type { ServiceProblem } from './standins/string-fault';
 /** A clock in milliseconds, handed in so that time limits can be tested. */
 export type Clock = () => number;
 
-type Found = { readonly set: RecordSet; readonly expression: SetExpression } | { readonly problem: ServiceProblem };
+type Found =
+  { readonly set: RecordSet; readonly expression: SetExpression } | { readonly problem: ServiceProblem };
 
 /** Counts strings as the database itself would: read by its own reader, limited by its own boxes. */
-export function countStrings(collection: StandinCollection, strings: readonly string[], boxes: Boxes, clock: Clock): CountEntry[] {
+export function countStrings(
+  collection: StandinCollection,
+  strings: readonly string[],
+  boxes: Boxes,
+  clock: Clock,
+): CountEntry[] {
   return strings.map((text) => {
     const found = findRecords(collection, text, boxes, clock);
     return 'problem' in found ? found : describeTotal(collection, found.set.count());
@@ -20,27 +26,44 @@ export function countStrings(collection: StandinCollection, strings: readonly st
 }
 
 /** The first records of a string, in the order asked for. */
-export function searchString(collection: StandinCollection, request: SearchRequest, clock: Clock): SearchAnswer | { problem: ServiceProblem } {
+export function searchString(
+  collection: StandinCollection,
+  request: SearchRequest,
+  clock: Clock,
+): SearchAnswer | { problem: ServiceProblem } {
   const found = findRecords(collection, request.string, request.boxes, clock);
   if ('problem' in found) return found;
   const numbers = sortRecords(collection, found, request.sort);
-  const records = numbers.slice(request.start, request.start + request.rows).map((number) => collection.getRecord(number));
+  const records = numbers
+    .slice(request.start, request.start + request.rows)
+    .map((number) => collection.getRecord(number));
   const { total, estimated } = describeTotal(collection, numbers.length);
   return { total, estimated, records };
 }
 
-function sortRecords(collection: StandinCollection, found: { set: RecordSet; expression: SetExpression }, sort: SearchRequest['sort']): number[] {
+function sortRecords(
+  collection: StandinCollection,
+  found: { set: RecordSet; expression: SetExpression },
+  sort: SearchRequest['sort'],
+): number[] {
   const { index } = collection.evaluator;
-  const weights: ArrayLike<number> = sort === 'newest' ? index.years : scoreRecords(index, found.expression, found.set);
+  const weights: ArrayLike<number> =
+    sort === 'newest' ? index.years : scoreRecords(index, found.expression, found.set);
   return found.set.list().sort((a, b) => weights[b]! - weights[a]! || b - a);
 }
 
 function findRecords(collection: StandinCollection, text: string, boxes: Boxes, clock: Clock): Found {
   const read = readStandinString(collection.standin, text, collection.vocabulary);
   if (read.problem) return { problem: read.problem };
-  const expression: SetExpression = { kind: 'and', items: [read.value, ...createBoxExpressions(boxes, collection.standin.boxes)] };
+  const expression: SetExpression = {
+    kind: 'and',
+    items: [read.value, ...createBoxExpressions(boxes, collection.standin.boxes)],
+  };
   const start = clock();
-  const outcome = collection.evaluator.evaluate(expression, () => clock() - start > TIME_LIMIT_SECONDS * 1000);
+  const outcome = collection.evaluator.evaluate(
+    expression,
+    () => clock() - start > TIME_LIMIT_SECONDS * 1000,
+  );
   if (outcome.ok) return { set: outcome.value, expression };
   return { problem: { code: 'too-slow', at: [0, text.length], message: describeProblem(outcome.problem) } };
 }
@@ -48,9 +71,13 @@ function findRecords(collection: StandinCollection, text: string, boxes: Boxes, 
 /** The ticked boxes as sets; a box that the database does not have does nothing there. */
 function createBoxExpressions(boxes: Boxes, known: readonly BoxName[]): SetExpression[] {
   const sets: SetExpression[] = [];
-  const any = (name: string, values: readonly string[]): SetExpression => ({ kind: 'or', items: values.map((value) => ({ kind: 'key', key: `${name}=${value}` })) });
+  const any = (name: string, values: readonly string[]): SetExpression => ({
+    kind: 'or',
+    items: values.map((value) => ({ kind: 'key', key: `${name}=${value}` })),
+  });
   const { years, types = [], languages = [], peerReviewed, fullText } = boxes;
-  if (known.includes('years') && years) sets.push({ kind: 'range', column: 'years', from: years.from ?? 1, to: years.to ?? 9999 });
+  if (known.includes('years') && years)
+    sets.push({ kind: 'range', column: 'years', from: years.from ?? 1, to: years.to ?? 9999 });
   if (known.includes('types') && types.length > 0) sets.push(any('type', types));
   if (known.includes('languages') && languages.length > 0) sets.push(any('language', languages));
   if (known.includes('peerReviewed') && peerReviewed) sets.push({ kind: 'key', key: 'peer=yes' });
@@ -58,7 +85,14 @@ function createBoxExpressions(boxes: Boxes, known: readonly BoxName[]): SetExpre
   return sets;
 }
 
-function describeTotal({ standin }: StandinCollection, count: number): { total: number; estimated: boolean; notes: string[] } {
+function describeTotal(
+  { standin }: StandinCollection,
+  count: number,
+): { total: number; estimated: boolean; notes: string[] } {
   if (count <= standin.exactUpTo) return { total: count, estimated: false, notes: [] };
-  return { total: Math.round(count / 100) * 100, estimated: true, notes: ['Large numbers are rounded to hundreds.'] };
+  return {
+    total: Math.round(count / 100) * 100,
+    estimated: true,
+    notes: ['Large numbers are rounded to hundreds.'],
+  };
 }

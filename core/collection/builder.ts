@@ -26,7 +26,10 @@ export function createIndexBuilder(analysis: Analysis = NEUTRAL_ANALYSIS): Index
 }
 
 /** An index over some documents. */
-export function buildIndex(documents: Iterable<IndexDocument>, analysis: Analysis = NEUTRAL_ANALYSIS): CollectionIndex {
+export function buildIndex(
+  documents: Iterable<IndexDocument>,
+  analysis: Analysis = NEUTRAL_ANALYSIS,
+): CollectionIndex {
   const builder = createIndexBuilder(analysis);
   for (const document of documents) builder.add(document);
   return builder.finish();
@@ -211,7 +214,8 @@ class PendingSegment {
         const doc = this.wordDocs[order[at]!]!;
         let last = at;
         let mask = 0;
-        while (last < end && this.wordDocs[order[last]!] === doc) mask |= 1 << this.wordFields[order[last++]!]!;
+        while (last < end && this.wordDocs[order[last]!] === doc)
+          mask |= 1 << this.wordFields[order[last++]!]!;
         const frequency = last - at;
         if (postings % SKIP === 0) skips[postings / SKIP] = written;
         docs[postings] = doc;

@@ -69,7 +69,8 @@ export function findField(segment: Segment, doc: number, position: number): Fiel
 
 /** The bytes that the index keeps for its records: postings, positions, columns and keys. */
 export function measureBytes(index: CollectionIndex): number {
-  let bytes = index.years.byteLength + index.entered.byteLength + index.sorted.byteLength + index.reversed.byteLength;
+  let bytes =
+    index.years.byteLength + index.entered.byteLength + index.sorted.byteLength + index.reversed.byteLength;
   for (const segment of index.segments) {
     bytes += segment.starts.byteLength + segment.docs.byteLength + segment.meta.byteLength;
     bytes += segment.positions.byteLength + segment.skips.byteLength + segment.fieldStarts.byteLength;

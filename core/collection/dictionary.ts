@@ -15,15 +15,28 @@ export function findTerms(index: CollectionIndex, pattern: Pattern, cap = Infini
   const suffix = findSuffix(pattern);
   if (prefix === '' && suffix !== '') {
     const found = collect(index, index.reversed, reverse(suffix), reverse, matches, Infinity);
-    return found.sort((a, b) => (index.terms[a]! < index.terms[b]! ? -1 : 1)).slice(0, cap === Infinity ? undefined : cap);
+    return found
+      .sort((a, b) => (index.terms[a]! < index.terms[b]! ? -1 : 1))
+      .slice(0, cap === Infinity ? undefined : cap);
   }
   return collect(index, index.sorted, prefix, (text) => text, matches, cap);
 }
 
 /** The words of an index that begin with some letters, with the number of records of each. */
-export function listWords(index: CollectionIndex, prefix: string, most: number): { word: string; records: number }[] {
+export function listWords(
+  index: CollectionIndex,
+  prefix: string,
+  most: number,
+): { word: string; records: number }[] {
   const from = foldLetters(prefix);
-  const terms = collect(index, index.sorted, from, (text) => text, () => true, most);
+  const terms = collect(
+    index,
+    index.sorted,
+    from,
+    (text) => text,
+    () => true,
+    most,
+  );
   return terms.map((term) => ({ word: index.terms[term]!, records: countPostings(index, term) }));
 }
 
@@ -51,7 +64,12 @@ function collect(
 }
 
 /** The first place of an order whose word is not before the given one. */
-function findFirst(index: CollectionIndex, order: Uint32Array, word: string, read: (text: string) => string): number {
+function findFirst(
+  index: CollectionIndex,
+  order: Uint32Array,
+  word: string,
+  read: (text: string) => string,
+): number {
   let low = 0;
   let high = order.length;
   while (low < high) {

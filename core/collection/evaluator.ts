@@ -44,7 +44,9 @@ class CachingEvaluator implements Evaluator {
     this.deadline = deadline;
     this.late = false;
     const set = this.find(expression);
-    return this.late ? fail(createProblem('query-too-slow', 'error', { seconds: TIME_LIMIT_SECONDS })) : succeed(set);
+    return this.late
+      ? fail(createProblem('query-too-slow', 'error', { seconds: TIME_LIMIT_SECONDS }))
+      : succeed(set);
   }
 
   forget(): void {
@@ -167,7 +169,8 @@ class CachingEvaluator implements Evaluator {
         this.late = true;
         return;
       }
-      for (const doc of findNearRecords(this.index, segment, expression, expression.fields)) set.add(number * SEGMENT_SIZE + doc);
+      for (const doc of findNearRecords(this.index, segment, expression, expression.fields))
+        set.add(number * SEGMENT_SIZE + doc);
     });
     return set;
   }
@@ -203,9 +206,15 @@ const COSTS: Readonly<Record<SetExpression['kind'], number>> = {
 };
 
 /** A weight for each record of a set by how often, where and how rare its positive words stand. */
-export function scoreRecords(index: CollectionIndex, expression: SetExpression, set: RecordSet): Float32Array {
+export function scoreRecords(
+  index: CollectionIndex,
+  expression: SetExpression,
+  set: RecordSet,
+): Float32Array {
   const scores = new Float32Array(index.size);
-  const terms = new Set(listPositiveSlots(expression).flatMap((slot) => findTerms(index, slot.pattern, slot.cap)));
+  const terms = new Set(
+    listPositiveSlots(expression).flatMap((slot) => findTerms(index, slot.pattern, slot.cap)),
+  );
   for (const term of terms) {
     const rarity = Math.log(1 + index.size / (1 + countPostings(index, term)));
     index.segments.forEach((segment, number) => {
@@ -222,7 +231,9 @@ export function scoreRecords(index: CollectionIndex, expression: SetExpression, 
   return scores;
 }
 
-function listPositiveSlots(expression: SetExpression): { pattern: Parameters<typeof findTerms>[1]; cap?: number }[] {
+function listPositiveSlots(
+  expression: SetExpression,
+): { pattern: Parameters<typeof findTerms>[1]; cap?: number }[] {
   switch (expression.kind) {
     case 'word':
       return [expression.slot];

@@ -24,7 +24,12 @@ export type SetExpression =
     }
   | { readonly kind: 'key'; readonly key: string }
   /** Inclusive; records without the number are not in it. */
-  | { readonly kind: 'range'; readonly column: 'years' | 'entered'; readonly from: number; readonly to: number }
+  | {
+      readonly kind: 'range';
+      readonly column: 'years' | 'entered';
+      readonly from: number;
+      readonly to: number;
+    }
   | { readonly kind: 'and' | 'or'; readonly items: readonly SetExpression[] }
   | { readonly kind: 'not'; readonly include: SetExpression; readonly exclude: SetExpression };
 
@@ -39,7 +44,8 @@ export function printExpression(expression: SetExpression): string {
     case 'phrase':
       return `"${expression.slots.map(printSlot).join(' ')}":${expression.fields}`;
     case 'near': {
-      const side = (operands: readonly (readonly Slot[])[]) => operands.map((slots) => slots.map(printSlot).join(' ')).join('|');
+      const side = (operands: readonly (readonly Slot[])[]) =>
+        operands.map((slots) => slots.map(printSlot).join(' ')).join('|');
       const order = expression.ordered ? '<' : '~';
       return `${side(expression.left)}${order}${expression.distance}${order}${side(expression.right)}:${expression.fields}`;
     }

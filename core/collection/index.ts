@@ -4,7 +4,14 @@ export type { IndexBuilder } from './builder';
 export { NEUTRAL_ANALYSIS, measureBytes } from './collection-index';
 export type { Analysis, CollectionIndex } from './collection-index';
 export { countPostings, findTerms, listWords } from './dictionary';
-export { ALL_FIELDS, INDEX_FIELDS, countMonths, createDocument, createLabelKey, maskFields } from './document';
+export {
+  ALL_FIELDS,
+  INDEX_FIELDS,
+  countMonths,
+  createDocument,
+  createLabelKey,
+  maskFields,
+} from './document';
 export type { FieldMask, IndexDocument, IndexField } from './document';
 export { TIME_LIMIT_SECONDS, createEvaluator, scoreRecords } from './evaluator';
 export type { Deadline, Evaluator } from './evaluator';

@@ -25,12 +25,21 @@ function translate(node: QueryNode, fields: readonly Field[], settings: NeutralS
     case 'or':
       return { kind: node.kind, items: node.items.map((item) => translate(item, fields, settings)) };
     case 'not': {
-      const [include, exclude] = [node.include, node.exclude].map((part) => translate(part, fields, settings));
+      const [include, exclude] = [node.include, node.exclude].map((part) =>
+        translate(part, fields, settings),
+      );
       return { kind: 'not', include: include!, exclude: exclude! };
     }
     case 'near': {
       const { distance, ordered } = node;
-      return { kind: 'near', left: listOperands(node.left), right: listOperands(node.right), distance, ordered, fields: createFieldMask(fields) };
+      return {
+        kind: 'near',
+        left: listOperands(node.left),
+        right: listOperands(node.right),
+        distance,
+        ordered,
+        fields: createFieldMask(fields),
+      };
     }
     case 'fielded':
       return translate(node.item, node.fields, settings);
@@ -48,11 +57,18 @@ function translate(node: QueryNode, fields: readonly Field[], settings: NeutralS
   }
 }
 
-function createHeadingExpression(node: QueryNode & { kind: 'heading' }, vocabulary: Vocabulary | undefined): SetExpression {
-  if (!vocabulary || (node.vocabulary !== undefined && node.vocabulary !== vocabulary.id)) return { kind: 'none' };
+function createHeadingExpression(
+  node: QueryNode & { kind: 'heading' },
+  vocabulary: Vocabulary | undefined,
+): SetExpression {
+  if (!vocabulary || (node.vocabulary !== undefined && node.vocabulary !== vocabulary.id))
+    return { kind: 'none' };
   if (node.scope !== 'branch') return { kind: 'key', key: `${node.scope}=${createLabelKey(node.label)}` };
   const labels = vocabulary.listBranch(node.label);
-  return { kind: 'or', items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })) };
+  return {
+    kind: 'or',
+    items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })),
+  };
 }
 
 /** The index fields that a field set of the query language stands for. */

@@ -1,4 +1,11 @@
-import { FREQUENCY_BITS, FREQUENCY_ESCAPE, SKIP, findField, type CollectionIndex, type Segment } from './collection-index';
+import {
+  FREQUENCY_BITS,
+  FREQUENCY_ESCAPE,
+  SKIP,
+  findField,
+  type CollectionIndex,
+  type Segment,
+} from './collection-index';
 import { ALL_FIELDS, type FieldMask } from './document';
 import { findTerms } from './dictionary';
 import type { Slot } from './expression';
@@ -9,9 +16,16 @@ export type Places = Float64Array;
 const RECORD = 65_536;
 
 /** The places where a phrase of one or more words begins, in the given fields. */
-export function findPhrasePlaces(index: CollectionIndex, segment: Segment, slots: readonly Slot[], fields: FieldMask): Places {
+export function findPhrasePlaces(
+  index: CollectionIndex,
+  segment: Segment,
+  slots: readonly Slot[],
+  fields: FieldMask,
+): Places {
   const terms = slots.map((slot) => findTerms(index, slot.pattern, slot.cap));
-  const sizes = terms.map((list) => list.reduce((sum, term) => sum + segment.starts[term + 1]! - segment.starts[term]!, 0));
+  const sizes = terms.map((list) =>
+    list.reduce((sum, term) => sum + segment.starts[term + 1]! - segment.starts[term]!, 0),
+  );
   const rarest = sizes.indexOf(Math.min(...sizes));
   let places = listPlaces(segment, terms[rarest]!, fields, rarest, undefined);
   const rest = slots.map((_, at) => at).filter((at) => at !== rarest);
@@ -32,7 +46,13 @@ function isInFields(segment: Segment, place: number, fields: FieldMask): boolean
  * The starts of the phrase (position less `offset`) at which one of the terms stands; only those
  * among `within` if given.
  */
-function listPlaces(segment: Segment, terms: readonly number[], fields: FieldMask, offset: number, within: Places | undefined): Places {
+function listPlaces(
+  segment: Segment,
+  terms: readonly number[],
+  fields: FieldMask,
+  offset: number,
+  within: Places | undefined,
+): Places {
   const parts = terms.map((term) => walkTerm(segment, term, fields, offset, within));
   if (parts.length === 1) return parts[0]!;
   const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
@@ -44,7 +64,13 @@ function listPlaces(segment: Segment, terms: readonly number[], fields: FieldMas
   return all.sort();
 }
 
-function walkTerm(segment: Segment, term: number, fields: FieldMask, offset: number, within: Places | undefined): Places {
+function walkTerm(
+  segment: Segment,
+  term: number,
+  fields: FieldMask,
+  offset: number,
+  within: Places | undefined,
+): Places {
   const { docs, meta, positions } = segment;
   const end = segment.starts[term + 1]!;
   let posting = segment.starts[term]!;
@@ -109,7 +135,12 @@ interface Stretch {
 export function findNearRecords(
   index: CollectionIndex,
   segment: Segment,
-  near: { left: readonly (readonly Slot[])[]; right: readonly (readonly Slot[])[]; distance: number; ordered: boolean },
+  near: {
+    left: readonly (readonly Slot[])[];
+    right: readonly (readonly Slot[])[];
+    distance: number;
+    ordered: boolean;
+  },
   fields: FieldMask,
 ): number[] {
   const left = listStretches(index, segment, near.left, fields);
@@ -124,7 +155,10 @@ export function findNearRecords(
       const b = right[at]!;
       const after = b.place - (a.place + a.length - 1);
       const before = a.place - (b.place + b.length - 1);
-      if ((after >= 1 && after <= near.distance) || (!near.ordered && before >= 1 && before <= near.distance)) {
+      if (
+        (after >= 1 && after <= near.distance) ||
+        (!near.ordered && before >= 1 && before <= near.distance)
+      ) {
         records.push(record);
         break;
       }
@@ -133,10 +167,16 @@ export function findNearRecords(
   return records;
 }
 
-function listStretches(index: CollectionIndex, segment: Segment, operands: readonly (readonly Slot[])[], fields: FieldMask): Stretch[] {
+function listStretches(
+  index: CollectionIndex,
+  segment: Segment,
+  operands: readonly (readonly Slot[])[],
+  fields: FieldMask,
+): Stretch[] {
   const stretches: Stretch[] = [];
   for (const slots of operands) {
-    for (const place of findPhrasePlaces(index, segment, slots, fields)) stretches.push({ place, length: slots.length });
+    for (const place of findPhrasePlaces(index, segment, slots, fields))
+      stretches.push({ place, length: slots.length });
   }
   return stretches.sort((a, b) => a.place - b.place);
 }

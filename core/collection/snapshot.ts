@@ -29,7 +29,11 @@ export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
     termBytes: terms.length,
   };
   const head = encodeText(JSON.stringify(header));
-  const total = 4 + align(head.length) + align(terms.length) + arrays.reduce((sum, array) => sum + align(array.byteLength), 0);
+  const total =
+    4 +
+    align(head.length) +
+    align(terms.length) +
+    arrays.reduce((sum, array) => sum + align(array.byteLength), 0);
   const bytes = new Uint8Array(total);
   new DataView(bytes.buffer).setUint32(0, head.length, true);
   bytes.set(head, 4);
@@ -55,14 +59,21 @@ export function readSnapshot(bytes: Uint8Array<ArrayBuffer>): CollectionIndex | 
   const arrays = header.arrays.map(({ wide, length }) => {
     const place = source.byteOffset + at;
     at += align(length * (wide ? 4 : 2));
-    return wide ? new Uint32Array(source.buffer, place, length) : new Uint16Array(source.buffer, place, length);
+    return wide
+      ? new Uint32Array(source.buffer, place, length)
+      : new Uint16Array(source.buffer, place, length);
   });
   let next = 0;
   const take = <T>(): T => arrays[next++] as T;
-  const index = { sorted: take<Uint32Array>(), reversed: take<Uint32Array>(), years: take<Uint16Array>(), entered: take<Uint16Array>() };
+  const index = {
+    sorted: take<Uint32Array>(),
+    reversed: take<Uint32Array>(),
+    years: take<Uint16Array>(),
+    entered: take<Uint16Array>(),
+  };
   const segments = Array.from({ length: header.segments }, () => {
     const parts = SEGMENT_ARRAYS.map((name) => [name, take<Uint16Array | Uint32Array>()]);
-    return Object.fromEntries(parts) as unknown as Segment;
+    return Object.fromEntries(parts);
   });
   const keys = new Map(header.keys.map((key) => [key, take<Uint32Array>()]));
   const { size, analysis } = header;
@@ -83,7 +94,9 @@ function align(length: number): number {
 
 /** UTF-8; written out because the core knows neither Node nor the DOM. */
 function encodeText(text: string): Uint8Array {
-  const escaped = encodeURIComponent(text.replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd'));
+  const escaped = encodeURIComponent(
+    text.replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd'),
+  );
   const bytes = new Uint8Array(escaped.length);
   let length = 0;
   for (let at = 0; at < escaped.length; at++) {

@@ -20,15 +20,22 @@ export function describeDifference(from: State, to: State): StateDifference {
     added.push(...after.filter((item) => !before.includes(item)));
     removed.push(...before.filter((item) => !after.includes(item)));
   };
-  compare(from.concepts.map((concept) => `concept ${concept.name}`), to.concepts.map((concept) => `concept ${concept.name}`));
+  compare(
+    from.concepts.map((concept) => `concept ${concept.name}`),
+    to.concepts.map((concept) => `concept ${concept.name}`),
+  );
   for (const name of new Set([...from.concepts, ...to.concepts].map((concept) => concept.name))) {
     compare(listActiveTerms(from, name), listActiveTerms(to, name));
-    const [before, after] = [from, to].map((state) => state.concepts.find((concept) => concept.name === name)?.off);
-    if (before !== undefined && after !== undefined && before !== after) other.push(`${name} ${after ? 'switched off' : 'switched on'}`);
+    const [before, after] = [from, to].map(
+      (state) => state.concepts.find((concept) => concept.name === name)?.off,
+    );
+    if (before !== undefined && after !== undefined && before !== after)
+      other.push(`${name} ${after ? 'switched off' : 'switched on'}`);
   }
   if (from.draft.trim() !== to.draft.trim()) other.push(`query: ${to.draft.trim().replace(/\s+/g, ' ')}`);
   if (!isSameLimiters(from.limiters, to.limiters)) {
-    const words = (state: State): string[] => listLimiters(state.limiters).map(({ value }) => `limited to ${value}`);
+    const words = (state: State): string[] =>
+      listLimiters(state.limiters).map(({ value }) => `limited to ${value}`);
     compare(words(from), words(to));
   }
   return { added, removed, other };
@@ -40,5 +47,7 @@ export function countDifferences(difference: StateDifference): number {
 }
 
 function listActiveTerms(state: State, concept: string): string[] {
-  return state.concepts.filter(({ name }) => name === concept).flatMap(({ terms }) => terms.filter((term) => !term.off).map((term) => term.text));
+  return state.concepts
+    .filter(({ name }) => name === concept)
+    .flatMap(({ terms }) => terms.filter((term) => !term.off).map((term) => term.text));
 }

@@ -16,7 +16,13 @@ export interface CountRequest {
 /** One count, or the service's own words about why there is none. */
 export type CountEntry =
   | { readonly total: number; readonly estimated: boolean; readonly notes: readonly string[] }
-  | { readonly problem: { readonly code: string; readonly at: readonly [number, number]; readonly message: string } };
+  | {
+      readonly problem: {
+        readonly code: string;
+        readonly at: readonly [number, number];
+        readonly message: string;
+      };
+    };
 
 /** One entry a string, in their order. */
 export interface CountAnswer {
@@ -50,8 +56,12 @@ export interface StandinListing {
 const year = Joi.number().integer().min(0).max(9999);
 const boxes = Joi.object<Boxes>({
   years: Joi.object({ from: year, to: year }),
-  types: Joi.array().items(Joi.valid(...DOCUMENT_TYPES)).max(20),
-  languages: Joi.array().items(Joi.string().pattern(/^[a-z]{2,3}$/)).max(50),
+  types: Joi.array()
+    .items(Joi.valid(...DOCUMENT_TYPES))
+    .max(20),
+  languages: Joi.array()
+    .items(Joi.string().pattern(/^[a-z]{2,3}$/))
+    .max(50),
   peerReviewed: Joi.boolean(),
   fullText: Joi.boolean(),
 }).default({});
@@ -71,11 +81,17 @@ export const SEARCH_REQUEST = Joi.object<SearchRequest>({
 });
 
 /** A neutral query, for proofs and tests. */
-export const LABORATORY_REQUEST = Joi.object<{ query: string }, true>({ query: Joi.string().allow('').max(65_536).required() });
+export const LABORATORY_REQUEST = Joi.object<{ query: string }, true>({
+  query: Joi.string().allow('').max(65_536).required(),
+});
 
 const total = Joi.number().integer().min(0).required();
 const entry = Joi.alternatives(
-  Joi.object({ total, estimated: Joi.boolean().required(), notes: Joi.array().items(Joi.string()).required() }),
+  Joi.object({
+    total,
+    estimated: Joi.boolean().required(),
+    notes: Joi.array().items(Joi.string()).required(),
+  }),
   Joi.object({
     problem: Joi.object({
       code: Joi.string().required(),
@@ -96,8 +112,12 @@ const record = Joi.object({
   title: text.required(),
   abstract: text.required(),
   keywords: Joi.array().items(text).required(),
-  headings: Joi.array().items(Joi.object({ label: text.required(), focus: Joi.boolean(), qualifier: text })).required(),
-  authors: Joi.array().items(Joi.object({ given: text.required(), family: text.required(), affiliation: text })).required(),
+  headings: Joi.array()
+    .items(Joi.object({ label: text.required(), focus: Joi.boolean(), qualifier: text }))
+    .required(),
+  authors: Joi.array()
+    .items(Joi.object({ given: text.required(), family: text.required(), affiliation: text }))
+    .required(),
   source: text.required(),
   year: Joi.number().integer(),
   type: Joi.valid(...DOCUMENT_TYPES).required(),

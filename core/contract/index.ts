@@ -1,2 +1,17 @@
-export { COUNT_REQUEST, LABORATORY_REQUEST, LARGEST_BODY, MOST_STRINGS, SEARCH_ANSWER, SEARCH_REQUEST, createCountAnswerSchema } from './counting';
-export type { CountAnswer, CountEntry, CountRequest, SearchAnswer, SearchRequest, StandinListing } from './counting';
+export {
+  COUNT_REQUEST,
+  LABORATORY_REQUEST,
+  LARGEST_BODY,
+  MOST_STRINGS,
+  SEARCH_ANSWER,
+  SEARCH_REQUEST,
+  createCountAnswerSchema,
+} from './counting';
+export type {
+  CountAnswer,
+  CountEntry,
+  CountRequest,
+  SearchAnswer,
+  SearchRequest,
+  StandinListing,
+} from './counting';

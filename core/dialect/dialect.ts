@@ -55,7 +55,11 @@ export interface Dialect {
   readonly name: string;
   /** One line about the database's kind. */
   readonly about: string;
-  readonly operators: { readonly and: OperatorWords; readonly or: OperatorWords; readonly not: OperatorWords };
+  readonly operators: {
+    readonly and: OperatorWords;
+    readonly or: OperatorWords;
+    readonly not: OperatorWords;
+  };
   /** `left-to-right`, or the operators from the tightest; operators of one level go left to right. */
   readonly precedence: 'left-to-right' | readonly (readonly ('and' | 'or' | 'not')[])[];
   readonly sideBySide: 'and' | 'phrase' | 'error';

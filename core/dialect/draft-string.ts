@@ -1,5 +1,5 @@
 import type { QueryNode } from '../query';
-import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from './fidelity';
+import { type NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from './fidelity';
 
 /** A piece of a string under construction: text and smaller pieces, and the node that it renders. */
 export interface StringPart {
@@ -16,7 +16,7 @@ export interface StringPart {
  */
 export type Result =
   | { readonly kind: 'written'; readonly part: StringPart; readonly drift: Drift }
-  | { readonly kind: 'left-out'; readonly drift: typeof SAME | typeof NARROWER }
+  | { readonly kind: 'left-out'; readonly drift: typeof SAME }
   | { readonly kind: 'nothing' };
 
 /** The result of a node with the reasons found at the node itself. */

@@ -41,7 +41,9 @@ export type ReasonCode = keyof typeof REASON_WORDINGS;
 
 /** The words for a reason, to stand after the piece that it is about. */
 export function describeReason(reason: Reason): string {
-  return REASON_WORDINGS[reason.code].replace(/\{(\w+)\}/g, (_, name: string) => String(reason.data[name] ?? '…'));
+  return REASON_WORDINGS[reason.code].replace(/\{(\w+)\}/g, (_, name: string) =>
+    String(reason.data[name] ?? '…'),
+  );
 }
 
 /** Every reason's code, for the documentation and its test. */
@@ -49,9 +51,9 @@ export const REASON_CODES = Object.keys(REASON_WORDINGS) as readonly ReasonCode[
 
 /** Which way a meaning has moved: bit 0 records gained, bit 1 records lost. */
 export type Drift = 0 | 1 | 2 | 3;
-export const SAME: Drift = 0;
-export const WIDER: Drift = 1;
-export const NARROWER: Drift = 2;
+export const SAME = 0 satisfies Drift;
+export const WIDER = 1 satisfies Drift;
+export const NARROWER = 2 satisfies Drift;
 
 const LEVELS: readonly FidelityLevel[] = ['same', 'wider', 'narrower', 'different'];
 

@@ -18,8 +18,11 @@ export function planFields(fields: readonly Field[], dialect: Dialect, isPhrase:
   if (fields.includes('text')) return planEverything(dialect);
   const wanted = fields.filter((field) => held.includes(field));
   if (wanted.length === 0) return { kind: 'not-held' };
-  if (wanted.length === unmarked.length && wanted.every((field) => unmarked.includes(field))) return { kind: 'unmarked', missing: [] };
-  const usable = wanted.filter((field) => codes[field] !== undefined && !(isPhrase && wordsOnly.includes(field)));
+  if (wanted.length === unmarked.length && wanted.every((field) => unmarked.includes(field)))
+    return { kind: 'unmarked', missing: [] };
+  const usable = wanted.filter(
+    (field) => codes[field] !== undefined && !(isPhrase && wordsOnly.includes(field)),
+  );
   const missing = wanted.filter((field) => !usable.includes(field));
   if (usable.length === 0) return { kind: 'unreachable', missing };
   const marks = usable.map((field) => codes[field] ?? '');
@@ -29,7 +32,9 @@ export function planFields(fields: readonly Field[], dialect: Dialect, isPhrase:
 function planEverything(dialect: Dialect): FieldPlan {
   const { held, unmarked, codes } = dialect.fields;
   if (codes.text !== undefined) return { kind: 'marked', codes: [codes.text], missing: [] };
-  const missing = unmarked.includes('text') ? [] : held.filter((field) => field !== 'text' && !unmarked.includes(field));
+  const missing = unmarked.includes('text')
+    ? []
+    : held.filter((field) => field !== 'text' && !unmarked.includes(field));
   return { kind: 'unmarked', missing };
 }
 

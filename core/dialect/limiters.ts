@@ -30,7 +30,10 @@ const EARLIEST_YEAR = 1000;
 const LATEST_YEAR = 9999;
 
 /** The limiters as a dialect applies them: what joins the string, what is ticked, what is left to say. */
-export function writeLimiters(limiters: Limiters | undefined, dialect: Dialect): { text: string[]; boxes: Boxes; steps: HandStep[] } {
+export function writeLimiters(
+  limiters: Limiters | undefined,
+  dialect: Dialect,
+): { text: string[]; boxes: Boxes; steps: HandStep[] } {
   const text: string[] = [];
   let boxes: Boxes = {};
   const steps: HandStep[] = [];
@@ -47,7 +50,8 @@ export function writeLimiters(limiters: Limiters | undefined, dialect: Dialect):
 export function listLimiters(limiters: Limiters): { name: LimiterName; value: string }[] {
   const { years, types, languages, peerReviewed, fullText } = limiters;
   const found: { name: LimiterName; value: string }[] = [];
-  if (years && (years.from !== undefined || years.to !== undefined)) found.push({ name: 'years', value: describeYears(years) });
+  if (years && (years.from !== undefined || years.to !== undefined))
+    found.push({ name: 'years', value: describeYears(years) });
   if (types && types.length > 0) found.push({ name: 'types', value: types.join(', ') });
   if (languages && languages.length > 0) found.push({ name: 'languages', value: languages.join(', ') });
   if (peerReviewed) found.push({ name: 'peerReviewed', value: 'peer-reviewed' });
@@ -66,7 +70,12 @@ export function isSameLimiters(a: Limiters, b: Limiters): boolean {
   return JSON.stringify(listLimiters(a)) === JSON.stringify(listLimiters(b));
 }
 
-function writeInString(rule: LimiterRule & { how: 'string' }, name: LimiterName, limiters: Limiters, dialect: Dialect): string {
+function writeInString(
+  rule: LimiterRule & { how: 'string' },
+  name: LimiterName,
+  limiters: Limiters,
+  dialect: Dialect,
+): string {
   if (name === 'years') {
     const { from = EARLIEST_YEAR, to = LATEST_YEAR } = limiters.years ?? {};
     return rule.form.replace('{from}', String(from)).replace('{to}', String(to));

@@ -1,6 +1,14 @@
 import { NOWHERE, coverSpans, splitWords, type Span } from '../text';
 import { createProblem, type Problem } from '../problem';
-import { DEFAULT_FIELDS, build, mergeParts, withIds, type Pattern, type PatternPart, type QueryNode } from '../query';
+import {
+  DEFAULT_FIELDS,
+  build,
+  mergeParts,
+  withIds,
+  type Pattern,
+  type PatternPart,
+  type QueryNode,
+} from '../query';
 import { DOCUMENT_TYPES, type DocumentType } from '../record';
 import type { Dialect } from './dialect';
 import type { Limiters } from './limiters';
@@ -77,7 +85,8 @@ class Reader {
       const node = this.readOperand(depth);
       if (!node) continue;
       const last = row.at(-1);
-      if (last && 'node' in last && this.dialect.sideBySide === 'error') this.report('side-by-side', node.span);
+      if (last && 'node' in last && this.dialect.sideBySide === 'error')
+        this.report('side-by-side', node.span);
       if (last && 'node' in last) row.push({ operator: 'and' });
       row.push({ node });
     }
@@ -99,7 +108,9 @@ class Reader {
 
   /** A mark on each side becomes one mark round the pair, since a pair stays within one field. */
   private createNear(left: QueryNode, token: StringToken & { kind: 'near' }, right: QueryNode): QueryNode {
-    const sides = [left, right].map((side) => (side.kind === 'fielded' ? side : { item: side, fields: undefined }));
+    const sides = [left, right].map((side) =>
+      side.kind === 'fielded' ? side : { item: side, fields: undefined },
+    );
     const [a, b] = sides;
     const span = coverSpans(left.span, right.span);
     const near = { ...build.near(a?.item ?? left, token.distance, b?.item ?? right, token.ordered), span };
@@ -119,7 +130,10 @@ class Reader {
       case 'word':
         return this.readMarkBehind(this.readWords(token));
       case 'heading':
-        return { ...build.heading(token.label, token.scope, this.dialect.headings?.vocabulary), span: place(token) };
+        return {
+          ...build.heading(token.label, token.scope, this.dialect.headings?.vocabulary),
+          span: place(token),
+        };
       case 'limiter':
         this.addLimiter(token);
         return undefined;
@@ -165,7 +179,10 @@ class Reader {
   private createQuoted(token: StringToken & { kind: 'quote' }): QueryNode | undefined {
     if (!token.closed) this.report('unclosed-quote', token);
     const wild = this.dialect.phrase.wildcards !== 'none';
-    return this.createLeaf(token.raw.split(/\s+/).flatMap((part) => this.readPatterns(part, wild)), token);
+    return this.createLeaf(
+      token.raw.split(/\s+/).flatMap((part) => this.readPatterns(part, wild)),
+      token,
+    );
   }
 
   /** Words side by side are one phrase where the dialect says so. */
@@ -212,18 +229,23 @@ class Reader {
   }
 
   private addLimiter({ name, values }: StringToken & { kind: 'limiter' }): void {
-    if (name === 'years') this.limiters = { ...this.limiters, years: { from: Number(values[0]), to: Number(values[1]) } };
+    if (name === 'years')
+      this.limiters = { ...this.limiters, years: { from: Number(values[0]), to: Number(values[1]) } };
     if (name === 'types') {
-      const types = DOCUMENT_TYPES.filter((type): type is DocumentType => values.includes(type) || (this.limiters.types ?? []).includes(type));
+      const types = DOCUMENT_TYPES.filter(
+        (type): type is DocumentType => values.includes(type) || (this.limiters.types ?? []).includes(type),
+      );
       this.limiters = { ...this.limiters, types };
     }
-    if (name === 'languages') this.limiters = { ...this.limiters, languages: [...(this.limiters.languages ?? []), ...values] };
+    if (name === 'languages')
+      this.limiters = { ...this.limiters, languages: [...(this.limiters.languages ?? []), ...values] };
     if (name === 'peerReviewed' || name === 'fullText') this.limiters = { ...this.limiters, [name]: true };
   }
 
   /** Makes one node of a row by the dialect's precedence. */
   private joinRow(row: readonly Entry[]): QueryNode | undefined {
-    const levels = this.dialect.precedence === 'left-to-right' ? [['and', 'or', 'not']] : this.dialect.precedence;
+    const levels =
+      this.dialect.precedence === 'left-to-right' ? [['and', 'or', 'not']] : this.dialect.precedence;
     let rest = row;
     for (const level of levels) rest = joinLevel(rest, level);
     const [only] = rest;
@@ -255,7 +277,14 @@ function joinLevel(row: readonly Entry[], level: readonly string[]): Entry[] {
     if (!entry) continue;
     const left = done.at(-1);
     const right = row[at + 1];
-    if (!('operator' in entry) || !level.includes(entry.operator) || !left || !('node' in left) || !right || !('node' in right)) {
+    if (
+      !('operator' in entry) ||
+      !level.includes(entry.operator) ||
+      !left ||
+      !('node' in left) ||
+      !right ||
+      !('node' in right)
+    ) {
       done.push(entry);
       continue;
     }

@@ -10,30 +10,48 @@ const operator = Joi.object({
   anyCase: Joi.boolean().required(),
 });
 const wildcard = Joi.object({
-  sign: Joi.string().length(1).pattern(/[\p{L}\p{N}\s"()]/u, { invert: true }).required(),
+  sign: Joi.string()
+    .length(1)
+    .pattern(/[\p{L}\p{N}\s"()]/u, { invert: true })
+    .required(),
   leastLetters: Joi.number().integer().min(0).max(20).required(),
   where: Joi.valid('end', 'anywhere', 'not-first').required(),
   cap: Joi.number().integer().min(1),
 });
 const limiter = Joi.alternatives(
-  Joi.object({ how: Joi.valid('string').required(), form: text.required(), values: Joi.object().pattern(text, text) }),
+  Joi.object({
+    how: Joi.valid('string').required(),
+    form: text.required(),
+    values: Joi.object().pattern(text, text),
+  }),
   Joi.object({ how: Joi.valid('box', 'none').required() }),
 );
 const field = Joi.valid(...FIELDS);
 const fieldList = Joi.array().items(field).unique();
-const level = Joi.array().items(Joi.valid('and', 'or', 'not')).min(1);
+const level = Joi.array()
+  .items(Joi.valid('and', 'or', 'not'))
+  .min(1);
 
 /** The shape of a dialect document. */
 export const DIALECT_SCHEMA = Joi.object<Dialect>({
-  id: Joi.string().pattern(/^[a-z][a-z0-9-]{0,39}$/).required(),
+  id: Joi.string()
+    .pattern(/^[a-z][a-z0-9-]{0,39}$/)
+    .required(),
   name: text.required(),
   about: text.required(),
-  operators: Joi.object({ and: operator.required(), or: operator.required(), not: operator.required() }).required(),
+  operators: Joi.object({
+    and: operator.required(),
+    or: operator.required(),
+    not: operator.required(),
+  }).required(),
   precedence: Joi.alternatives(Joi.valid('left-to-right'), Joi.array().items(level).min(1)).required(),
   sideBySide: Joi.valid('and', 'phrase', 'error').required(),
   phrase: Joi.object({
     wildcards: Joi.valid('none', 'last-word', 'all').required(),
-    fallbacks: Joi.array().items(Joi.valid(...PHRASE_FALLBACKS)).unique().required(),
+    fallbacks: Joi.array()
+      .items(Joi.valid(...PHRASE_FALLBACKS))
+      .unique()
+      .required(),
   }).required(),
   wildcards: Joi.object({ any: wildcard, one: wildcard, maybe: wildcard }).required(),
   proximity: Joi.array()
@@ -48,7 +66,10 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     )
     .required(),
   fields: Joi.object({
-    mark: Joi.object({ place: Joi.valid('before', 'behind').required(), form: text.pattern(/\{field\}/).required() }).required(),
+    mark: Joi.object({
+      place: Joi.valid('before', 'behind').required(),
+      form: text.pattern(/\{field\}/).required(),
+    }).required(),
     marksGroups: Joi.boolean().required(),
     joint: text,
     codes: Joi.object().pattern(field, text).required(),
@@ -64,20 +85,30 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     focus: text.pattern(/\{label\}/),
     flat: Joi.boolean().required(),
   }),
-  limiters: Joi.object(Object.fromEntries(LIMITER_NAMES.map((name) => [name, limiter.required()]))).required(),
+  limiters: Joi.object(
+    Object.fromEntries(LIMITER_NAMES.map((name) => [name, limiter.required()])),
+  ).required(),
   stopWords: Joi.array().items(text).required(),
   reservedWords: Joi.array().items(text).required(),
   joinsHyphens: Joi.boolean().required(),
-  most: Joi.object({ characters: Joi.number().integer().min(1), truncations: Joi.number().integer().min(0) }).required(),
+  most: Joi.object({
+    characters: Joi.number().integer().min(1),
+    truncations: Joi.number().integer().min(0),
+  }).required(),
   habits: Joi.array().items(text).required(),
 });
 
 /** A dialect document as a value, or all its faults at once. */
-export function readDialect(document: unknown): { dialect: Dialect; problems: [] } | { dialect?: never; problems: Problem[] } {
+export function readDialect(
+  document: unknown,
+): { dialect: Dialect; problems: [] } | { dialect?: never; problems: Problem[] } {
   const result = DIALECT_SCHEMA.validate(document, { abortEarly: false, convert: false });
   if (!result.error) return { dialect: result.value, problems: [] };
   const problems = result.error.details.map((detail) =>
-    createProblem('dialect-invalid', 'error', { path: detail.path.join('.') || 'the whole', fault: detail.message }),
+    createProblem('dialect-invalid', 'error', {
+      path: detail.path.join('.') || 'the whole',
+      fault: detail.message,
+    }),
   );
   return { problems };
 }

@@ -60,7 +60,10 @@ function createRules(dialect: Dialect): TokenRule[] {
     ...createMarkRules(dialect),
     { pattern: /\(/y, make: (_, span) => ({ kind: 'open', ...span }) },
     { pattern: /\)/y, make: (_, span) => ({ kind: 'close', ...span }) },
-    { pattern: /"([^"]*)("?)/y, make: (match, span) => ({ kind: 'quote', raw: match[1] ?? '', closed: match[2] === '"', ...span }) },
+    {
+      pattern: /"([^"]*)("?)/y,
+      make: (match, span) => ({ kind: 'quote', raw: match[1] ?? '', closed: match[2] === '"', ...span }),
+    },
     createWordRule(dialect),
   ];
 }
@@ -71,7 +74,17 @@ function createHeadingRules({ headings }: Dialect): TokenRule[] {
     const form = headings[scope];
     if (form === undefined) return [];
     const pattern = new RegExp(escapeForm(form, { label: '([^"]*)' }), 'iy');
-    return [{ pattern, make: (match: RegExpExecArray, span: Span): StringToken => ({ kind: 'heading', label: (match[1] ?? '').trim(), scope, ...span }) }];
+    return [
+      {
+        pattern,
+        make: (match: RegExpExecArray, span: Span): StringToken => ({
+          kind: 'heading',
+          label: (match[1] ?? '').trim(),
+          scope,
+          ...span,
+        }),
+      },
+    ];
   });
 }
 
@@ -79,10 +92,13 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
   return Object.entries(limiters).flatMap(([name, rule]) => {
     if (rule.how !== 'string') return [];
     const names = Object.entries(rule.values ?? {});
-    const value = names.length > 0 ? `(${names.map(([, code]) => escapeText(code)).join('|')})` : '([\\p{L}\\p{N}-]+)';
+    const value =
+      names.length > 0 ? `(${names.map(([, code]) => escapeText(code)).join('|')})` : '([\\p{L}\\p{N}-]+)';
     const pattern = new RegExp(escapeForm(rule.form, { from: '(\\d{4})', to: '(\\d{4})', value }), 'iuy');
     const make: Maker = (match, span) => {
-      const values = match.slice(1).map((code) => names.find(([, known]) => known.toLowerCase() === code.toLowerCase())?.[0] ?? code);
+      const values = match
+        .slice(1)
+        .map((code) => names.find(([, known]) => known.toLowerCase() === code.toLowerCase())?.[0] ?? code);
       return { kind: 'limiter', name: name as LimiterName, values, ...span };
     };
     return [{ pattern, make }];
@@ -92,7 +108,12 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
 function createProximityRules({ proximity }: Dialect): TokenRule[] {
   return proximity.map(({ sign, counts, ordered }) => ({
     pattern: new RegExp(`${escapeForm(sign, { n: '(\\d{1,3})' })}(?![\\p{L}\\p{N}])`, 'iuy'),
-    make: (match, span) => ({ kind: 'near', distance: Number(match[1]) + (counts === 'between' ? 1 : 0), ordered, ...span }),
+    make: (match, span) => ({
+      kind: 'near',
+      distance: Number(match[1]) + (counts === 'between' ? 1 : 0),
+      ordered,
+      ...span,
+    }),
   }));
 }
 
@@ -104,7 +125,10 @@ function createOperatorRules({ operators }: Dialect): TokenRule[] {
   return words
     .sort((a, b) => b.word.length - a.word.length)
     .map(({ operator, word, anyCase }) => ({
-      pattern: new RegExp(`${escapeText(word).replaceAll(' ', '\\s+')}(?![\\p{L}\\p{M}\\p{N}])`, anyCase ? 'iuy' : 'uy'),
+      pattern: new RegExp(
+        `${escapeText(word).replaceAll(' ', '\\s+')}(?![\\p{L}\\p{M}\\p{N}])`,
+        anyCase ? 'iuy' : 'uy',
+      ),
       make: (_, span) => ({ kind: 'operator', operator, ...span }),
     }));
 }
@@ -114,12 +138,15 @@ function createMarkRules({ fields }: Dialect): TokenRule[] {
   const codes = Object.entries(fields.codes).sort(([, a], [, b]) => b.length - a.length);
   if (codes.length === 0) return [];
   const one = `(?:${codes.map(([, code]) => escapeText(code)).join('|')})`;
-  const list = fields.joint === undefined ? one : `${one}(?:\\s*${escapeText(fields.joint.trim())}\\s*${one})*`;
+  const list =
+    fields.joint === undefined ? one : `${one}(?:\\s*${escapeText(fields.joint.trim())}\\s*${one})*`;
   const pattern = new RegExp(escapeForm(fields.mark.form, { field: `(${list})` }), 'iuy');
   const make: Maker = (match, span) => {
     const parts = fields.joint === undefined ? [match[1] ?? ''] : (match[1] ?? '').split(fields.joint.trim());
     const named = parts.map((part) => part.trim().toLowerCase());
-    const found = codes.filter(([, code]) => named.includes(code.toLowerCase())).map(([field]) => field as Field);
+    const found = codes
+      .filter(([, code]) => named.includes(code.toLowerCase()))
+      .map(([field]) => field as Field);
     return { kind: 'mark', fields: found, ...span };
   };
   return [{ pattern, make }];
@@ -127,8 +154,13 @@ function createMarkRules({ fields }: Dialect): TokenRule[] {
 
 /** A word: letters, marks, digits, hyphens and apostrophes within, and the dialect's wildcard signs. */
 function createWordRule({ wildcards }: Dialect): TokenRule {
-  const signs = Object.values(wildcards).map((rule) => escapeText(rule.sign)).join('');
-  const pattern = new RegExp(`[\\p{L}\\p{M}\\p{N}${signs}](?:[\\p{L}\\p{M}\\p{N}${signs}]|[-’'./](?=[\\p{L}\\p{N}]))*`, 'uy');
+  const signs = Object.values(wildcards)
+    .map((rule) => escapeText(rule.sign))
+    .join('');
+  const pattern = new RegExp(
+    `[\\p{L}\\p{M}\\p{N}${signs}](?:[\\p{L}\\p{M}\\p{N}${signs}]|[-’'./](?=[\\p{L}\\p{N}]))*`,
+    'uy',
+  );
   return { pattern, make: (match, span) => ({ kind: 'word', raw: match[0], ...span }) };
 }
 

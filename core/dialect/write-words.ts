@@ -1,4 +1,12 @@
-import { countLetters, createMatcher, isPlain, mergeParts, printPattern, type Pattern, type PatternPart } from '../query';
+import {
+  countLetters,
+  createMatcher,
+  isPlain,
+  mergeParts,
+  printPattern,
+  type Pattern,
+  type PatternPart,
+} from '../query';
 import type { Dialect, WildcardRule } from './dialect';
 import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from './fidelity';
 
@@ -12,7 +20,11 @@ export interface WrittenWord {
   readonly reasons: readonly Reason[];
 }
 
-const UNWRITABLE = (code: Reason['code']): WrittenWord => ({ spellings: [], drift: NARROWER, reasons: [{ code, data: {} }] });
+const UNWRITABLE = (code: Reason['code']): WrittenWord => ({
+  spellings: [],
+  drift: NARROWER,
+  reasons: [{ code, data: {} }],
+});
 
 /** Writes a pattern with the dialect's wildcards, spelling out or cutting what it has no sign for. */
 export function writeWord(pattern: Pattern, dialect: Dialect): WrittenWord {
@@ -27,20 +39,29 @@ export function writeWord(pattern: Pattern, dialect: Dialect): WrittenWord {
     reasons.push(...fitted.reasons);
     drift = joinDrifts(drift, fitted.drift);
     const plain = isPlain(fitted.pattern);
-    spellings.push({ text: writeSigns(fitted.pattern, dialect), cut: fitted.pattern.some((part) => part.kind === 'any'), plain });
+    spellings.push({
+      text: writeSigns(fitted.pattern, dialect),
+      cut: fitted.pattern.some((part) => part.kind === 'any'),
+      plain,
+    });
   }
   return { spellings: dropRepeats(spellings), drift, reasons: dropRepeats(reasons) };
 }
 
 /** What the database's handling of words does to any word, and to a pattern that may match a small word. */
-export function describeWordHabits(patterns: readonly Pattern[], dialect: Dialect): { drift: Drift; reasons: Reason[] } {
+export function describeWordHabits(
+  patterns: readonly Pattern[],
+  dialect: Dialect,
+): { drift: Drift; reasons: Reason[] } {
   const reasons: Reason[] = [];
   let drift: Drift = SAME;
   if (dialect.joinsHyphens) {
     drift = joinDrifts(drift, WIDER);
     reasons.push({ code: 'hyphens-joined', data: {} });
   }
-  const loses = patterns.some((pattern) => !isPlain(pattern) && dialect.stopWords.some(createMatcher(pattern)));
+  const loses = patterns.some(
+    (pattern) => !isPlain(pattern) && dialect.stopWords.some(createMatcher(pattern)),
+  );
   if (loses) {
     drift = joinDrifts(drift, NARROWER);
     reasons.push({ code: 'stop-word', data: {} });
@@ -59,14 +80,17 @@ export function mustQuote(text: string, dialect: Dialect): boolean {
     operator.read.flatMap((words) => words.split(' ')).map((word) => ({ word, anyCase: operator.anyCase })),
   );
   const reserved = dialect.reservedWords.map((word) => ({ word, anyCase: true }));
-  return [...operators, ...reserved].some(({ word, anyCase }) => (anyCase ? word.toLowerCase() === text.toLowerCase() : word === text));
+  return [...operators, ...reserved].some(({ word, anyCase }) =>
+    anyCase ? word.toLowerCase() === text.toLowerCase() : word === text,
+  );
 }
 
 /** Every reading of the letters that may be there; nothing if there are too many. */
 function spellOut(pattern: Pattern): Pattern[] | undefined {
   let forms: PatternPart[][] = [[]];
   for (const part of pattern) {
-    const choices: PatternPart[][] = part.kind === 'maybe' ? [[], [{ kind: 'letters', text: part.letter }]] : [[part]];
+    const choices: PatternPart[][] =
+      part.kind === 'maybe' ? [[], [{ kind: 'letters', text: part.letter }]] : [[part]];
     forms = forms.flatMap((form) => choices.map((choice) => [...form, ...choice]));
     if (forms.length > MOST_SPELLINGS) return undefined;
   }
@@ -85,7 +109,8 @@ function fitWildcards(pattern: Pattern, dialect: Dialect): Fitted | undefined {
   if (bad >= 0) {
     if (!any || pattern.some((part, at) => at < bad && part.kind === 'any')) return undefined;
     const cut: Pattern = [...pattern.slice(0, bad), { kind: 'any' }];
-    if (!hasLetters(cut, any) || !cut.every((part, at) => isAllowed(part, at, cut, dialect))) return undefined;
+    if (!hasLetters(cut, any) || !cut.every((part, at) => isAllowed(part, at, cut, dialect)))
+      return undefined;
     return withCap({ pattern: cut, drift: WIDER, reasons: [{ code: 'truncation-moved', data: {} }] }, any);
   }
   const cut = pattern.some((part) => part.kind === 'any');
@@ -93,8 +118,13 @@ function fitWildcards(pattern: Pattern, dialect: Dialect): Fitted | undefined {
   if (hasLetters(pattern, any)) return withCap({ pattern, drift: SAME, reasons: [] }, any);
   const bare = pattern.filter((part) => part.kind !== 'any');
   // Without its ending the word still matches itself; without a beginning or a middle it would match something else.
-  if (pattern.at(-1)?.kind !== 'any' || bare.length !== pattern.length - 1 || bare.length === 0) return undefined;
-  return { pattern: bare, drift: NARROWER, reasons: [{ code: 'truncation-too-short', data: { least: any.leastLetters } }] };
+  if (pattern.at(-1)?.kind !== 'any' || bare.length !== pattern.length - 1 || bare.length === 0)
+    return undefined;
+  return {
+    pattern: bare,
+    drift: NARROWER,
+    reasons: [{ code: 'truncation-too-short', data: { least: any.leastLetters } }],
+  };
 }
 
 function withCap(fitted: Fitted, any: WildcardRule): Fitted {

@@ -1,8 +1,38 @@
 import { createProblem, type Problem } from '../problem';
-import { DEFAULT_FIELDS, dropInactive, isPlain, listNodes, type Field, type HeadingNode, type NearNode, type Pattern, type PhraseNode, type QueryNode } from '../query';
+import {
+  DEFAULT_FIELDS,
+  dropInactive,
+  isPlain,
+  listNodes,
+  type Field,
+  type HeadingNode,
+  type NearNode,
+  type Pattern,
+  type PhraseNode,
+  type QueryNode,
+} from '../query';
 import type { Dialect } from './dialect';
-import { bracketPart, createPart, intersectResults, joinParts, uniteResults, type Rendered, type Result, type StringPart } from './draft-string';
-import { NARROWER, SAME, WIDER, describeDrift, invertDrift, joinDrifts, type Drift, type Fidelity, type Reason } from './fidelity';
+import {
+  bracketPart,
+  createPart,
+  intersectResults,
+  joinParts,
+  uniteResults,
+  type Rendered,
+  type Result,
+  type StringPart,
+} from './draft-string';
+import {
+  NARROWER,
+  SAME,
+  WIDER,
+  describeDrift,
+  invertDrift,
+  joinDrifts,
+  type Drift,
+  type Fidelity,
+  type Reason,
+} from './fidelity';
 import { markField, planFields } from './fields';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
 import { MOST_SPELLINGS, describeWordHabits, isStopWord, mustQuote, writeWord } from './write-words';
@@ -55,20 +85,48 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
   const active = dropInactive(root, dialect.id);
   const result: Result = active ? writer.write(active) : { kind: 'nothing' };
   const limiters = writeLimiters(settings.limiters, dialect);
-  const { text, pieces } = result.kind === 'written' ? layOut(result.part, limiters.text, dialect) : { text: '', pieces: [] };
+  const { text, pieces } =
+    result.kind === 'written' ? layOut(result.part, limiters.text, dialect) : { text: '', pieces: [] };
   const truncations = countTruncations(text, dialect);
   const problems: Problem[] = [];
   const { characters, truncations: mostTruncations } = dialect.most;
   if (text === '') problems.push(createProblem('nothing-to-send', 'error', { database: dialect.name }));
   if (characters !== undefined && text.length > characters) {
-    problems.push(createProblem('string-too-long', 'error', { length: text.length, most: characters, database: dialect.name }));
+    problems.push(
+      createProblem('string-too-long', 'error', {
+        length: text.length,
+        most: characters,
+        database: dialect.name,
+      }),
+    );
   }
   if (mostTruncations !== undefined && truncations > mostTruncations) {
-    problems.push(createProblem('too-many-truncations', 'error', { count: truncations, most: mostTruncations, database: dialect.name }));
+    problems.push(
+      createProblem('too-many-truncations', 'error', {
+        count: truncations,
+        most: mostTruncations,
+        database: dialect.name,
+      }),
+    );
   }
-  const whole = result.kind === 'written' ? describeDrift(result.drift) : result.kind === 'left-out' && result.drift !== SAME ? 'left-out' : 'same';
+  const whole =
+    result.kind === 'written'
+      ? describeDrift(result.drift)
+      : result.kind === 'left-out' && result.drift !== SAME
+        ? 'left-out'
+        : 'same';
   const { boxes, steps } = limiters;
-  return { database: dialect.id, text, pieces, fidelity: writer.fidelity, whole, boxes, steps, truncations, problems };
+  return {
+    database: dialect.id,
+    text,
+    pieces,
+    fidelity: writer.fidelity,
+    whole,
+    boxes,
+    steps,
+    truncations,
+    problems,
+  };
 }
 
 function countTruncations(text: string, dialect: Dialect): number {
@@ -77,7 +135,11 @@ function countTruncations(text: string, dialect: Dialect): number {
 }
 
 /** Turns the nested parts into one string and the places of its pieces; limiters go round the bracketed whole. */
-function layOut(part: StringPart, limiters: readonly string[], dialect: Dialect): { text: string; pieces: Piece[] } {
+function layOut(
+  part: StringPart,
+  limiters: readonly string[],
+  dialect: Dialect,
+): { text: string; pieces: Piece[] } {
   let text = '';
   const pieces: Piece[] = [];
   const add = (inner: string | StringPart, block: string | undefined): void => {
@@ -90,7 +152,12 @@ function layOut(part: StringPart, limiters: readonly string[], dialect: Dialect)
     pieces.push({ start: text.length, end: 0, nodeId: inner.node.id });
     for (const smaller of inner.parts) add(smaller, own);
     const start = pieces[place]?.start ?? 0;
-    pieces[place] = { start, end: text.length, nodeId: inner.node.id, ...(own !== undefined && { block: own }) };
+    pieces[place] = {
+      start,
+      end: text.length,
+      nodeId: inner.node.id,
+      ...(own !== undefined && { block: own }),
+    };
   };
   for (const inner of limiters.length > 0 ? bracketPart(part) : [part]) add(inner, undefined);
   const text2 = [text, ...limiters].join(` ${dialect.operators.and.write} `);
@@ -117,9 +184,15 @@ class Writer {
   private render(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
     switch (node.kind) {
       case 'and':
-        return this.renderAnd(node, node.items.map((item) => this.write(item, fields)));
+        return this.renderAnd(
+          node,
+          node.items.map((item) => this.write(item, fields)),
+        );
       case 'or':
-        return this.renderOr(node, node.items.map((item) => this.write(item, fields)));
+        return this.renderOr(
+          node,
+          node.items.map((item) => this.write(item, fields)),
+        );
       case 'not':
         return this.renderNot(node, this.write(node.include, fields), this.write(node.exclude, fields));
       case 'near':
@@ -138,7 +211,8 @@ class Writer {
   }
 
   private renderAnd(node: QueryNode, results: readonly Result[]): Rendered {
-    if (results.some((result) => result.kind === 'nothing')) return { result: { kind: 'nothing' }, reasons: [] };
+    if (results.some((result) => result.kind === 'nothing'))
+      return { result: { kind: 'nothing' }, reasons: [] };
     const { parts, drift } = intersectResults(results);
     if (parts.length === 0) return this.leaveAllOut(results);
     const part = joinParts(node, this.dialect.operators.and.write, parts);
@@ -157,7 +231,10 @@ class Writer {
     if (exclude.kind !== 'written') {
       const lost: Drift = exclude.kind === 'left-out' && exclude.drift !== SAME ? WIDER : SAME;
       const part = { ...include.part, node };
-      return { result: { kind: 'written', part, drift: joinDrifts(include.drift, lost) }, reasons: this.noteLeftOut([exclude]) };
+      return {
+        result: { kind: 'written', part, drift: joinDrifts(include.drift, lost) },
+        reasons: this.noteLeftOut([exclude]),
+      };
     }
     const drift = joinDrifts(include.drift, invertDrift(exclude.drift));
     const part = joinParts(node, this.dialect.operators.not.write, [include.part, exclude.part]);
@@ -166,9 +243,13 @@ class Writer {
 
   /** All members are left out: so is the group. It is no loss only if none of them was one. */
   private leaveAllOut(results: readonly Result[]): Rendered {
-    if (results.every((result) => result.kind === 'nothing')) return { result: { kind: 'nothing' }, reasons: [] };
+    if (results.every((result) => result.kind === 'nothing'))
+      return { result: { kind: 'nothing' }, reasons: [] };
     const loses = results.some((result) => result.kind === 'left-out' && result.drift === NARROWER);
-    return { result: { kind: 'left-out', drift: loses ? NARROWER : SAME }, reasons: this.noteLeftOut(results) };
+    return {
+      result: { kind: 'left-out', drift: loses ? NARROWER : SAME },
+      reasons: this.noteLeftOut(results),
+    };
   }
 
   private noteLeftOut(results: readonly Result[]): Reason[] {
@@ -180,16 +261,31 @@ class Writer {
   private renderFielded(node: QueryNode & { kind: 'fielded' }): Rendered {
     const plan = planFields(node.fields, this.dialect, true);
     const leaves = listNodes(node.item);
-    const markable = leaves.every((leaf) => !['heading', 'fielded', 'empty'].includes(leaf.kind)) && leaves.length > 1;
+    const markable =
+      leaves.every((leaf) => !['heading', 'fielded', 'empty'].includes(leaf.kind)) && leaves.length > 1;
     const [code] = plan.kind === 'marked' ? plan.codes : [];
-    if (!markable || !this.dialect.fields.marksGroups || plan.kind !== 'marked' || code === undefined || plan.codes.length > 1 || plan.missing.length > 0) {
+    if (
+      !markable ||
+      !this.dialect.fields.marksGroups ||
+      plan.kind !== 'marked' ||
+      code === undefined ||
+      plan.codes.length > 1 ||
+      plan.missing.length > 0
+    ) {
       return { result: this.write(node.item, node.fields), reasons: [] };
     }
     const inner = this.writeUnmarked(node.item);
     if (inner.kind !== 'written') return { result: inner, reasons: [] };
     const [before = '', after = ''] = markField('\u0000', code, this.dialect).split('\u0000');
     const body = inner.part.needsBrackets ? ['(', inner.part, ')'] : [inner.part];
-    return { result: { kind: 'written', part: { node, parts: [before, ...body, after], needsBrackets: false }, drift: inner.drift }, reasons: [] };
+    return {
+      result: {
+        kind: 'written',
+        part: { node, parts: [before, ...body, after], needsBrackets: false },
+        drift: inner.drift,
+      },
+      reasons: [],
+    };
   }
 
   /** Writes leaves without marks of their own, since a mark round them all follows. */
@@ -200,10 +296,16 @@ class Writer {
   private renderHeading(node: HeadingNode): Rendered {
     const { headings } = this.dialect;
     if (!headings || (node.vocabulary !== undefined && node.vocabulary !== headings.vocabulary)) {
-      return { result: { kind: 'left-out', drift: SAME }, reasons: [{ code: 'heading-elsewhere', data: {} }] };
+      return {
+        result: { kind: 'left-out', drift: SAME },
+        reasons: [{ code: 'heading-elsewhere', data: {} }],
+      };
     }
     if (node.label.includes('"')) {
-      return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'heading-unwritable', data: {} }] };
+      return {
+        result: { kind: 'left-out', drift: NARROWER },
+        reasons: [{ code: 'heading-unwritable', data: {} }],
+      };
     }
     const reasons: Reason[] = [];
     let drift: Drift = SAME;
@@ -218,7 +320,10 @@ class Writer {
         drift = NARROWER;
       }
     }
-    return { result: { kind: 'written', part: createPart(node, form.replace('{label}', node.label)), drift }, reasons };
+    return {
+      result: { kind: 'written', part: createPart(node, form.replace('{label}', node.label)), drift },
+      reasons,
+    };
   }
 
   private getFields(fields: readonly Field[] | undefined): readonly Field[] {
@@ -227,10 +332,22 @@ class Writer {
   }
 
   /** A word or a phrase: once for each field mark and each spelling, joined by OR. */
-  private renderWords(node: QueryNode, words: readonly Pattern[], fields: readonly Field[] | undefined): Rendered {
+  private renderWords(
+    node: QueryNode,
+    words: readonly Pattern[],
+    fields: readonly Field[] | undefined,
+  ): Rendered {
     const plan = planFields(this.getFields(fields), this.dialect, words.length > 1);
-    if (plan.kind === 'not-held') return { result: { kind: 'left-out', drift: SAME }, reasons: [{ code: 'field-missing', data: { fields: this.getFields(fields).join(', ') } }] };
-    if (plan.kind === 'unreachable') return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'field-missing', data: { fields: plan.missing.join(', ') } }] };
+    if (plan.kind === 'not-held')
+      return {
+        result: { kind: 'left-out', drift: SAME },
+        reasons: [{ code: 'field-missing', data: { fields: this.getFields(fields).join(', ') } }],
+      };
+    if (plan.kind === 'unreachable')
+      return {
+        result: { kind: 'left-out', drift: NARROWER },
+        reasons: [{ code: 'field-missing', data: { fields: plan.missing.join(', ') } }],
+      };
     if (words.every((word) => isStopWord(word, this.dialect))) {
       return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'stop-word', data: {} }] };
     }
@@ -249,20 +366,28 @@ class Writer {
     if (items.texts.length === 0) return { result: { kind: 'left-out', drift: NARROWER }, reasons };
     const codes = plan.kind === 'marked' ? plan.codes : [undefined];
     const marked = codes.flatMap((code) => items.texts.map((item) => this.mark(node, item, code)));
-    return { result: { kind: 'written', part: joinParts(node, this.dialect.operators.or.write, marked), drift }, reasons };
+    return {
+      result: { kind: 'written', part: joinParts(node, this.dialect.operators.or.write, marked), drift },
+      reasons,
+    };
   }
 
   /** Marks an item: every single word of it where it is more than one. */
   private mark(node: QueryNode, item: WordItem, code: string | undefined): StringPart {
     const write = (text: string): string => (code === undefined ? text : markField(text, code, this.dialect));
     if (item.kind === 'one') return createPart(node, write(item.text));
-    const joined = item.texts.map(write).join(item.kind === 'all' ? ` ${this.dialect.operators.and.write} ` : ` ${item.sign} `);
+    const joined = item.texts
+      .map(write)
+      .join(item.kind === 'all' ? ` ${this.dialect.operators.and.write} ` : ` ${item.sign} `);
     return createPart(node, joined, true);
   }
 
   private writeTerm(pattern: Pattern): WrittenItems {
     const word = writeWord(pattern, this.dialect);
-    const texts = word.spellings.map(({ text, plain }): WordItem => ({ kind: 'one', text: plain && mustQuote(text, this.dialect) ? `"${text}"` : text }));
+    const texts = word.spellings.map(({ text, plain }): WordItem => ({
+      kind: 'one',
+      text: plain && mustQuote(text, this.dialect) ? `"${text}"` : text,
+    }));
     return { texts, drift: word.drift, reasons: word.reasons };
   }
 
@@ -277,7 +402,8 @@ class Writer {
     const lost = written.findIndex((word) => word.spellings.length === 0);
     if (lost >= 0) return { texts: [], drift: NARROWER, reasons };
     const variants = combine(written.map((word) => word.spellings));
-    if (!variants) return { texts: [], drift: NARROWER, reasons: [...reasons, { code: 'too-many-forms', data: {} }] };
+    if (!variants)
+      return { texts: [], drift: NARROWER, reasons: [...reasons, { code: 'too-many-forms', data: {} }] };
     const done = variants.map((spellings) => this.writePhraseVariant(spellings, words));
     return {
       texts: done.map((variant) => variant.item),
@@ -286,52 +412,80 @@ class Writer {
     };
   }
 
-  private writePhraseVariant(spellings: readonly Spelling[], words: readonly Pattern[]): { item: WordItem; drift: Drift; reasons: Reason[] } {
+  private writePhraseVariant(
+    spellings: readonly Spelling[],
+    words: readonly Pattern[],
+  ): { item: WordItem; drift: Drift; reasons: Reason[] } {
     const texts = spellings.map((spelling) => spelling.text);
-    if (this.fitsQuotes(spellings)) return { item: { kind: 'one', text: `"${texts.join(' ')}"` }, drift: SAME, reasons: [] };
+    if (this.fitsQuotes(spellings))
+      return { item: { kind: 'one', text: `"${texts.join(' ')}"` }, drift: SAME, reasons: [] };
     const anyOperator = texts.some((text) => mustQuote(text, this.dialect));
     for (const fallback of this.dialect.phrase.fallbacks) {
       if (fallback === 'side-by-side' && this.dialect.sideBySide === 'phrase' && !anyOperator) {
         return { item: { kind: 'one', text: texts.join(' ') }, drift: SAME, reasons: [] };
       }
-      const rule = this.dialect.proximity.find((candidate) => candidate.counts === 'between' || candidate.counts === 'difference');
+      const rule = this.dialect.proximity.find(
+        (candidate) => candidate.counts === 'between' || candidate.counts === 'difference',
+      );
       const small = words.some((word) => isStopWord(word, this.dialect));
       if (fallback === 'proximity' && rule && texts.length === 2 && !anyOperator && !small) {
         const sign = rule.sign.replace('{n}', rule.counts === 'between' ? '0' : '1');
-        return { item: { kind: 'pair', sign, texts }, drift: rule.ordered ? SAME : WIDER, reasons: rule.ordered ? [] : [{ code: 'phrase-as-pair', data: {} }] };
+        return {
+          item: { kind: 'pair', sign, texts },
+          drift: rule.ordered ? SAME : WIDER,
+          reasons: rule.ordered ? [] : [{ code: 'phrase-as-pair', data: {} }],
+        };
       }
     }
     const kept = texts.filter((_, at) => !isStopWord(words[at] ?? [], this.dialect));
     const quoted = kept.map((text) => (mustQuote(text, this.dialect) ? `"${text}"` : text));
-    const item: WordItem = quoted.length === 1 ? { kind: 'one', text: quoted[0] ?? '' } : { kind: 'all', texts: quoted };
+    const item: WordItem =
+      quoted.length === 1 ? { kind: 'one', text: quoted[0] ?? '' } : { kind: 'all', texts: quoted };
     return { item, drift: WIDER, reasons: [{ code: 'phrase-as-words', data: {} }] };
   }
 
   private fitsQuotes(spellings: readonly Spelling[]): boolean {
     const rule = this.dialect.phrase.wildcards;
     if (rule === 'all' || spellings.every((spelling) => spelling.plain)) return true;
-    return rule === 'last-word' && spellings.every((spelling, at) => !spelling.cut || at === spellings.length - 1);
+    return (
+      rule === 'last-word' && spellings.every((spelling, at) => !spelling.cut || at === spellings.length - 1)
+    );
   }
 
   private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
-    const rule = this.dialect.proximity.find((candidate) => candidate.ordered === node.ordered) ?? this.dialect.proximity.find((candidate) => !candidate.ordered);
+    const rule =
+      this.dialect.proximity.find((candidate) => candidate.ordered === node.ordered) ??
+      this.dialect.proximity.find((candidate) => !candidate.ordered);
     const number = rule?.counts === 'between' ? node.distance - 1 : node.distance;
-    const pairs = rule && number <= (rule.greatest ?? Infinity) ? this.writePairs(node, rule.sign.replace('{n}', String(number)), fields) : undefined;
+    const pairs =
+      rule && number <= (rule.greatest ?? Infinity)
+        ? this.writePairs(node, rule.sign.replace('{n}', String(number)), fields)
+        : undefined;
     if (!pairs || !rule) {
       const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
-      const result = both.result.kind === 'written' ? { ...both.result, drift: joinDrifts(both.result.drift, WIDER) } : both.result;
+      const result =
+        both.result.kind === 'written'
+          ? { ...both.result, drift: joinDrifts(both.result.drift, WIDER) }
+          : both.result;
       return { result, reasons: [...both.reasons, { code: 'proximity-missing', data: {} }] };
     }
     const loose: Drift = node.ordered && !rule.ordered ? WIDER : SAME;
-    const reasons = loose === WIDER ? [...pairs.reasons, { code: 'order-missing' as const, data: {} }] : pairs.reasons;
+    const reasons =
+      loose === WIDER ? [...pairs.reasons, { code: 'order-missing' as const, data: {} }] : pairs.reasons;
     return { result: { kind: 'written', part: pairs.part, drift: joinDrifts(pairs.drift, loose) }, reasons };
   }
 
   /** Every pair of plain or cut words and plain phrases of the two sides; nothing if that cannot be said. */
-  private writePairs(node: NearNode, sign: string, fields: readonly Field[] | undefined): { part: StringPart; drift: Drift; reasons: Reason[] } | undefined {
+  private writePairs(
+    node: NearNode,
+    sign: string,
+    fields: readonly Field[] | undefined,
+  ): { part: StringPart; drift: Drift; reasons: Reason[] } | undefined {
     const plan = planFields(this.getFields(fields), this.dialect, true);
     if (plan.kind === 'not-held' || plan.kind === 'unreachable' || plan.missing.length > 0) return undefined;
-    const sides = [node.left, node.right].map((side) => (side.kind === 'or' ? side.items : [side]).map((item) => this.writeOperand(item)));
+    const sides = [node.left, node.right].map((side) =>
+      (side.kind === 'or' ? side.items : [side]).map((item) => this.writeOperand(item)),
+    );
     const operands = sides.flat();
     if (operands.some((operand) => operand === undefined)) return undefined;
     const [left = [], right = []] = sides.map((side) => side.flatMap((operand) => operand?.texts ?? []));
@@ -339,7 +493,10 @@ class Writer {
     const patterns = [node.left, node.right].flatMap(listPatterns);
     const habits = describeWordHabits(patterns, this.dialect);
     const skips: Drift = this.dialect.stopWords.length > 0 ? WIDER : SAME;
-    const reasons = uniqueReasons([...operands.flatMap((operand) => operand?.reasons ?? []), ...habits.reasons]);
+    const reasons = uniqueReasons([
+      ...operands.flatMap((operand) => operand?.reasons ?? []),
+      ...habits.reasons,
+    ]);
     if (skips === WIDER) reasons.push({ code: 'stop-words-skipped', data: {} });
     const codes = plan.kind === 'marked' ? plan.codes : [undefined];
     const parts = codes.flatMap((code) =>
@@ -349,14 +506,27 @@ class Writer {
     return { part: joinParts(node, this.dialect.operators.or.write, parts), drift, reasons };
   }
 
-  private writeOperand(node: QueryNode): { texts: string[]; drift: Drift; reasons: readonly Reason[] } | undefined {
+  private writeOperand(
+    node: QueryNode,
+  ): { texts: string[]; drift: Drift; reasons: readonly Reason[] } | undefined {
     if (node.kind === 'term' && !isStopWord(node.pattern, this.dialect)) {
       const items = this.writeTerm(node.pattern);
       const texts = items.texts.flatMap((item) => (item.kind === 'one' ? [item.text] : []));
       return texts.length > 0 ? { texts, drift: items.drift, reasons: items.reasons } : undefined;
     }
-    if (node.kind !== 'phrase' || !node.words.every(isPlain) || node.words.some((word) => isStopWord(word, this.dialect))) return undefined;
-    return { texts: [`"${node.words.map((word) => writeWord(word, this.dialect).spellings[0]?.text ?? '').join(' ')}"`], drift: SAME, reasons: [] };
+    if (
+      node.kind !== 'phrase' ||
+      !node.words.every(isPlain) ||
+      node.words.some((word) => isStopWord(word, this.dialect))
+    )
+      return undefined;
+    return {
+      texts: [
+        `"${node.words.map((word) => writeWord(word, this.dialect).spellings[0]?.text ?? '').join(' ')}"`,
+      ],
+      drift: SAME,
+      reasons: [],
+    };
   }
 }
 

@@ -7,66 +7,204 @@ export interface Wording {
 }
 
 const WORDINGS = {
-  'unclosed-bracket': { says: 'This bracket is never closed.', remedy: 'Close it with ) where the group ends.' },
-  'unopened-bracket': { says: 'This bracket closes nothing.', remedy: 'Remove it, or open a group before it.' },
-  'unclosed-quote': { says: 'This quotation mark is never closed.', remedy: 'Close it with " where the phrase ends.' },
-  'empty-group': { says: 'This group has no members and finds nothing.', remedy: 'Add a term, or take the group out.' },
-  'empty-phrase': { says: 'There is nothing between these quotation marks.', remedy: 'Write a word or remove the marks.' },
-  'unknown-field': { says: '“{field}” is not a field.', remedy: 'Use title, abstract, keywords, heading, author, firstauthor, affiliation, source or text.' },
-  'field-without-item': { says: 'Nothing stands behind this field.', remedy: 'Put a word, a phrase or a bracket behind it.' },
-  'field-binds-one': { says: 'The field holds only for “{item}”, not for the words behind it.', remedy: 'Quote the words as a phrase, or put them in brackets.' },
-  'unknown-block': { says: 'There is no block @{name}.', remedy: 'Name a concept so, or choose another block.' },
+  'unclosed-bracket': {
+    says: 'This bracket is never closed.',
+    remedy: 'Close it with ) where the group ends.',
+  },
+  'unopened-bracket': {
+    says: 'This bracket closes nothing.',
+    remedy: 'Remove it, or open a group before it.',
+  },
+  'unclosed-quote': {
+    says: 'This quotation mark is never closed.',
+    remedy: 'Close it with " where the phrase ends.',
+  },
+  'empty-group': {
+    says: 'This group has no members and finds nothing.',
+    remedy: 'Add a term, or take the group out.',
+  },
+  'empty-phrase': {
+    says: 'There is nothing between these quotation marks.',
+    remedy: 'Write a word or remove the marks.',
+  },
+  'unknown-field': {
+    says: '“{field}” is not a field.',
+    remedy: 'Use title, abstract, keywords, heading, author, firstauthor, affiliation, source or text.',
+  },
+  'field-without-item': {
+    says: 'Nothing stands behind this field.',
+    remedy: 'Put a word, a phrase or a bracket behind it.',
+  },
+  'field-binds-one': {
+    says: 'The field holds only for “{item}”, not for the words behind it.',
+    remedy: 'Quote the words as a phrase, or put them in brackets.',
+  },
+  'unknown-block': {
+    says: 'There is no block @{name}.',
+    remedy: 'Name a concept so, or choose another block.',
+  },
   'block-circle': { says: 'The block @{name} uses itself.', remedy: 'Take the block out of its own text.' },
-  'unknown-database': { says: '“{name}” is not a known database.', remedy: 'Name one of the databases by its short name.' },
-  'lower-case-operator': { says: '“{word}” in small letters is read as a word, not as an operator.', remedy: 'Write {operator}, or quote the word.' },
-  'mixed-operators': { says: 'OR stands beside AND or NOT without brackets.', remedy: 'Put brackets round the part that belongs together.' },
-  'side-by-side': { says: 'Words side by side are read as if AND stood between them.', remedy: 'Quote them as a phrase, or write AND.' },
-  'missing-operand': { says: '{operator} has nothing on one of its sides.', remedy: 'Write a term there, or take the operator out.' },
-  'pure-negation': { says: 'NOT has nothing before it to take records from, so it finds nothing.', remedy: 'Write what to search before NOT.' },
+  'unknown-database': {
+    says: '“{name}” is not a known database.',
+    remedy: 'Name one of the databases by its short name.',
+  },
+  'lower-case-operator': {
+    says: '“{word}” in small letters is read as a word, not as an operator.',
+    remedy: 'Write {operator}, or quote the word.',
+  },
+  'mixed-operators': {
+    says: 'OR stands beside AND or NOT without brackets.',
+    remedy: 'Put brackets round the part that belongs together.',
+  },
+  'side-by-side': {
+    says: 'Words side by side are read as if AND stood between them.',
+    remedy: 'Quote them as a phrase, or write AND.',
+  },
+  'missing-operand': {
+    says: '{operator} has nothing on one of its sides.',
+    remedy: 'Write a term there, or take the operator out.',
+  },
+  'pure-negation': {
+    says: 'NOT has nothing before it to take records from, so it finds nothing.',
+    remedy: 'Write what to search before NOT.',
+  },
   'curly-quotes': { says: 'These are a word processor’s quotation marks.', remedy: 'Use straight ones: ".' },
-  'truncation-too-short': { says: '“{term}” is cut so short that it brings many unrelated words.', remedy: 'Keep at least {least} letters.' },
-  'bracket-in-word': { says: 'Square brackets in a word hold exactly one letter and never end the word.', remedy: 'Write the spellings as alternatives, or the field before the word.' },
-  'wildcards-only': { says: 'This term has no letters, only wildcards.', remedy: 'Write at least one letter.' },
-  'no-letters': { says: '“{term}” has no letters or digits to search for.', remedy: 'Write a word, or take it out.' },
-  'near-operand': { says: '{operator} takes words, phrases, or these joined by OR in brackets.', remedy: 'Simplify this side.' },
+  'truncation-too-short': {
+    says: '“{term}” is cut so short that it brings many unrelated words.',
+    remedy: 'Keep at least {least} letters.',
+  },
+  'bracket-in-word': {
+    says: 'Square brackets in a word hold exactly one letter and never end the word.',
+    remedy: 'Write the spellings as alternatives, or the field before the word.',
+  },
+  'wildcards-only': {
+    says: 'This term has no letters, only wildcards.',
+    remedy: 'Write at least one letter.',
+  },
+  'no-letters': {
+    says: '“{term}” has no letters or digits to search for.',
+    remedy: 'Write a word, or take it out.',
+  },
+  'near-operand': {
+    says: '{operator} takes words, phrases, or these joined by OR in brackets.',
+    remedy: 'Simplify this side.',
+  },
   'near-chain': { says: '{operator} cannot be chained.', remedy: 'Use two pairs joined by AND.' },
-  'near-distance': { says: '{operator} needs a number of words from 1 to {most}.', remedy: 'Write for example {operator} 3.' },
-  'heading-unquoted': { says: 'A heading is written in quotation marks.', remedy: 'Put the whole heading in quotation marks.' },
-  'text-too-long': { says: 'The text is longer than {most} characters; the rest is not read.', remedy: 'Shorten it or split it into blocks.' },
-  'nesting-too-deep': { says: 'Brackets are nested deeper than {most} levels.', remedy: 'Take out brackets or make blocks.' },
-  'too-many-exclusions': { says: 'There are more than {most} NOTs; the rest is not read.', remedy: 'Join what is excluded by OR in one bracket.' },
-  'too-many-items': { says: 'There are more than {most} terms and groups; the rest is not read.', remedy: 'Split the query into blocks.' },
-  'empty-draft': { says: 'There is nothing to count yet.', remedy: 'Add a term to a concept, or write a query.' },
+  'near-distance': {
+    says: '{operator} needs a number of words from 1 to {most}.',
+    remedy: 'Write for example {operator} 3.',
+  },
+  'heading-unquoted': {
+    says: 'A heading is written in quotation marks.',
+    remedy: 'Put the whole heading in quotation marks.',
+  },
+  'text-too-long': {
+    says: 'The text is longer than {most} characters; the rest is not read.',
+    remedy: 'Shorten it or split it into blocks.',
+  },
+  'nesting-too-deep': {
+    says: 'Brackets are nested deeper than {most} levels.',
+    remedy: 'Take out brackets or make blocks.',
+  },
+  'too-many-exclusions': {
+    says: 'There are more than {most} NOTs; the rest is not read.',
+    remedy: 'Join what is excluded by OR in one bracket.',
+  },
+  'too-many-items': {
+    says: 'There are more than {most} terms and groups; the rest is not read.',
+    remedy: 'Split the query into blocks.',
+  },
+  'empty-draft': {
+    says: 'There is nothing to count yet.',
+    remedy: 'Add a term to a concept, or write a query.',
+  },
 
-  'dialect-invalid': { says: 'This dialect has a fault at {path}: {fault}', remedy: 'Correct that place of the profile.' },
-  'string-too-long': { says: 'The string has {length} characters; {database} takes {most}.', remedy: 'Switch off terms, or search in parts.' },
-  'too-many-truncations': { says: '{count} truncated words; {database} takes {most}.', remedy: 'Switch off some, or write the forms.' },
-  'too-many-forms': { says: 'Spelling this out gives more than {most} forms.', remedy: 'Use fewer wildcards.' },
-  'nothing-to-send': { says: 'Nothing of this can be written for {database}.', remedy: 'Add terms that the database can search.' },
-  'unread-sign': { says: '“{sign}” is not understood here.', remedy: 'See the manual of the database for what may stand here.' },
+  'dialect-invalid': {
+    says: 'This dialect has a fault at {path}: {fault}',
+    remedy: 'Correct that place of the profile.',
+  },
+  'string-too-long': {
+    says: 'The string has {length} characters; {database} takes {most}.',
+    remedy: 'Switch off terms, or search in parts.',
+  },
+  'too-many-truncations': {
+    says: '{count} truncated words; {database} takes {most}.',
+    remedy: 'Switch off some, or write the forms.',
+  },
+  'too-many-forms': {
+    says: 'Spelling this out gives more than {most} forms.',
+    remedy: 'Use fewer wildcards.',
+  },
+  'nothing-to-send': {
+    says: 'Nothing of this can be written for {database}.',
+    remedy: 'Add terms that the database can search.',
+  },
+  'unread-sign': {
+    says: '“{sign}” is not understood here.',
+    remedy: 'See the manual of the database for what may stand here.',
+  },
 
-  'query-too-slow': { says: 'Counting took longer than {seconds} seconds and was stopped.', remedy: 'Make the query simpler.' },
-  'service-refused': { says: '{database} does not take this string: {message}', remedy: 'Look at the place that it names.' },
-  'service-busy': { says: '{database} asks to wait {seconds} seconds.', remedy: 'Try again after that time.' },
+  'query-too-slow': {
+    says: 'Counting took longer than {seconds} seconds and was stopped.',
+    remedy: 'Make the query simpler.',
+  },
+  'service-refused': {
+    says: '{database} does not take this string: {message}',
+    remedy: 'Look at the place that it names.',
+  },
+  'service-busy': {
+    says: '{database} asks to wait {seconds} seconds.',
+    remedy: 'Try again after that time.',
+  },
   'service-failed': { says: '{database} answered with a fault ({status}).', remedy: 'Try again in a while.' },
-  'service-slow': { says: '{database} has not answered within {seconds} seconds.', remedy: 'Try again, or make the query simpler.' },
-  'service-gone': { says: 'The server cannot be reached.', remedy: 'Everything is kept. Counting goes on by itself when it is back.' },
-  'answer-invalid': { says: '{database} gave an answer that is not a count.', remedy: 'Try again. The answer was not kept.' },
+  'service-slow': {
+    says: '{database} has not answered within {seconds} seconds.',
+    remedy: 'Try again, or make the query simpler.',
+  },
+  'service-gone': {
+    says: 'The server cannot be reached.',
+    remedy: 'Everything is kept. Counting goes on by itself when it is back.',
+  },
+  'answer-invalid': {
+    says: '{database} gave an answer that is not a count.',
+    remedy: 'Try again. The answer was not kept.',
+  },
 
-  'request-invalid': { says: 'The request is not understood: {detail}', remedy: 'Send what the contract describes.' },
-  'request-too-large': { says: 'The request is larger than {most}.', remedy: 'Send fewer strings at a time.' },
+  'request-invalid': {
+    says: 'The request is not understood: {detail}',
+    remedy: 'Send what the contract describes.',
+  },
+  'request-too-large': {
+    says: 'The request is larger than {most}.',
+    remedy: 'Send fewer strings at a time.',
+  },
   'not-found': { says: 'There is no {what}.', remedy: 'Check the address.' },
   'server-fault': { says: 'The server made a mistake.', remedy: 'Try again; if it stays, report it.' },
 
   'not-json': { says: 'This file is not JSON.', remedy: 'Choose a file that Ewer exported.' },
   'not-a-project': { says: 'This is not an Ewer project.', remedy: 'Choose a file that Ewer exported.' },
-  'newer-version': { says: 'This project was written by a newer Ewer (version {version} of the format).', remedy: 'Update Ewer and open it again. Nothing was changed.' },
-  'broken-project': { says: 'The project has a fault at {path}: {fault}', remedy: 'Nothing was changed. Use an older export if there is one.' },
+  'newer-version': {
+    says: 'This project was written by a newer Ewer (version {version} of the format).',
+    remedy: 'Update Ewer and open it again. Nothing was changed.',
+  },
+  'broken-project': {
+    says: 'The project has a fault at {path}: {fault}',
+    remedy: 'Nothing was changed. Use an older export if there is one.',
+  },
   'file-too-large': { says: 'The file has more than {most}.', remedy: 'Choose a smaller file.' },
   'change-refused': { says: '{detail}', remedy: 'The project stays as it is.' },
-  'storage-unavailable': { says: 'This browser does not let Ewer keep anything.', remedy: 'Allow storage for this page. Export the project to a file meanwhile.' },
-  'storage-failed': { says: 'The project could not be saved: {detail}', remedy: 'Export it to a file now. Ewer goes on trying.' },
-  'saved-elsewhere': { says: 'This project was changed in another window.', remedy: 'Keep your version as a copy, or take the other one.' },
+  'storage-unavailable': {
+    says: 'This browser does not let Ewer keep anything.',
+    remedy: 'Allow storage for this page. Export the project to a file meanwhile.',
+  },
+  'storage-failed': {
+    says: 'The project could not be saved: {detail}',
+    remedy: 'Export it to a file now. Ewer goes on trying.',
+  },
+  'saved-elsewhere': {
+    says: 'This project was changed in another window.',
+    remedy: 'Keep your version as a copy, or take the other one.',
+  },
 } satisfies Record<string, Wording>;
 
 /** The code of a problem. Codes are never reused for another meaning. */

@@ -10,7 +10,8 @@ export function applyChange(project: Project, change: Change): Outcome<Project> 
   return working.ok ? succeed({ ...project, working: working.value }) : working;
 }
 
-const refuse = <T>(detail: string): Outcome<T> => fail<T>(createProblem('change-refused', 'error', { detail }));
+const refuse = <T>(detail: string): Outcome<T> =>
+  fail<T>(createProblem('change-refused', 'error', { detail }));
 
 /** The changes that undo does not take back. */
 function applyLasting(project: Project, change: Change): Outcome<Project> {
@@ -18,14 +19,28 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
     case 'rename-project':
       return succeed({ ...project, name: change.name });
     case 'freeze-variant':
-      if (project.variants.some((variant) => variant.id === change.variant.id)) return refuse('This variant is there already.');
-      return succeed({ ...project, variants: [...project.variants, change.variant], tallies: [...project.tallies, ...change.tallies] });
+      if (project.variants.some((variant) => variant.id === change.variant.id))
+        return refuse('This variant is there already.');
+      return succeed({
+        ...project,
+        variants: [...project.variants, change.variant],
+        tallies: [...project.tallies, ...change.tallies],
+      });
     case 'rename-variant':
-      return succeed({ ...project, variants: project.variants.map((variant) => (variant.id === change.id ? { ...variant, name: change.name, note: change.note } : variant)) });
+      return succeed({
+        ...project,
+        variants: project.variants.map((variant) =>
+          variant.id === change.id ? { ...variant, name: change.name, note: change.note } : variant,
+        ),
+      });
     case 'remove-variant': {
       const { compared, ...rest } = project;
       const variants = project.variants.filter((variant) => variant.id !== change.id);
-      return succeed({ ...rest, variants, ...(compared !== undefined && compared !== change.id && { compared }) });
+      return succeed({
+        ...rest,
+        variants,
+        ...(compared !== undefined && compared !== change.id && { compared }),
+      });
     }
     case 'compare-with': {
       const { compared: _, ...rest } = project;
@@ -52,7 +67,9 @@ function applyToWorking({ working, variants }: Project, change: Change): Outcome
       return succeed({ ...working, bands: { ...working.bands, [change.database]: change.band } });
     case 'open-variant': {
       const variant = variants.find((candidate) => candidate.id === change.id);
-      return variant ? succeed({ ...working, ...variant.frozen }) : refuse('This variant is not there any more.');
+      return variant
+        ? succeed({ ...working, ...variant.frozen })
+        : refuse('This variant is not there any more.');
     }
     case 'add-concept':
     case 'rename-concept':
@@ -65,26 +82,46 @@ function applyToWorking({ working, variants }: Project, change: Change): Outcome
   }
 }
 
-type ConceptChange = Extract<Change, { kind: 'add-concept' | 'rename-concept' | 'remove-concept' | 'move-concept' | 'switch-concept' }>;
+type ConceptChange = Extract<
+  Change,
+  { kind: 'add-concept' | 'rename-concept' | 'remove-concept' | 'move-concept' | 'switch-concept' }
+>;
 
 /** The blocks follow the concepts: the draft takes up a new one, drops one that is removed, and renames. */
 function applyToConcepts(working: Working, change: ConceptChange): Outcome<Working> {
   const { concepts, draft } = working;
   if (change.kind === 'add-concept') {
     if (concepts.length >= MOST_CONCEPTS) return refuse(`A project takes ${MOST_CONCEPTS} concepts.`);
-    const block = createBlockName(change.name, concepts.map((concept) => concept.block));
-    const concept: Concept = { id: change.id, name: change.name, block, terms: change.terms ?? [], off: false };
+    const block = createBlockName(
+      change.name,
+      concepts.map((concept) => concept.block),
+    );
+    const concept: Concept = {
+      id: change.id,
+      name: change.name,
+      block,
+      terms: change.terms ?? [],
+      off: false,
+    };
     return succeed({ ...working, concepts: [...concepts, concept], draft: addBlockToDraft(draft, block) });
   }
   const place = concepts.findIndex((concept) => concept.id === change.id);
   const concept = concepts[place];
   if (!concept) return refuse('This concept is not there any more.');
-  const replaceWith = (changed: Concept): Concept[] => concepts.map((other) => (other === concept ? changed : other));
+  const replaceWith = (changed: Concept): Concept[] =>
+    concepts.map((other) => (other === concept ? changed : other));
   const others = concepts.filter((other) => other !== concept);
   switch (change.kind) {
     case 'rename-concept': {
-      const block = createBlockName(change.name, others.map((other) => other.block));
-      return succeed({ ...working, concepts: replaceWith({ ...concept, name: change.name, block }), draft: renameBlockInDraft(draft, concept.block, block) });
+      const block = createBlockName(
+        change.name,
+        others.map((other) => other.block),
+      );
+      return succeed({
+        ...working,
+        concepts: replaceWith({ ...concept, name: change.name, block }),
+        draft: renameBlockInDraft(draft, concept.block, block),
+      });
     }
     case 'remove-concept':
       return succeed({ ...working, concepts: others, draft: removeBlockFromDraft(draft, concept.block) });
@@ -96,27 +133,44 @@ function applyToConcepts(working: Working, change: ConceptChange): Outcome<Worki
 }
 
 function applyToTerms(working: Working, change: Change): Outcome<Working> {
-  const withTerms = (update: (terms: readonly Term[], concept: Concept) => readonly Term[]): Outcome<Working> => {
+  const withTerms = (
+    update: (terms: readonly Term[], concept: Concept) => readonly Term[],
+  ): Outcome<Working> => {
     const concepts = working.concepts.map((concept) => {
       const terms = update(concept.terms, concept);
       return terms === concept.terms ? concept : { ...concept, terms };
     });
-    if (concepts.some((concept) => concept.terms.length > MOST_TERMS)) return refuse(`A concept takes ${MOST_TERMS} terms.`);
+    if (concepts.some((concept) => concept.terms.length > MOST_TERMS))
+      return refuse(`A concept takes ${MOST_TERMS} terms.`);
     return succeed({ ...working, concepts });
   };
   const edit = (id: string, update: (term: Term) => Term): Outcome<Working> =>
-    withTerms((terms) => (terms.some((term) => term.id === id) ? terms.map((term) => (term.id === id ? update(term) : term)) : terms));
+    withTerms((terms) =>
+      terms.some((term) => term.id === id)
+        ? terms.map((term) => (term.id === id ? update(term) : term))
+        : terms,
+    );
   switch (change.kind) {
     case 'add-terms':
-      return withTerms((terms, concept) => (concept.id === change.concept ? terms.toSpliced(change.at ?? terms.length, 0, ...change.terms) : terms));
+      return withTerms((terms, concept) =>
+        concept.id === change.concept
+          ? terms.toSpliced(change.at ?? terms.length, 0, ...change.terms)
+          : terms,
+      );
     case 'edit-term':
       return edit(change.id, (term) => ({ ...term, text: change.text }));
     case 'switch-term':
       return edit(change.id, (term) => ({ ...term, off: change.off }));
     case 'remove-terms':
-      return withTerms((terms) => (terms.some((term) => change.ids.includes(term.id)) ? terms.filter((term) => !change.ids.includes(term.id)) : terms));
+      return withTerms((terms) =>
+        terms.some((term) => change.ids.includes(term.id))
+          ? terms.filter((term) => !change.ids.includes(term.id))
+          : terms,
+      );
     case 'move-term': {
-      const moved = working.concepts.flatMap((concept) => concept.terms).find((term) => term.id === change.id);
+      const moved = working.concepts
+        .flatMap((concept) => concept.terms)
+        .find((term) => term.id === change.id);
       if (!moved) return refuse('This term is not there any more.');
       return withTerms((terms, concept) => {
         const rest = terms.includes(moved) ? terms.filter((term) => term !== moved) : terms;

@@ -1,4 +1,13 @@
-import { build, dropInactive, expandBlocks, parseQuery, withIds, type Blocks, type ParsedQuery, type QueryNode } from '../query';
+import {
+  build,
+  dropInactive,
+  expandBlocks,
+  parseQuery,
+  withIds,
+  type Blocks,
+  type ParsedQuery,
+  type QueryNode,
+} from '../query';
 import type { Problem } from '../problem';
 import type { Concept, Term, Working } from './project';
 
@@ -9,7 +18,9 @@ export function createTermQuery(term: Term): QueryNode {
 
 /** A concept as a query: any of its terms. Terms that are off stay in it and take no part. */
 export function createConceptQuery(concept: Concept): QueryNode {
-  const items = concept.terms.map((term) => (term.off ? build.off(createTermQuery(term)) : createTermQuery(term)));
+  const items = concept.terms.map((term) =>
+    term.off ? build.off(createTermQuery(term)) : createTermQuery(term),
+  );
   const [first] = items;
   const group = items.length > 1 ? build.or(...items) : (first ?? build.empty());
   return withIds(concept.off ? build.off(group) : group);
@@ -29,7 +40,10 @@ export interface DraftQuery {
 }
 
 /** Reads a draft with its concepts. */
-export function createDraftQuery({ draft, concepts }: Pick<Working, 'draft' | 'concepts'>, databases: readonly string[]): DraftQuery {
+export function createDraftQuery(
+  { draft, concepts }: Pick<Working, 'draft' | 'concepts'>,
+  databases: readonly string[],
+): DraftQuery {
   const blocks = createBlocks(concepts);
   const parsed = parseQuery(draft, { blocks: new Set(blocks.keys()), databases: new Set(databases) });
   const { root, problems } = expandBlocks(parsed.root, blocks);

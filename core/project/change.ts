@@ -8,13 +8,23 @@ import type { Tally, TargetBand, Term, Variant } from './project';
 export type Change =
   | { readonly kind: 'rename-project'; readonly name: string }
   | { readonly kind: 'set-question'; readonly question: string }
-  | { readonly kind: 'add-concept'; readonly id: string; readonly name: string; readonly terms?: readonly Term[] }
+  | {
+      readonly kind: 'add-concept';
+      readonly id: string;
+      readonly name: string;
+      readonly terms?: readonly Term[];
+    }
   | { readonly kind: 'rename-concept'; readonly id: string; readonly name: string }
   | { readonly kind: 'remove-concept'; readonly id: string }
   | { readonly kind: 'move-concept'; readonly id: string; readonly to: number }
   | { readonly kind: 'switch-concept'; readonly id: string; readonly off: boolean }
   /** `at` is the place of the first new term; at the end without it. */
-  | { readonly kind: 'add-terms'; readonly concept: string; readonly terms: readonly Term[]; readonly at?: number }
+  | {
+      readonly kind: 'add-terms';
+      readonly concept: string;
+      readonly terms: readonly Term[];
+      readonly at?: number;
+    }
   | { readonly kind: 'edit-term'; readonly id: string; readonly text: string }
   | { readonly kind: 'switch-term'; readonly id: string; readonly off: boolean }
   | { readonly kind: 'remove-terms'; readonly ids: readonly string[] }

@@ -3,7 +3,8 @@ import { foldLetters, splitWords } from '../text';
 
 /** The draft with a block ANDed to it; what is there is bracketed where that keeps its meaning. */
 export function addBlockToDraft(draft: string, block: string): string {
-  if (splitTokens(draft).every((token) => token.kind === 'comment')) return `${draft}${draft.trim() === '' ? '' : '\n'}@${block}`;
+  if (splitTokens(draft).every((token) => token.kind === 'comment'))
+    return `${draft}${draft.trim() === '' ? '' : '\n'}@${block}`;
   const { root } = parseQuery(draft);
   const joins = root.kind === 'or' ? `(${draft.trim()})` : draft.trimEnd();
   const line = hasCommentAtEnd(draft) ? '\n' : ' ';

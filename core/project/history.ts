@@ -34,8 +34,14 @@ export function makeChange(history: History, change: Change, moment: number): Ou
   const project = result.value;
   if (!UNDOABLE.has(change.kind)) return succeed({ ...history, project });
   const last = history.past.at(-1);
-  const goesOn = TYPING.has(change.kind) && last?.kind === change.kind && moment - history.lastMoment < BURST && history.future.length === 0;
-  const past = goesOn ? history.past : [...history.past, { before: history.project.working, kind: change.kind }];
+  const goesOn =
+    TYPING.has(change.kind) &&
+    last?.kind === change.kind &&
+    moment - history.lastMoment < BURST &&
+    history.future.length === 0;
+  const past = goesOn
+    ? history.past
+    : [...history.past, { before: history.project.working, kind: change.kind }];
   return succeed({ project, past, future: [], lastMoment: moment });
 }
 

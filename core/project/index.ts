@@ -1,5 +1,11 @@
 export { applyChange } from './apply-change';
-export { createBlocks, createConceptQuery, createDraftQuery, createTermQueries, createTermQuery } from './blocks';
+export {
+  createBlocks,
+  createConceptQuery,
+  createDraftQuery,
+  createTermQueries,
+  createTermQuery,
+} from './blocks';
 export type { DraftQuery, TermQueries } from './blocks';
 export { CHANGE_NAMES, UNDOABLE } from './change';
 export type { Change } from './change';

@@ -25,7 +25,10 @@ const term = Joi.object({ id: id.required(), text: text.required(), off: Joi.boo
 const concept = Joi.object({
   id: id.required(),
   name: text.required(),
-  block: Joi.string().pattern(/^[\p{L}\p{M}\p{Nd}_-]+$/u).max(200).required(),
+  block: Joi.string()
+    .pattern(/^[\p{L}\p{M}\p{Nd}_-]+$/u)
+    .max(200)
+    .required(),
   terms: Joi.array().items(term).max(MOST_TERMS).required(),
   off: Joi.boolean().required(),
 });
@@ -59,7 +62,11 @@ const PROJECT = Joi.object<Project>({
   id: id.required(),
   name: text.required(),
   created: moment.required(),
-  working: Joi.object({ question: text.required(), ...frozen, bands: Joi.object().pattern(id, band).required() }).required(),
+  working: Joi.object({
+    question: text.required(),
+    ...frozen,
+    bands: Joi.object().pattern(id, band).required(),
+  }).required(),
   variants: Joi.array().items(variant).required(),
   tallies: Joi.array().items(tally).required(),
   compared: id,
@@ -83,9 +90,11 @@ export function storeProject(project: Project): StoredProject {
 /** A stored project as a value. Older versions are brought up; newer, foreign or broken ones are refused. */
 export function restoreProject(stored: unknown): Outcome<Project> {
   if (!isStored(stored)) return fail(createProblem('not-a-project', 'error'));
-  if (stored.version > FORMAT_VERSION) return fail(createProblem('newer-version', 'error', { version: stored.version }));
+  if (stored.version > FORMAT_VERSION)
+    return fail(createProblem('newer-version', 'error', { version: stored.version }));
   let content: unknown = stored.project;
-  for (let version = stored.version; version < FORMAT_VERSION; version++) content = MIGRATIONS[version]?.(content);
+  for (let version = stored.version; version < FORMAT_VERSION; version++)
+    content = MIGRATIONS[version]?.(content);
   const result = PROJECT.validate(content, { convert: false });
   if (!result.error) return succeed(result.value);
   const [detail] = result.error.details;
@@ -112,5 +121,11 @@ export function readProjectFile(content: string): Outcome<Project> {
 
 function isStored(value: unknown): value is StoredProject {
   const stored = value as Partial<StoredProject> | null;
-  return typeof stored === 'object' && stored !== null && stored.format === FORMAT && Number.isInteger(stored.version) && (stored.version ?? 0) > 0;
+  return (
+    typeof stored === 'object' &&
+    stored !== null &&
+    stored.format === FORMAT &&
+    Number.isInteger(stored.version) &&
+    (stored.version ?? 0) > 0
+  );
 }

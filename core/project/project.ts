@@ -79,7 +79,12 @@ export interface Project {
 }
 
 /** A project with nothing in it yet. */
-export function createProject(id: string, name: string, moment: string, databases: readonly string[]): Project {
+export function createProject(
+  id: string,
+  name: string,
+  moment: string,
+  databases: readonly string[],
+): Project {
   const working: Working = { question: '', concepts: [], draft: '', limiters: {}, databases, bands: {} };
   return { id, name, created: moment, working, variants: [], tallies: [] };
 }

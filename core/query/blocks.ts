@@ -50,7 +50,9 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
     }
     case 'and':
     case 'or': {
-      const items = root.items.map((item) => dropInactive(item, database)).filter((item) => item !== undefined);
+      const items = root.items
+        .map((item) => dropInactive(item, database))
+        .filter((item) => item !== undefined);
       if (items.length <= 1) return withBlock(items[0], root.block);
       return { ...root, items };
     }
@@ -58,7 +60,11 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
       const include = dropInactive(root.include, database);
       const exclude = dropInactive(root.exclude, database);
       if (!exclude) return withBlock(include, root.block);
-      return { ...root, include: include ?? { kind: 'empty', id: root.include.id, span: root.include.span }, exclude };
+      return {
+        ...root,
+        include: include ?? { kind: 'empty', id: root.include.id, span: root.include.span },
+        exclude,
+      };
     }
     case 'fielded': {
       const item = dropInactive(root.item, database);

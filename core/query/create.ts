@@ -17,7 +17,12 @@ export const build = {
     distance,
     ordered,
   }),
-  fielded: (fields: readonly Field[], item: QueryNode): QueryNode => ({ ...BARE, kind: 'fielded', fields, item }),
+  fielded: (fields: readonly Field[], item: QueryNode): QueryNode => ({
+    ...BARE,
+    kind: 'fielded',
+    fields,
+    item,
+  }),
   phrase: (...words: Pattern[]): QueryNode => ({ ...BARE, kind: 'phrase', words }),
   term: (pattern: Pattern): QueryNode => ({ ...BARE, kind: 'term', pattern }),
   heading: (label: string, scope: HeadingNode['scope'] = 'heading', vocabulary?: string): QueryNode => ({
@@ -29,7 +34,12 @@ export const build = {
   }),
   block: (name: string): QueryNode => ({ ...BARE, kind: 'block', name }),
   off: (item: QueryNode): QueryNode => ({ ...BARE, kind: 'off', item }),
-  only: (databases: readonly string[], item: QueryNode): QueryNode => ({ ...BARE, kind: 'only', databases, item }),
+  only: (databases: readonly string[], item: QueryNode): QueryNode => ({
+    ...BARE,
+    kind: 'only',
+    databases,
+    item,
+  }),
   empty: (): QueryNode => ({ ...BARE, kind: 'empty' }),
 } as const;
 

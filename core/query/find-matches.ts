@@ -12,7 +12,10 @@ export interface Match extends Span {
  * not overlapping, the longer first. What is excluded or switched off is not marked; fields are not
  * looked at, since the reader sees where a word stands.
  */
-export function findMatches(value: string, queries: readonly { readonly owner: string; readonly root: QueryNode }[]): Match[] {
+export function findMatches(
+  value: string,
+  queries: readonly { readonly owner: string; readonly root: QueryNode }[],
+): Match[] {
   const words = splitWords(value);
   const found: Match[] = [];
   for (const { owner, root } of queries) {

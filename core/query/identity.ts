@@ -21,7 +21,7 @@ export function assignIds(root: QueryNode): QueryNode {
     node.id = turn === 1 ? `n${mark}` : `n${mark}.${turn}`;
     return mark;
   };
-  visit(root as { id: string } & QueryNode);
+  visit(root);
   return root;
 }
 
@@ -29,10 +29,13 @@ export function assignIds(root: QueryNode): QueryNode {
 export function isSameQuery(a: QueryNode, b: QueryNode): boolean {
   if (describeShallow(a) !== describeShallow(b)) return false;
   const [inA, inB] = [listChildren(a), listChildren(b)];
-  return inA.length === inB.length && inA.every((child, at) => {
-    const other = inB[at];
-    return other !== undefined && isSameQuery(child, other);
-  });
+  return (
+    inA.length === inB.length &&
+    inA.every((child, at) => {
+      const other = inB[at];
+      return other !== undefined && isSameQuery(child, other);
+    })
+  );
 }
 
 function describeShallow(node: QueryNode): string {

@@ -10,6 +10,15 @@ export { DEFAULT_FIELDS, FIELDS, GREATEST_DISTANCE, listChildren, listNodes, map
 export type { Field, HeadingNode, NearNode, PhraseNode, QueryNode, TermNode } from './node';
 export { DEEPEST_NESTING, EMPTY_QUERY, LONGEST_TEXT, parseQuery } from './parser';
 export type { KnownNames, ParsedQuery } from './parser';
-export { countLetters, createMatcher, createWordPattern, findPrefix, findSuffix, isPlain, mergeParts, printPattern } from './pattern';
+export {
+  countLetters,
+  createMatcher,
+  createWordPattern,
+  findPrefix,
+  findSuffix,
+  isPlain,
+  mergeParts,
+  printPattern,
+} from './pattern';
 export type { Pattern, PatternPart } from './pattern';
 export { printQuery } from './printer';

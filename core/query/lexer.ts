@@ -6,7 +6,11 @@ export type Token = Span &
     | { readonly kind: 'open' | 'close' }
     | { readonly kind: 'word'; readonly raw: string }
     | { readonly kind: 'quote'; readonly raw: string; readonly closed: boolean; readonly curly: boolean }
-    | { readonly kind: 'field'; readonly names: readonly { text: string; start: number; end: number }[]; readonly vocabulary?: string }
+    | {
+        readonly kind: 'field';
+        readonly names: readonly { text: string; start: number; end: number }[];
+        readonly vocabulary?: string;
+      }
     | { readonly kind: 'block'; readonly name: string }
     | { readonly kind: 'comment'; readonly text: string }
     | { readonly kind: 'off-open' }
@@ -65,7 +69,8 @@ function takeToken(
   if (QUOTES.includes(sign)) return takeQuote(text, start);
   if (sign === '/' && (start === 0 || BLANK.test(text.charAt(start - 1)))) {
     const comment = take(COMMENT);
-    if (comment) return { kind: 'comment', text: (comment[1] ?? '').trim(), start, end: start + comment[0].length };
+    if (comment)
+      return { kind: 'comment', text: (comment[1] ?? '').trim(), start, end: start + comment[0].length };
   }
   if (sign === '@') {
     const block = take(BLOCK);

@@ -19,7 +19,11 @@ interface Link {
  * nothing is written; says so wherever a person may have meant something else.
  * Nothing comes of a row without operands.
  */
-export function joinOperands(row: readonly Joined[], text: string, problems: ProblemList): QueryNode | undefined {
+export function joinOperands(
+  row: readonly Joined[],
+  text: string,
+  problems: ProblemList,
+): QueryNode | undefined {
   const links = linkOperands(row, problems);
   if (links.length === 0) return undefined;
   if (!problems.isFull) {
@@ -32,7 +36,10 @@ export function joinOperands(row: readonly Joined[], text: string, problems: Pro
     if (link.operator === 'OR' && link !== links[0]) alternatives.push([]);
     alternatives.at(-1)?.push(link);
   }
-  return createGroup('or', alternatives.map((chain) => joinChain(chain, problems)));
+  return createGroup(
+    'or',
+    alternatives.map((chain) => joinChain(chain, problems)),
+  );
 }
 
 /** Pairs each operand with the operator before it; reports and drops operators without operands. */
@@ -75,7 +82,10 @@ function joinChain(links: readonly Link[], problems: ProblemList): QueryNode {
       problems.push(createProblem('too-many-exclusions', 'error', { most: MOST_EXCLUSIONS }, node.span));
       break;
     }
-    const include: QueryNode = items.length > 0 ? createGroup('and', items) : { kind: 'empty', id: '', span: { start: node.span.start, end: node.span.start } };
+    const include: QueryNode =
+      items.length > 0
+        ? createGroup('and', items)
+        : { kind: 'empty', id: '', span: { start: node.span.start, end: node.span.start } };
     items = [{ kind: 'not', id: '', span: coverSpans(include.span, node.span), include, exclude: node }];
   }
   return createGroup('and', items);
@@ -96,10 +106,18 @@ function checkMixed(links: readonly Link[], text: string, problems: ProblemList)
   if (!first || !last) return;
   const span = coverSpans(first.node.span, last.node.span);
   const fixes = [
-    { label: 'Put brackets round what OR joins', edits: bracketRuns(links, (link) => link.operator === 'OR') },
-    { label: 'Put brackets round what AND and NOT join', edits: bracketRuns(links, (link) => link.operator !== 'OR') },
+    {
+      label: 'Put brackets round what OR joins',
+      edits: bracketRuns(links, (link) => link.operator === 'OR'),
+    },
+    {
+      label: 'Put brackets round what AND and NOT join',
+      edits: bracketRuns(links, (link) => link.operator !== 'OR'),
+    },
   ];
-  problems.push(createProblem('mixed-operators', 'error', { text: text.slice(span.start, span.end) }, span, fixes));
+  problems.push(
+    createProblem('mixed-operators', 'error', { text: text.slice(span.start, span.end) }, span, fixes),
+  );
 }
 
 /** Edits that put brackets round each run of operands joined by operators that pass. */
@@ -146,12 +164,16 @@ function checkSideBySide(row: readonly Joined[], text: string, problems: Problem
     const first = run[0]?.node;
     const last = run.at(-1)?.node;
     if (run.length < 2 || !first || !last || first.kind === 'fielded') continue;
-    if (run.some(({ word }) => word !== undefined && word.length <= 3 && /^(and|or|not)$/i.test(word))) continue;
+    if (run.some(({ word }) => word !== undefined && word.length <= 3 && /^(and|or|not)$/i.test(word)))
+      continue;
     const span = coverSpans(first.span, last.span);
     const and = run.map(({ node }) => text.slice(node.span.start, node.span.end)).join(' AND ');
     const fixes = [{ label: 'Write AND between them', edits: [{ span, text: and }] }];
     if (run.every(({ word }) => word !== undefined)) {
-      fixes.unshift({ label: 'Search them as a phrase', edits: [{ span, text: `"${text.slice(span.start, span.end)}"` }] });
+      fixes.unshift({
+        label: 'Search them as a phrase',
+        edits: [{ span, text: `"${text.slice(span.start, span.end)}"` }],
+      });
     }
     problems.push(createProblem('side-by-side', 'warning', {}, span, fixes));
   }

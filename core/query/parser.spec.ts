@@ -94,7 +94,10 @@ describe('problems', () => {
 
   it('names unknown blocks and databases only when the known ones are given', () => {
     const known = { blocks: new Set(['bats']), databases: new Set(['gantry']) };
-    expect(parseQuery('@bats AND @lamps AND IN(cardinl: x)', known).problems.map((p) => p.code)).toEqual(['unknown-block', 'unknown-database']);
+    expect(parseQuery('@bats AND @lamps AND IN(cardinl: x)', known).problems.map((p) => p.code)).toEqual([
+      'unknown-block',
+      'unknown-database',
+    ]);
     expect(codes('@lamps')).toEqual([]);
   });
 
@@ -129,18 +132,55 @@ describe('problems', () => {
 });
 
 describe('any text at all', () => {
-  const signs = fc.constantFrom('(', ')', '"', '“', 'AND', 'OR', 'NOT', 'or', 'title:', 'x,y:', '@a', 'OFF(', 'IN(a:', 'WITHIN', 'BEFORE 2', '3', 'bat*', '[', ']', '[u]', '\\', '//', '\n', ' ', '🦇', '\u0000', 'é', '?', '*');
+  const signs = fc.constantFrom(
+    '(',
+    ')',
+    '"',
+    '“',
+    'AND',
+    'OR',
+    'NOT',
+    'or',
+    'title:',
+    'x,y:',
+    '@a',
+    'OFF(',
+    'IN(a:',
+    'WITHIN',
+    'BEFORE 2',
+    '3',
+    'bat*',
+    '[',
+    ']',
+    '[u]',
+    '\\',
+    '//',
+    '\n',
+    ' ',
+    '🦇',
+    '\u0000',
+    'é',
+    '?',
+    '*',
+  );
 
   it('gives a tree and places within the text', () => {
     fc.assert(
-      fc.property(fc.oneof(fc.string({ unit: 'binary' }), fc.array(signs).map((parts) => parts.join(' ')), fc.array(signs).map((parts) => parts.join(''))), (text) => {
-        const { root, problems } = parseQuery(text);
-        expect(root.kind).toBeTypeOf('string');
-        for (const { span } of problems) {
-          expect(span && span.start >= 0 && span.start <= span.end && span.end <= text.length).toBe(true);
-        }
-        expect(() => printQuery(root)).not.toThrow();
-      }),
+      fc.property(
+        fc.oneof(
+          fc.string({ unit: 'binary' }),
+          fc.array(signs).map((parts) => parts.join(' ')),
+          fc.array(signs).map((parts) => parts.join('')),
+        ),
+        (text) => {
+          const { root, problems } = parseQuery(text);
+          expect(root.kind).toBeTypeOf('string');
+          for (const { span } of problems) {
+            expect(span && span.start >= 0 && span.start <= span.end && span.end <= text.length).toBe(true);
+          }
+          expect(() => printQuery(root)).not.toThrow();
+        },
+      ),
       { numRuns: 2000 },
     );
   });

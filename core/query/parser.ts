@@ -71,7 +71,9 @@ class Parser {
       const fix: Fix = { label: 'Remove the bracket', edits: [{ span: stray, text: '' }] };
       this.report('unopened-bracket', 'error', {}, stray, [fix]);
     }
-    return joinOperands(groups, this.text, this.problems) ?? this.createEmpty({ start: 0, end: this.text.length });
+    return (
+      joinOperands(groups, this.text, this.problems) ?? this.createEmpty({ start: 0, end: this.text.length })
+    );
   }
 
   takeComments(): string[] {
@@ -88,7 +90,13 @@ class Parser {
     return this.tokens[this.at];
   }
 
-  private report(code: Problem['code'], severity: Problem['severity'], data: Problem['data'], span: Span, fixes?: readonly Fix[]): void {
+  private report(
+    code: Problem['code'],
+    severity: Problem['severity'],
+    data: Problem['data'],
+    span: Span,
+    fixes?: readonly Fix[],
+  ): void {
     if (this.problems.isFull) return;
     this.problems.push(createProblem(code, severity, data, { start: span.start, end: span.end }, fixes));
   }
@@ -107,7 +115,12 @@ class Parser {
         continue;
       }
       if (++this.items > MOST_ITEMS) {
-        this.report('too-many-items', 'error', { most: MOST_ITEMS }, { start: token.start, end: this.text.length });
+        this.report(
+          'too-many-items',
+          'error',
+          { most: MOST_ITEMS },
+          { start: token.start, end: this.text.length },
+        );
         this.at = this.tokens.length;
         break;
       }
@@ -145,7 +158,8 @@ class Parser {
       const span = coverSpans(left.span, right.span);
       chain.push(right);
       if (chain.length === 3) this.report('near-chain', 'error', { operator }, span);
-      const legal = chain.length === 2 && this.checkNearOperand(left, operator) && this.checkNearOperand(right, operator);
+      const legal =
+        chain.length === 2 && this.checkNearOperand(left, operator) && this.checkNearOperand(right, operator);
       node = legal
         ? { kind: 'near', id: '', span, distance, ordered: operator === 'BEFORE', left, right }
         : { kind: 'and', id: '', span, items: chain };
@@ -192,7 +206,9 @@ class Parser {
     if (!token || token.kind === 'close') return undefined;
     const comments = this.takeComments();
     const node = this.parseBare(token, depth);
-    return node && comments.length > 0 ? { ...node, comments: [...comments, ...(node.comments ?? [])] } : node;
+    return node && comments.length > 0
+      ? { ...node, comments: [...comments, ...(node.comments ?? [])] }
+      : node;
   }
 
   private parseBare(token: Token, depth: number): QueryNode | undefined {
@@ -204,7 +220,13 @@ class Parser {
         return this.parseGroup(token, depth, (item, span) => ({ kind: 'off', id: '', span, item }));
       case 'in-open':
         this.checkDatabases(token.databases, token);
-        return this.parseGroup(token, depth, (item, span) => ({ kind: 'only', id: '', span, databases: token.databases, item }));
+        return this.parseGroup(token, depth, (item, span) => ({
+          kind: 'only',
+          id: '',
+          span,
+          databases: token.databases,
+          item,
+        }));
       case 'block':
         if (this.known.blocks && !this.known.blocks.has(token.name)) {
           this.report('unknown-block', 'error', { name: token.name }, token);
@@ -221,14 +243,22 @@ class Parser {
     }
   }
 
-  private parseGroup(open: Token, depth: number, wrap: (item: QueryNode, span: Span) => QueryNode): QueryNode | undefined {
+  private parseGroup(
+    open: Token,
+    depth: number,
+    wrap: (item: QueryNode, span: Span) => QueryNode,
+  ): QueryNode | undefined {
     if (depth >= DEEPEST_NESTING) return this.skipGroup(open);
     const row = this.parseLevel(depth + 1);
     const close = this.peek();
     if (close) this.at++;
-    else this.report('unclosed-bracket', 'error', {}, open, [
-      { label: 'Close it at the end', edits: [{ span: { start: this.text.length, end: this.text.length }, text: ')' }] },
-    ]);
+    else
+      this.report('unclosed-bracket', 'error', {}, open, [
+        {
+          label: 'Close it at the end',
+          edits: [{ span: { start: this.text.length, end: this.text.length }, text: ')' }],
+        },
+      ]);
     const span = { start: open.start, end: close?.end ?? this.text.length };
     const inner = joinOperands(row, this.text, this.problems);
     if (inner) return wrap({ ...inner, span }, span);
@@ -251,7 +281,8 @@ class Parser {
 
   private checkDatabases(names: readonly string[], span: Span): void {
     for (const name of names) {
-      if (this.known.databases && !this.known.databases.has(name)) this.report('unknown-database', 'error', { name }, span);
+      if (this.known.databases && !this.known.databases.has(name))
+        this.report('unknown-database', 'error', { name }, span);
     }
   }
 
@@ -266,9 +297,15 @@ class Parser {
 
   private checkQuotes(token: Token & { kind: 'quote' }): void {
     if (this.problems.isFull || (token.closed && !token.curly)) return;
-    const straight: Fix = { label: 'Use straight quotation marks', edits: [{ span: token, text: `"${token.raw}"` }] };
+    const straight: Fix = {
+      label: 'Use straight quotation marks',
+      edits: [{ span: token, text: `"${token.raw}"` }],
+    };
     if (!token.closed) {
-      const close: Fix = { label: 'Close it here', edits: [{ span: { start: token.end, end: token.end }, text: '"' }] };
+      const close: Fix = {
+        label: 'Close it here',
+        edits: [{ span: { start: token.end, end: token.end }, text: '"' }],
+      };
       this.report('unclosed-quote', 'error', {}, token, [token.curly ? straight : close]);
     } else if (token.curly) this.report('curly-quotes', 'warning', {}, token, [straight]);
   }
@@ -276,7 +313,9 @@ class Parser {
   private createLeaf(words: readonly Pattern[], span: Span): QueryNode {
     const [first] = words;
     if (!first) return this.createEmpty(span);
-    return words.length === 1 ? { kind: 'term', id: '', span, pattern: first } : { kind: 'phrase', id: '', span, words };
+    return words.length === 1
+      ? { kind: 'term', id: '', span, pattern: first }
+      : { kind: 'phrase', id: '', span, words };
   }
 
   private createWritten(token: Token & { kind: 'word' }): QueryNode {
@@ -292,7 +331,8 @@ class Parser {
     const scope = token.names[0]?.text.toLowerCase();
     if (token.names.length === 1 && (scope === 'heading' || scope === 'branch' || scope === 'focus')) {
       const next = this.peek();
-      if (next?.kind === 'quote' || scope !== 'heading' || token.vocabulary !== undefined) return this.parseHeading(token, scope);
+      if (next?.kind === 'quote' || scope !== 'heading' || token.vocabulary !== undefined)
+        return this.parseHeading(token, scope);
     }
     const fields = this.checkFields(token);
     if (depth >= DEEPEST_NESTING) {
@@ -301,7 +341,8 @@ class Parser {
     }
     const before = this.at;
     const next = this.peek();
-    const item = next && !(next.kind === 'word' && OPERATORS.has(next.raw)) ? this.parsePrimary(depth + 1) : undefined;
+    const item =
+      next && !(next.kind === 'word' && OPERATORS.has(next.raw)) ? this.parsePrimary(depth + 1) : undefined;
     if (!item) {
       this.report('field-without-item', 'error', {}, token);
       return undefined;
@@ -326,14 +367,22 @@ class Parser {
     const first = this.tokens[itemAt];
     if (first?.kind !== 'word' || this.at !== itemAt + 1) return;
     let last = itemAt;
-    for (let next = this.tokens[last + 1]; next?.kind === 'word' && !isOperatorWord(next.raw); next = this.tokens[last + 1]) last++;
+    for (
+      let next = this.tokens[last + 1];
+      next?.kind === 'word' && !isOperatorWord(next.raw);
+      next = this.tokens[last + 1]
+    )
+      last++;
     const end = this.tokens[last]?.end ?? first.end;
     if (last === itemAt) return;
     const span = { start: first.start, end };
     const words = this.text.slice(first.start, end);
     this.report('field-binds-one', 'warning', { item: first.raw }, span, [
       { label: 'Search the words as a phrase in this field', edits: [{ span, text: `"${words}"` }] },
-      { label: 'Search all the words in this field', edits: [{ span, text: `(${words.split(/\s+/).join(' AND ')})` }] },
+      {
+        label: 'Search all the words in this field',
+        edits: [{ span, text: `(${words.split(/\s+/).join(' AND ')})` }],
+      },
     ]);
   }
 
@@ -356,7 +405,14 @@ class Parser {
       this.report('empty-phrase', 'warning', {}, next);
       return this.createEmpty(span);
     }
-    return { kind: 'heading', id: '', span, scope, label, ...(token.vocabulary !== undefined && { vocabulary: token.vocabulary }) };
+    return {
+      kind: 'heading',
+      id: '',
+      span,
+      scope,
+      label,
+      ...(token.vocabulary !== undefined && { vocabulary: token.vocabulary }),
+    };
   }
 }
 

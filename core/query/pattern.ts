@@ -60,7 +60,8 @@ export function findSuffix(pattern: Pattern): string {
   return last?.kind === 'letters' ? foldLetters(last.text) : '';
 }
 
-type Step = string | 'ANY' | 'ONE' | { readonly maybe: string };
+/** A letter, or what stands for letters. */
+type Step = { readonly letter: string } | 'any' | 'one' | { readonly maybe: string };
 
 /**
  * A test for folded words. Runs in time (letters × parts) whatever the wildcards: the set of
@@ -76,9 +77,9 @@ export function createMatcher(pattern: Pattern): (word: string) => boolean {
     return (word) => word.startsWith(prefix);
   }
   const steps: Step[] = pattern.flatMap((part): Step[] => {
-    if (part.kind === 'letters') return [...foldLetters(part.text)];
+    if (part.kind === 'letters') return [...foldLetters(part.text)].map((letter) => ({ letter }));
     if (part.kind === 'maybe') return [{ maybe: foldLetters(part.letter) }];
-    return [part.kind === 'any' ? 'ANY' : 'ONE'];
+    return [part.kind];
   });
   return (word) => matchSteps(steps, word);
 }
@@ -90,9 +91,9 @@ function matchSteps(steps: readonly Step[], word: string): boolean {
     for (const at of reached) {
       const step = steps[at];
       if (step === undefined) continue;
-      if (step === 'ANY') next.add(at);
-      else if (step === 'ONE' || step === sign) next.add(at + 1);
-      else if (typeof step === 'object' && step.maybe === sign) next.add(at + 1);
+      if (step === 'any') next.add(at);
+      else if (step === 'one') next.add(at + 1);
+      else if (('letter' in step ? step.letter : step.maybe) === sign) next.add(at + 1);
     }
     if (next.size === 0) return false;
     reached = closeOver(steps, next);
@@ -104,7 +105,7 @@ function matchSteps(steps: readonly Step[], word: string): boolean {
 function closeOver(steps: readonly Step[], reached: Set<number>): Set<number> {
   for (const at of reached) {
     const step = steps[at];
-    if (step === 'ANY' || typeof step === 'object') reached.add(at + 1);
+    if (step === 'any' || (typeof step === 'object' && 'maybe' in step)) reached.add(at + 1);
   }
   return reached;
 }

@@ -44,7 +44,10 @@ function printBare(node: QueryNode): string {
       return node.items.map((item, at) => printItem(item, at === 0 ? start : 'member')).join(operator);
     }
     case 'not': {
-      const include = node.include.kind === 'and' && !node.include.comments ? printBare(node.include) : printItem(node.include, 'chain-start');
+      const include =
+        node.include.kind === 'and' && !node.include.comments
+          ? printBare(node.include)
+          : printItem(node.include, 'chain-start');
       return `${include} NOT ${printItem(node.exclude, 'member')}`;
     }
     case 'near': {

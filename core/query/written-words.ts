@@ -25,7 +25,11 @@ export function parseWrittenWords(raw: string, offset: number, inPhrase: boolean
   if (instead !== undefined) {
     const span = { start: offset, end: offset + raw.length };
     const fix: Fix = { label: `Write ${instead}`, edits: [{ span, text: instead }] };
-    return { words: [], instead, problems: [createProblem('bracket-in-word', 'error', { term: raw }, span, [fix])] };
+    return {
+      words: [],
+      instead,
+      problems: [createProblem('bracket-in-word', 'error', { term: raw }, span, [fix])],
+    };
   }
   const words: Pattern[] = [];
   const problems: Problem[] = [];
@@ -58,7 +62,10 @@ export function parseWrittenWords(raw: string, offset: number, inPhrase: boolean
     at += length;
   }
   finish(raw.length);
-  return { words: words.filter((word) => word.some((part) => part.kind !== 'any') || words.length === 1), problems };
+  return {
+    words: words.filter((word) => word.some((part) => part.kind !== 'any') || words.length === 1),
+    problems,
+  };
 }
 
 /** Where the run of plain letters and digits ends that begins at a place. */
@@ -90,7 +97,8 @@ function findBracketMisuse(raw: string): string | undefined {
   if (!match) return undefined;
   const [, before = '', inside = '', after = ''] = match;
   const single = /^(\p{L}\p{M}*|\p{Nd})$/u.test(inside);
-  if (single && after !== '' && isWordSign(String.fromCodePoint(after.codePointAt(0) ?? 32))) return undefined;
+  if (single && after !== '' && isWordSign(String.fromCodePoint(after.codePointAt(0) ?? 32)))
+    return undefined;
   if (single && /^[*?]/.test(after)) return undefined;
   if (after === '' && FIELD_LIKE.test(inside) && before !== '') return `${inside.toLowerCase()}: ${before}`;
   if (!/^[\p{L}\p{Nd}]{1,8}$/u.test(inside)) return before + after === '' ? undefined : `${before}${after}`;

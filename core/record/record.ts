@@ -14,7 +14,15 @@ export interface AssignedHeading {
 }
 
 /** The kinds of document that limiters know. */
-export const DOCUMENT_TYPES = ['article', 'review', 'conference paper', 'book', 'thesis', 'report', 'news'] as const;
+export const DOCUMENT_TYPES = [
+  'article',
+  'review',
+  'conference paper',
+  'book',
+  'thesis',
+  'report',
+  'news',
+] as const;
 export type DocumentType = (typeof DOCUMENT_TYPES)[number];
 
 /** A bibliographic record as a database shows it. What a database does not hold is absent or empty. */

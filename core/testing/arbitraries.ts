@@ -4,8 +4,37 @@ import { build, createPattern, type Field, type QueryNode } from '../query';
 import { createVocabulary } from '../vocabulary';
 
 /** Few words, with shared beginnings and a stop word or two, so that random queries meet random records often. */
-const WORDS = ['bat', 'bats', 'batch', 'light', 'lights', 'lighting', 'street', 'lamp', 'colour', 'color', 'of', 'the', 'and', 'road', 'roadside'];
-const PATTERNS = [...WORDS, 'bat*', 'light*', 'lighti*', 'stree*', 'l?mp', 'colo[u]r', 'col*r', '*ght', 'ba?', 'roads*', 'of*'];
+const WORDS = [
+  'bat',
+  'bats',
+  'batch',
+  'light',
+  'lights',
+  'lighting',
+  'street',
+  'lamp',
+  'colour',
+  'color',
+  'of',
+  'the',
+  'and',
+  'road',
+  'roadside',
+];
+const PATTERNS = [
+  ...WORDS,
+  'bat*',
+  'light*',
+  'lighti*',
+  'stree*',
+  'l?mp',
+  'colo[u]r',
+  'col*r',
+  '*ght',
+  'ba?',
+  'roads*',
+  'of*',
+];
 
 /** The headings that random records and queries use. */
 export const TEST_HEADINGS = createVocabulary('heronsmere', [
@@ -17,8 +46,16 @@ const LABELS = TEST_HEADINGS.headings.map((heading) => heading.label);
 
 /** A value of a field: up to eight words, some joined by hyphens. */
 const value = fc
-  .array(fc.tuple(fc.constantFrom(...WORDS), fc.constantFrom(' ', ' ', '-', ', ')), { minLength: 1, maxLength: 8 })
-  .map((parts) => parts.map(([word, gap]) => word + gap).join('').replace(/\W+$/, ''));
+  .array(fc.tuple(fc.constantFrom(...WORDS), fc.constantFrom(' ', ' ', '-', ', ')), {
+    minLength: 1,
+    maxLength: 8,
+  })
+  .map((parts) =>
+    parts
+      .map(([word, gap]) => word + gap)
+      .join('')
+      .replace(/\W+$/, ''),
+  );
 
 const heading = fc.record({ label: fc.constantFrom(...LABELS), focus: fc.boolean() });
 
@@ -34,9 +71,16 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
     headings: fc.array(heading, { maxLength: 2 }),
   });
   return values.map(({ headings, ...texts }) => {
-    const all = { ...texts, heading: headings.map(({ label }) => label), firstauthor: texts.author.slice(0, 1) };
+    const all = {
+      ...texts,
+      heading: headings.map(({ label }) => label),
+      firstauthor: texts.author.slice(0, 1),
+    };
     const kept = INDEX_FIELDS.filter((name) => name in all && !without.includes(name));
-    const keys = headings.flatMap(({ label, focus }) => [`heading=${createLabelKey(label)}`, ...(focus ? [`focus=${createLabelKey(label)}`] : [])]);
+    const keys = headings.flatMap(({ label, focus }) => [
+      `heading=${createLabelKey(label)}`,
+      ...(focus ? [`focus=${createLabelKey(label)}`] : []),
+    ]);
     return {
       values: Object.fromEntries(kept.map((name) => [name, (all as Record<string, string[]>)[name]])),
       keys: without.includes('heading') ? [] : keys,
@@ -45,15 +89,34 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
 }
 
 const term = fc.constantFrom(...PATTERNS).map((signs) => build.term(createPattern(signs)));
-const phrase = fc.array(fc.constantFrom(...PATTERNS), { minLength: 2, maxLength: 3 }).map((signs) => build.phrase(...signs.map(createPattern)));
+const phrase = fc
+  .array(fc.constantFrom(...PATTERNS), { minLength: 2, maxLength: 3 })
+  .map((signs) => build.phrase(...signs.map(createPattern)));
 const leaf = fc.oneof({ weight: 3, arbitrary: term }, phrase);
-const operand = fc.oneof({ weight: 3, arbitrary: leaf }, fc.array(leaf, { minLength: 2, maxLength: 3 }).map((items) => build.or(...items)));
+const operand = fc.oneof(
+  { weight: 3, arbitrary: leaf },
+  fc.array(leaf, { minLength: 2, maxLength: 3 }).map((items) => build.or(...items)),
+);
 const near = fc
   .tuple(operand, fc.integer({ min: 1, max: 4 }), operand, fc.boolean())
   .map(([left, distance, right, ordered]) => build.near(left, distance, right, ordered));
-const fieldSet = fc.constantFrom<readonly Field[]>(['title'], ['abstract'], ['title', 'abstract'], ['keywords'], ['heading'], ['author'], ['source'], ['text'], ['title', 'abstract', 'keywords', 'heading']);
+const fieldSet = fc.constantFrom<readonly Field[]>(
+  ['title'],
+  ['abstract'],
+  ['title', 'abstract'],
+  ['keywords'],
+  ['heading'],
+  ['author'],
+  ['source'],
+  ['text'],
+  ['title', 'abstract', 'keywords', 'heading'],
+);
 const headingNode = fc
-  .tuple(fc.constantFrom(...LABELS, 'Unknown'), fc.constantFrom('heading' as const, 'branch' as const, 'focus' as const), fc.constantFrom(undefined, 'heronsmere', 'gantry'))
+  .tuple(
+    fc.constantFrom(...LABELS, 'Unknown'),
+    fc.constantFrom('heading' as const, 'branch' as const, 'focus' as const),
+    fc.constantFrom(undefined, 'heronsmere', 'gantry'),
+  )
   .map(([label, scope, vocabulary]) => build.heading(label, scope, vocabulary));
 
 /** Well-formed trees without blocks: groups of two or more members, fields round leaves and groups. */
@@ -63,10 +126,22 @@ export const arbitraryQuery: fc.Arbitrary<QueryNode> = fc.letrec<{ node: QueryNo
     { weight: 4, arbitrary: leaf },
     { weight: 1, arbitrary: near },
     { weight: 1, arbitrary: headingNode },
-    { weight: 2, arbitrary: fc.array(tie('node'), { minLength: 2, maxLength: 3 }).map((items) => build.or(...items)) },
-    { weight: 2, arbitrary: fc.array(tie('node'), { minLength: 2, maxLength: 3 }).map((items) => build.and(...items)) },
-    { weight: 1, arbitrary: fc.tuple(tie('node'), tie('node')).map(([include, exclude]) => build.not(include, exclude)) },
-    { weight: 1, arbitrary: fc.tuple(fieldSet, tie('node')).map(([fields, item]) => build.fielded(fields, item)) },
+    {
+      weight: 2,
+      arbitrary: fc.array(tie('node'), { minLength: 2, maxLength: 3 }).map((items) => build.or(...items)),
+    },
+    {
+      weight: 2,
+      arbitrary: fc.array(tie('node'), { minLength: 2, maxLength: 3 }).map((items) => build.and(...items)),
+    },
+    {
+      weight: 1,
+      arbitrary: fc.tuple(tie('node'), tie('node')).map(([include, exclude]) => build.not(include, exclude)),
+    },
+    {
+      weight: 1,
+      arbitrary: fc.tuple(fieldSet, tie('node')).map(([fields, item]) => build.fielded(fields, item)),
+    },
   ),
 })).node;
 
@@ -80,7 +155,10 @@ export const arbitraryText: fc.Arbitrary<QueryNode> = fc.letrec<{ node: QueryNod
     node: fc.oneof(
       { maxDepth: 5, depthSize: 'small' },
       commented(fc.oneof(leaf, headingNode, fc.constantFrom('bats', 'night-light').map(build.block))),
-      { weight: 1, arbitrary: commented(arbitraryQuery.filter((node) => node.kind !== 'and' && node.kind !== 'not')) },
+      {
+        weight: 1,
+        arbitrary: commented(arbitraryQuery.filter((node) => node.kind !== 'and' && node.kind !== 'not')),
+      },
       { weight: 2, arbitrary: members.map((items) => build.or(...items)) },
       { weight: 2, arbitrary: members.map((items) => build.and(...items)) },
       fc.tuple(tie('node'), tie('node')).map(([include, exclude]) => build.not(include, exclude)),

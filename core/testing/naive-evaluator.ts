@@ -7,7 +7,12 @@ import type { Vocabulary } from '../vocabulary';
  * Whether one record satisfies a query, word by word from the definitions, without index, bitset
  * or cache: the independent reference for everything that counts.
  */
-export function satisfies(document: IndexDocument, node: QueryNode, vocabulary?: Vocabulary, fields: readonly Field[] = DEFAULT_FIELDS): boolean {
+export function satisfies(
+  document: IndexDocument,
+  node: QueryNode,
+  vocabulary?: Vocabulary,
+  fields: readonly Field[] = DEFAULT_FIELDS,
+): boolean {
   const test = (part: QueryNode, within = fields): boolean => satisfies(document, part, vocabulary, within);
   switch (node.kind) {
     case 'and':
@@ -36,15 +41,21 @@ export function satisfies(document: IndexDocument, node: QueryNode, vocabulary?:
 }
 
 function listValues(document: IndexDocument, fields: readonly Field[]): string[][] {
-  const names = fields.includes('text') ? INDEX_FIELDS : INDEX_FIELDS.filter((name: IndexField) => fields.some((field) => field === name));
-  return names.flatMap((name) => document.values[name] ?? []).map((value) => splitWords(value).map((word) => word.text));
+  const names = fields.includes('text')
+    ? INDEX_FIELDS
+    : INDEX_FIELDS.filter((name: IndexField) => fields.some((field) => field === name));
+  return names
+    .flatMap((name) => document.values[name] ?? [])
+    .map((value) => splitWords(value).map((word) => word.text));
 }
 
 /** The stretches `[first, last]` at which a phrase stands. */
 function findPhrase(words: readonly string[], phrase: readonly Pattern[]): [number, number][] {
   const tests = phrase.map(createMatcher);
   return words.flatMap((_, at): [number, number][] =>
-    tests.every((matches, offset) => at + offset < words.length && matches(words[at + offset] ?? '')) ? [[at, at + phrase.length - 1]] : [],
+    tests.every((matches, offset) => at + offset < words.length && matches(words[at + offset] ?? ''))
+      ? [[at, at + phrase.length - 1]]
+      : [],
   );
 }
 
@@ -55,7 +66,9 @@ function standNear(words: readonly string[], node: QueryNode & { kind: 'near' })
     right.some(([bStart, bEnd]) => {
       const after = bStart - aEnd;
       const before = aStart - bEnd;
-      return (after >= 1 && after <= node.distance) || (!node.ordered && before >= 1 && before <= node.distance);
+      return (
+        (after >= 1 && after <= node.distance) || (!node.ordered && before >= 1 && before <= node.distance)
+      );
     }),
   );
 }

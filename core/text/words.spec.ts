@@ -6,7 +6,14 @@ const texts = (value: string) => splitWords(value).map((word) => word.text);
 
 describe('splitting into words', () => {
   it('takes hyphens and apostrophes as separators and keeps digits with letters', () => {
-    expect(texts("bat-friendly lamps, 2700K: don't")).toEqual(['bat', 'friendly', 'lamps', '2700k', 'don', 't']);
+    expect(texts("bat-friendly lamps, 2700K: don't")).toEqual([
+      'bat',
+      'friendly',
+      'lamps',
+      '2700k',
+      'don',
+      't',
+    ]);
   });
 
   it('folds case and diacritics, composed or not', () => {

@@ -1,7 +1,12 @@
 import { expect, it } from 'vitest';
 import { createVocabulary, type Heading } from './vocabulary';
 
-const heading = (label: string, ...broader: string[]): Heading => ({ label, broader, entryTerms: [], related: [] });
+const heading = (label: string, ...broader: string[]): Heading => ({
+  label,
+  broader,
+  entryTerms: [],
+  related: [],
+});
 
 it('lists a branch with each heading once, and ends in cycles', () => {
   const vocabulary = createVocabulary('made-up', [
@@ -10,7 +15,12 @@ it('lists a branch with each heading once, and ends in cycles', () => {
     heading('Night animals', 'Animals'),
     heading('Bats', 'Mammals', 'Night animals'),
   ]);
-  expect([...vocabulary.listBranch('mammals')].sort()).toEqual(['Animals', 'Bats', 'Mammals', 'Night animals']);
+  expect([...vocabulary.listBranch('mammals')].sort()).toEqual([
+    'Animals',
+    'Bats',
+    'Mammals',
+    'Night animals',
+  ]);
   expect(vocabulary.listBranch('birds')).toEqual([]);
   expect(vocabulary.find('night-animals')?.label).toBe('Night animals');
 });

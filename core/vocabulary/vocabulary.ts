@@ -39,7 +39,8 @@ export function createVocabulary(id: string, headings: readonly Heading[]): Voca
     listBranch: (label) => {
       const top = byKey.get(createLabelKey(label));
       const found = new Set<Heading>(top ? [top] : []);
-      for (const heading of found) for (const below of narrower.get(createLabelKey(heading.label)) ?? []) found.add(below);
+      for (const heading of found)
+        for (const below of narrower.get(createLabelKey(heading.label)) ?? []) found.add(below);
       return [...found].map((heading) => heading.label);
     },
   };

@@ -123,14 +123,51 @@ export const REVIEW_TITLES = [
   '{R} and {F}: a meta-analysis',
   'Advances in the study of {S}',
 ];
-export const BOOK_TITLES = ['{S} and {P}', 'Handbook of {D}', '{F}: principles and practice', 'The world of {S}', '{S} of {place} and its surroundings'];
-export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+export const BOOK_TITLES = [
+  '{S} and {P}',
+  'Handbook of {D}',
+  '{F}: principles and practice',
+  'The world of {S}',
+  '{S} of {place} and its surroundings',
+];
+export const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 
-const LEARNED_FRONTS = 'bio eco geo hydro photo thermo electro neuro morpho macro micro meso hetero homo iso poly mono multi intra inter trans supra sub peri epi hyper hypo para meta auto allo spatio chrono agro socio psycho physio patho cyto phyto zoo aero cryo magneto radio techno stereo pluri quasi retro'.split(' ');
-const LEARNED_ENDS = 'logical metric dynamic graphic genetic trophic static kinetic morphic phonic centric synthetic chemical physical climatic structural functional temporal spatial regional sensory analytical typical tropic philic phobic nomic scopic systemic cultural'.split(' ');
+const LEARNED_FRONTS =
+  'bio eco geo hydro photo thermo electro neuro morpho macro micro meso hetero homo iso poly mono multi intra inter trans supra sub peri epi hyper hypo para meta auto allo spatio chrono agro socio psycho physio patho cyto phyto zoo aero cryo magneto radio techno stereo pluri quasi retro'.split(
+    ' ',
+  );
+const LEARNED_ENDS =
+  'logical metric dynamic graphic genetic trophic static kinetic morphic phonic centric synthetic chemical physical climatic structural functional temporal spatial regional sensory analytical typical tropic philic phobic nomic scopic systemic cultural'.split(
+    ' ',
+  );
 
 /** Rare learned adjectives, the frequent ones first. */
 export const LEARNED: readonly string[] = [
-  'detailed', 'long-term', 'comparative', 'large-scale', 'quantitative', 'regional', 'seasonal', 'integrated', 'standardised', 'generalised', 'spatial', 'mechanistic', 'exploratory',
+  'detailed',
+  'long-term',
+  'comparative',
+  'large-scale',
+  'quantitative',
+  'regional',
+  'seasonal',
+  'integrated',
+  'standardised',
+  'generalised',
+  'spatial',
+  'mechanistic',
+  'exploratory',
   ...LEARNED_ENDS.flatMap((end) => LEARNED_FRONTS.map((front) => front + end)),
 ];

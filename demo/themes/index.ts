@@ -9,4 +9,11 @@ export { HOLDING_IDS } from './theme';
 export type { HoldingId, Theme } from './theme';
 
 /** Every theme; their works add up to the corpus. */
-export const THEMES: readonly Theme[] = [BATS_AND_LIGHT, ...NIGHT_ANIMALS, ...LIGHTING, ...ENGINEERING, ...LIFE_AND_HEALTH, ...OTHER];
+export const THEMES: readonly Theme[] = [
+  BATS_AND_LIGHT,
+  ...NIGHT_ANIMALS,
+  ...LIGHTING,
+  ...ENGINEERING,
+  ...LIFE_AND_HEALTH,
+  ...OTHER,
+];

@@ -1,5 +1,12 @@
 /** The six holdings. */
-export const HOLDING_IDS = ['heronsmere', 'gantry', 'cardinal', 'marlstone', 'northern', 'plainfinder'] as const;
+export const HOLDING_IDS = [
+  'heronsmere',
+  'gantry',
+  'cardinal',
+  'marlstone',
+  'northern',
+  'plainfinder',
+] as const;
 export type HoldingId = (typeof HOLDING_IDS)[number];
 
 /**
@@ -30,8 +37,18 @@ export interface Theme {
 }
 
 /** Reads the compact form in which themes are written: one line a list, members separated by `;`. */
-export function createTheme(id: string, works: number, affinity: readonly number[], lists: Readonly<Record<string, string>>, traits: Partial<Theme> = {}): Theme {
-  const list = (name: string): string[] => (lists[name] ?? '').split(';').map((item) => item.trim()).filter((item) => item !== '');
+export function createTheme(
+  id: string,
+  works: number,
+  affinity: readonly number[],
+  lists: Readonly<Record<string, string>>,
+  traits: Partial<Theme> = {},
+): Theme {
+  const list = (name: string): string[] =>
+    (lists[name] ?? '')
+      .split(';')
+      .map((item) => item.trim())
+      .filter((item) => item !== '');
   const [heronsmere = 0, gantry = 0, cardinal = 0, marlstone = 0, northern = 0, plainfinder = 0] = affinity;
   return {
     id,

@@ -9,56 +9,96 @@ import { countStrings, searchString, type Clock } from '../counting';
 import type { Fault, Faults } from '../faults';
 
 const FAULT = Joi.alternatives<Fault | { kind: 'none' }>(
-  Joi.object({ kind: Joi.valid('slow').required(), milliseconds: Joi.number().integer().min(0).max(60_000).required() }),
-  Joi.object({ kind: Joi.valid('refuse').required(), seconds: Joi.number().integer().min(1).max(600).required() }),
+  Joi.object({
+    kind: Joi.valid('slow').required(),
+    milliseconds: Joi.number().integer().min(0).max(60_000).required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('refuse').required(),
+    seconds: Joi.number().integer().min(1).max(600).required(),
+  }),
   Joi.object({ kind: Joi.valid('fail', 'cut', 'none').required() }),
 );
 
 /** The made-up databases over HTTP: `/api/standins`. */
-export function createStandinRoutes(collections: ReadonlyMap<string, StandinCollection>, faults: Faults, clock: Clock): Router {
+export function createStandinRoutes(
+  collections: ReadonlyMap<string, StandinCollection>,
+  faults: Faults,
+  clock: Clock,
+): Router {
   const router = Router();
   router.get('/', (_, response) => {
-    const list = [...collections.values()].map(({ standin, size }): StandinListing => ({ id: standin.id, name: standin.name, kind: standin.kind, boxes: standin.boxes, records: size }));
+    const list = [...collections.values()].map(({ standin, size }): StandinListing => ({
+      id: standin.id,
+      name: standin.name,
+      kind: standin.kind,
+      boxes: standin.boxes,
+      records: size,
+    }));
     response.json(list);
   });
-  router.post('/:id/fault', withCollection(collections, (collection, request, response) => {
-    const fault = check(FAULT, request, response);
-    if (!fault) return;
-    if (fault.kind === 'none') faults.delete(collection.standin.id);
-    else faults.set(collection.standin.id, fault);
-    response.status(204).end();
-  }));
+  router.post(
+    '/:id/fault',
+    withCollection(collections, (collection, request, response) => {
+      const fault = check(FAULT, request, response);
+      if (!fault) return;
+      if (fault.kind === 'none') faults.delete(collection.standin.id);
+      else faults.set(collection.standin.id, fault);
+      response.status(204).end();
+    }),
+  );
   router.use('/:id', createFaultHandler(faults));
-  router.post('/:id/count', withCollection(collections, (collection, request, response) => {
-    const body = check(COUNT_REQUEST, request, response);
-    if (!body) return;
-    const counts = countStrings(collection, body.strings, body.boxes, clock);
-    response.json({ counts: faults.get(collection.standin.id)?.kind === 'cut' ? counts.slice(1) : counts });
-  }));
-  router.post('/:id/search', withCollection(collections, (collection, request, response) => {
-    const body = check(SEARCH_REQUEST, request, response);
-    if (!body) return;
-    const answer = searchString(collection, body, clock);
-    response.status('problem' in answer ? 422 : 200).json(answer);
-  }));
-  router.post('/:id/laboratory', withCollection(collections, async (collection, request, response) => {
-    const body = check(LABORATORY_REQUEST, request, response);
-    if (!body) return;
-    const { root, problems } = parseQuery(body.query);
-    const active = dropInactive(root, collection.standin.id);
-    const laboratory = await collection.getLaboratory();
-    const expression = active ? createNeutralExpression(active, { vocabulary: collection.vocabulary }) : { kind: 'none' as const };
-    const start = clock();
-    const outcome = laboratory.evaluate(expression, () => clock() - start > 2_000);
-    if (!outcome.ok) return void response.status(422).json({ problem: { ...outcome.problem, message: describeProblem(outcome.problem) } });
-    response.json({ total: outcome.value.count(), ids: outcome.value.list().map((number) => collection.getRecord(number).id), problems });
-  }));
+  router.post(
+    '/:id/count',
+    withCollection(collections, (collection, request, response) => {
+      const body = check(COUNT_REQUEST, request, response);
+      if (!body) return;
+      const counts = countStrings(collection, body.strings, body.boxes, clock);
+      response.json({ counts: faults.get(collection.standin.id)?.kind === 'cut' ? counts.slice(1) : counts });
+    }),
+  );
+  router.post(
+    '/:id/search',
+    withCollection(collections, (collection, request, response) => {
+      const body = check(SEARCH_REQUEST, request, response);
+      if (!body) return;
+      const answer = searchString(collection, body, clock);
+      response.status('problem' in answer ? 422 : 200).json(answer);
+    }),
+  );
+  router.post(
+    '/:id/laboratory',
+    withCollection(collections, async (collection, request, response) => {
+      const body = check(LABORATORY_REQUEST, request, response);
+      if (!body) return;
+      const { root, problems } = parseQuery(body.query);
+      const active = dropInactive(root, collection.standin.id);
+      const laboratory = await collection.getLaboratory();
+      const expression = active
+        ? createNeutralExpression(active, { vocabulary: collection.vocabulary })
+        : { kind: 'none' as const };
+      const start = clock();
+      const outcome = laboratory.evaluate(expression, () => clock() - start > 2_000);
+      if (!outcome.ok)
+        return void response
+          .status(422)
+          .json({ problem: { ...outcome.problem, message: describeProblem(outcome.problem) } });
+      response.json({
+        total: outcome.value.count(),
+        ids: outcome.value.list().map((number) => collection.getRecord(number).id),
+        problems,
+      });
+    }),
+  );
   return router;
 }
 
 type Handler = (collection: StandinCollection, request: Request, response: Response) => void | Promise<void>;
 
-function withCollection(collections: ReadonlyMap<string, StandinCollection>, handle: Handler): RequestHandler {
+function withCollection(
+  collections: ReadonlyMap<string, StandinCollection>,
+  handle: Handler,
+): RequestHandler {
   return async (request, response) => {
     const collection = collections.get(String(request.params['id']));
     if (collection) await handle(collection, request, response);
@@ -75,7 +115,11 @@ function check<T>(schema: Joi.Schema<T>, request: Request, response: Response): 
 }
 
 /** Answers with a problem and its sentence. */
-export function sendProblem(response: Response, status: number, problem: Parameters<typeof describeProblem>[0]): void {
+export function sendProblem(
+  response: Response,
+  status: number,
+  problem: Parameters<typeof describeProblem>[0],
+): void {
   response.status(status).json({ problem: { ...problem, message: describeProblem(problem) } });
 }
 
@@ -84,8 +128,17 @@ function createFaultHandler(faults: Faults): RequestHandler<{ id: string }> {
     const fault = faults.get(request.params.id);
     if (fault?.kind === 'refuse') {
       response.set('Retry-After', String(fault.seconds));
-      sendProblem(response, 429, createProblem('service-busy', 'error', { database: request.params.id, seconds: fault.seconds }));
-    } else if (fault?.kind === 'fail') sendProblem(response, 503, createProblem('service-failed', 'error', { database: request.params.id, status: 503 }));
+      sendProblem(
+        response,
+        429,
+        createProblem('service-busy', 'error', { database: request.params.id, seconds: fault.seconds }),
+      );
+    } else if (fault?.kind === 'fail')
+      sendProblem(
+        response,
+        503,
+        createProblem('service-failed', 'error', { database: request.params.id, status: 503 }),
+      );
     else if (fault?.kind === 'slow') setTimeout(next, fault.milliseconds);
     else next();
   };

@@ -42,9 +42,11 @@ export class Scanner {
 
   /** Reads the inside of a bracket that has just been opened, and its end. */
   enclose<T>(openedAt: number, read: () => T): T {
-    if (++this.depth > DEEPEST) refuse('too-deep', openedAt, openedAt + 1, 'There are too many brackets inside one another.');
+    if (++this.depth > DEEPEST)
+      refuse('too-deep', openedAt, openedAt + 1, 'There are too many brackets inside one another.');
     const value = read();
-    if (!this.take(/\)/y)) refuse('bracket-open', openedAt, openedAt + 1, 'A bracket opened here has no end.');
+    if (!this.take(/\)/y))
+      refuse('bracket-open', openedAt, openedAt + 1, 'A bracket opened here has no end.');
     this.depth--;
     return value;
   }

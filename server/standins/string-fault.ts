@@ -18,7 +18,9 @@ export function refuse(code: string, start: number, end: number, message: string
 }
 
 /** The value that a reader gives, or the problem with which it stopped. */
-export function catchFault<T>(read: () => T): { value: T; problem?: never } | { problem: ServiceProblem; value?: never } {
+export function catchFault<T>(
+  read: () => T,
+): { value: T; problem?: never } | { problem: ServiceProblem; value?: never } {
   try {
     return { value: read() };
   } catch (fault) {

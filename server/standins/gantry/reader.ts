@@ -1,4 +1,10 @@
-import { createLabelKey, maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
+import {
+  createLabelKey,
+  maskFields,
+  type FieldMask,
+  type SetExpression,
+  type Slot,
+} from '#core/collection/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
@@ -28,12 +34,19 @@ interface Operand {
 
 /** Gantry's own reader: strictly from left to right, a field in braces behind a single word or phrase. */
 export function readGantry(text: string): SetExpression {
-  if (text.length > LONGEST) refuse('length', LONGEST, text.length, `Your search has ${text.length} characters. The limit is ${LONGEST}.`);
+  if (text.length > LONGEST)
+    refuse(
+      'length',
+      LONGEST,
+      text.length,
+      `Your search has ${text.length} characters. The limit is ${LONGEST}.`,
+    );
   const scanner = new Scanner(text);
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'No search was entered.');
   const reader = new Reader(scanner);
   const expression = reader.readRow();
-  if (!scanner.isAtEnd()) refuse('bracket-stray', scanner.at, scanner.at + 1, 'Closing bracket without an opening one.');
+  if (!scanner.isAtEnd())
+    refuse('bracket-stray', scanner.at, scanner.at + 1, 'Closing bracket without an opening one.');
   return expression;
 }
 
@@ -51,7 +64,12 @@ class Reader {
     }
     this.scanner.skipBlanks();
     if (this.scanner.at < this.scanner.text.length && !this.scanner.look(/\)/y)) {
-      refuse('side-by-side', this.scanner.at, this.scanner.at + 1, 'An operator (and, or, and not) is missing before this word.');
+      refuse(
+        'side-by-side',
+        this.scanner.at,
+        this.scanner.at + 1,
+        'An operator (and, or, and not) is missing before this word.',
+      );
     }
     return left;
   }
@@ -71,8 +89,15 @@ class Reader {
     if (scanner.take(/\(/y)) {
       const inner = scanner.enclose(start, () => this.readRow());
       scanner.skipBlanks();
-      if (scanner.look(/\{/y)) refuse('field-place', scanner.at, scanner.at + 1, 'A field stands behind one word or phrase, not behind a bracket.');
-      if (scanner.look(/within:/iy)) refuse('within', scanner.at, scanner.at + 7, 'within joins words and phrases, not brackets.');
+      if (scanner.look(/\{/y))
+        refuse(
+          'field-place',
+          scanner.at,
+          scanner.at + 1,
+          'A field stands behind one word or phrase, not behind a bracket.',
+        );
+      if (scanner.look(/within:/iy))
+        refuse('within', scanner.at, scanner.at + 7, 'within joins words and phrases, not brackets.');
       return inner;
     }
     const years = scanner.take(/published\{(\d{4})-(\d{4})\}/iy);
@@ -83,7 +108,14 @@ class Reader {
     const right = this.readOperand();
     if (left.slots.length === 0 || right.slots.length === 0) return { kind: 'none' };
     const fields = (left.fields ?? UNMARKED) & (right.fields ?? UNMARKED);
-    return { kind: 'near', left: [left.slots], right: [right.slots], distance: Number(near[1]) + 1, ordered: false, fields };
+    return {
+      kind: 'near',
+      left: [left.slots],
+      right: [right.slots],
+      distance: Number(near[1]) + 1,
+      ordered: false,
+      fields,
+    };
   }
 
   private readOperand(): Operand {
@@ -94,7 +126,8 @@ class Reader {
     if (quote && quote[2] !== '"') refuse('quote', start, scanner.at, 'Quotation mark without an end.');
     const raw = quote ? (quote[1] ?? '') : this.takeWord(start);
     const patterns = splitPatterns(raw, SIGNS);
-    if (patterns.length === 0) refuse('letters', start, scanner.at, 'Nothing that can be searched stands here.');
+    if (patterns.length === 0)
+      refuse('letters', start, scanner.at, 'Nothing that can be searched stands here.');
     for (const pattern of patterns) this.check(pattern, quote !== undefined, start);
     const fields = this.takeFields();
     const slots = patterns.filter((pattern) => !isStopWord(pattern)).map((pattern) => ({ pattern }));
@@ -105,7 +138,8 @@ class Reader {
   private takeWord(start: number): string {
     const word = this.scanner.take(/[^\s(){}":]+/y)?.[0];
     if (word === undefined) return refuse('missing', start, start + 1, 'A word is missing here.');
-    if (/^(and|or|not|within)$/i.test(word)) refuse('operator', start, this.scanner.at, `“${word}” must be put in quotation marks to be searched.`);
+    if (/^(and|or|not|within)$/i.test(word))
+      refuse('operator', start, this.scanner.at, `“${word}” must be put in quotation marks to be searched.`);
     return word;
   }
 
@@ -114,7 +148,8 @@ class Reader {
     if (!hasWildcard(pattern)) return;
     const shown = printPattern(pattern).replaceAll('*', '%').replaceAll('?', '_');
     if (quoted) refuse('wildcard-phrase', start, end, `${shown}: % and _ cannot be used in quotation marks.`);
-    if (!isCutAtEnd(pattern)) refuse('wildcard-place', start, end, `${shown}: % stands at the end of a word.`);
+    if (!isCutAtEnd(pattern))
+      refuse('wildcard-place', start, end, `${shown}: % stands at the end of a word.`);
     if (pattern.at(-1)?.kind === 'any' && countLettersBefore(pattern) < LEAST_LETTERS) {
       refuse('wildcard-short', start, end, `${shown}: % needs two letters before it.`);
     }
@@ -128,16 +163,26 @@ class Reader {
     if (names.length === 1 && names[0] === 'index') return 'index';
     return names.reduce((mask, name) => {
       const field = FIELDS[name];
-      return field === undefined ? refuse('field', start, this.scanner.at, `{${name}} is not a field here.`) : mask | field;
+      return field === undefined
+        ? refuse('field', start, this.scanner.at, `{${name}} is not a field here.`)
+        : mask | field;
     }, 0);
   }
 
   private createWords({ slots, label, start, fields }: Operand): SetExpression {
     if (label !== undefined) return { kind: 'key', key: `heading=${createLabelKey(label)}` };
     const [slot] = slots;
-    if (!slot) return refuse('stop-word', start, this.scanner.at, 'Only small words stand here; they are not searched.');
+    if (!slot)
+      return refuse(
+        'stop-word',
+        start,
+        this.scanner.at,
+        'Only small words stand here; they are not searched.',
+      );
     const mask = fields ?? UNMARKED;
-    return slots.length === 1 ? { kind: 'word', slot, fields: mask } : { kind: 'phrase', slots, fields: mask };
+    return slots.length === 1
+      ? { kind: 'word', slot, fields: mask }
+      : { kind: 'phrase', slots, fields: mask };
   }
 }
 

@@ -1,4 +1,10 @@
-import { countMonths, createLabelKey, maskFields, type FieldMask, type SetExpression } from '#core/collection/index';
+import {
+  countMonths,
+  createLabelKey,
+  maskFields,
+  type FieldMask,
+  type SetExpression,
+} from '#core/collection/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { Scanner } from '../scanner';
@@ -31,7 +37,8 @@ export function readHeronsmere(text: string, vocabulary: Vocabulary): SetExpress
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Please enter something to search for.');
   const reader = new Reader(scanner, vocabulary);
   const expression = reader.readAny(UNMARKED);
-  if (!scanner.isAtEnd()) refuse('bracket-stray', scanner.at, scanner.at + 1, 'This bracket has no beginning.');
+  if (!scanner.isAtEnd())
+    refuse('bracket-stray', scanner.at, scanner.at + 1, 'This bracket has no beginning.');
   return expression;
 }
 
@@ -82,7 +89,8 @@ class Reader {
     scanner.skipBlanks();
     const start = scanner.at;
     for (const operator of ['AND', 'OR', 'NOT']) {
-      if (this.seesOperator(operator)) refuse('operator', start, start + operator.length, `${operator} needs a search word on each side.`);
+      if (this.seesOperator(operator))
+        refuse('operator', start, start + operator.length, `${operator} needs a search word on each side.`);
     }
     if (this.isAtClose()) refuse('missing', start, start + 1, 'A search word is missing here.');
     if (scanner.take(/\(/y)) return scanner.enclose(start, () => this.readAny(fields));
@@ -94,17 +102,21 @@ class Reader {
   private readMarked(name: string, start: number): SetExpression {
     const { scanner } = this;
     if (name === 'under') return this.readBranch(start);
-    if (name === 'focus') return { kind: 'key', key: `focus=${createLabelKey(this.takeLabel('focus', start))}` };
+    if (name === 'focus')
+      return { kind: 'key', key: `focus=${createLabelKey(this.takeLabel('focus', start))}` };
     if (name === 'year') return this.readYears(start);
     if (name === 'entered') return this.readMonths(start);
     if (name === 'kind') {
       const kind = scanner.take(/\p{L}+/uy)?.[0] ?? '';
       const type = KINDS[kind];
-      return type === undefined ? refuse('kind', start, scanner.at, `There is no kind “${kind}” here.`) : { kind: 'key', key: `type=${type}` };
+      return type === undefined
+        ? refuse('kind', start, scanner.at, `There is no kind “${kind}” here.`)
+        : { kind: 'key', key: `type=${type}` };
     }
     if (name === 'set') refuse('set', start, scanner.at, 'This set is not in your session.');
     const fields = WORD_FIELDS[name];
-    if (fields === undefined) return refuse('field', start, scanner.at, `“${name}” is not a field of Heronsmere.`);
+    if (fields === undefined)
+      return refuse('field', start, scanner.at, `“${name}” is not a field of Heronsmere.`);
     scanner.skipBlanks();
     if (name === 'terms' && scanner.look(/"/y)) return this.createHeading(this.takeLabel(name, start));
     const open = scanner.at;
@@ -114,19 +126,27 @@ class Reader {
 
   private takeLabel(field: string, start: number): string {
     const match = this.scanner.take(/"([^"]*)"/y);
-    return match?.[1] ?? refuse('label', start, this.scanner.at, `${field}: takes a heading in quotation marks.`);
+    return (
+      match?.[1] ?? refuse('label', start, this.scanner.at, `${field}: takes a heading in quotation marks.`)
+    );
   }
 
   private createHeading(label: string): SetExpression {
     const [heading = '', qualifier] = label.split(' / ');
     const key = createLabelKey(heading);
     const known = this.vocabulary.find(label) !== undefined || qualifier === undefined;
-    return { kind: 'key', key: known ? `heading=${createLabelKey(label)}` : `qualified=${key}/${createLabelKey(qualifier)}` };
+    return {
+      kind: 'key',
+      key: known ? `heading=${createLabelKey(label)}` : `qualified=${key}/${createLabelKey(qualifier)}`,
+    };
   }
 
   private readBranch(start: number): SetExpression {
     const labels = this.vocabulary.listBranch(this.takeLabel('under', start));
-    return { kind: 'or', items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })) };
+    return {
+      kind: 'or',
+      items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })),
+    };
   }
 
   private readYears(start: number): SetExpression {
@@ -137,8 +157,19 @@ class Reader {
 
   private readMonths(start: number): SetExpression {
     const match = this.scanner.take(/(\d{4}-\d{2})\.\.(\d{4}-\d{2})/y);
-    if (!match) return refuse('entered', start, this.scanner.at, 'Dates of entry are written like entered:2026-01..2026-06.');
-    return { kind: 'range', column: 'entered', from: countMonths(match[1] ?? ''), to: countMonths(match[2] ?? '') };
+    if (!match)
+      return refuse(
+        'entered',
+        start,
+        this.scanner.at,
+        'Dates of entry are written like entered:2026-01..2026-06.',
+      );
+    return {
+      kind: 'range',
+      column: 'entered',
+      from: countMonths(match[1] ?? ''),
+      to: countMonths(match[2] ?? ''),
+    };
   }
 
   private readWords(fields: FieldMask, marked: boolean): SetExpression {
@@ -156,16 +187,25 @@ class Reader {
   }
 
   /** A word, or several that a hyphen or quotation marks hold together. */
-  private createWords(patterns: readonly Pattern[], fields: FieldMask, start: number, quoted: boolean): SetExpression {
+  private createWords(
+    patterns: readonly Pattern[],
+    fields: FieldMask,
+    start: number,
+    quoted: boolean,
+  ): SetExpression {
     const end = this.scanner.at;
     if (patterns.length === 0) refuse('letters', start, end, 'There are no letters to search for here.');
     patterns.forEach((pattern, at) => {
       const shown = isPlain(pattern) ? '' : printPattern(pattern);
-      if (!isCutAtEnd(pattern)) refuse('wildcard-place', start, end, `In ${shown} the sign * may stand at the end only.`);
-      if (beginsWithOne(pattern)) refuse('wildcard-place', start, end, `In ${shown} the sign ? may not come first.`);
+      if (!isCutAtEnd(pattern))
+        refuse('wildcard-place', start, end, `In ${shown} the sign * may stand at the end only.`);
+      if (beginsWithOne(pattern))
+        refuse('wildcard-place', start, end, `In ${shown} the sign ? may not come first.`);
       if (pattern.at(-1)?.kind !== 'any') return;
-      if (countLettersBefore(pattern) < LEAST_LETTERS) refuse('wildcard-short', start, end, `${shown} needs at least three letters before *.`);
-      if (quoted && at < patterns.length - 1) refuse('wildcard-phrase', start, end, 'Inside a phrase, * may end the last word only.');
+      if (countLettersBefore(pattern) < LEAST_LETTERS)
+        refuse('wildcard-short', start, end, `${shown} needs at least three letters before *.`);
+      if (quoted && at < patterns.length - 1)
+        refuse('wildcard-phrase', start, end, 'Inside a phrase, * may end the last word only.');
     });
     const slots = patterns.map((pattern) => ({ pattern }));
     const [slot] = slots;

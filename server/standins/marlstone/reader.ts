@@ -1,4 +1,10 @@
-import { ALL_FIELDS, maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
+import {
+  ALL_FIELDS,
+  maskFields,
+  type FieldMask,
+  type SetExpression,
+  type Slot,
+} from '#core/collection/index';
 import { printPattern, type Pattern } from '#core/query/index';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
@@ -18,11 +24,18 @@ const OPERATOR = /(and|or|not)(?![\p{L}\p{M}\p{N}*])/iuy;
 
 /** Marlstone's own reader: and and not before or; words side by side are a phrase; the whole text unless a field is named. */
 export function readMarlstone(text: string): SetExpression {
-  if (text.length > LONGEST) refuse('length', LONGEST, text.length, `The search is too long: ${text.length} of ${LONGEST} characters.`);
+  if (text.length > LONGEST)
+    refuse(
+      'length',
+      LONGEST,
+      text.length,
+      `The search is too long: ${text.length} of ${LONGEST} characters.`,
+    );
   const scanner = new Scanner(text);
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Type a word to begin.');
   const expression = new Reader(scanner).readAny();
-  if (!scanner.isAtEnd()) refuse('bracket-stray', scanner.at, scanner.at + 1, 'There is a closing bracket too many.');
+  if (!scanner.isAtEnd())
+    refuse('bracket-stray', scanner.at, scanner.at + 1, 'There is a closing bracket too many.');
   return expression;
 }
 
@@ -61,8 +74,15 @@ class Reader {
     const { scanner } = this;
     const operator = this.seeOperator();
     const start = scanner.at;
-    if (operator !== undefined) refuse('operator', start, start + operator.length, `Something to search for is missing before “${operator}”.`);
-    if (scanner.isAtEnd() || scanner.look(/\)/y)) refuse('missing', start, start + 1, 'Something to search for is missing here.');
+    if (operator !== undefined)
+      refuse(
+        'operator',
+        start,
+        start + operator.length,
+        `Something to search for is missing before “${operator}”.`,
+      );
+    if (scanner.isAtEnd() || scanner.look(/\)/y))
+      refuse('missing', start, start + 1, 'Something to search for is missing here.');
     if (scanner.take(/\(/y)) {
       const inner = scanner.enclose(start, () => this.readAny());
       scanner.skipBlanks();
@@ -73,8 +93,15 @@ class Reader {
     }
     const mark = scanner.take(/(\p{L}+)=/uy);
     const fields = mark ? FIELDS[(mark[1] ?? '').toLowerCase()] : ALL_FIELDS;
-    if (fields === undefined) return refuse('field', start, scanner.at, `${mark?.[1] ?? ''}= is not known here.`);
-    if (mark && scanner.look(/\s*\(/y)) refuse('field-place', start, scanner.at, 'A field stands before a word or a phrase, not before a bracket.');
+    if (fields === undefined)
+      return refuse('field', start, scanner.at, `${mark?.[1] ?? ''}= is not known here.`);
+    if (mark && scanner.look(/\s*\(/y))
+      refuse(
+        'field-place',
+        start,
+        scanner.at,
+        'A field stands before a word or a phrase, not before a bracket.',
+      );
     return this.readPhrase(fields, start);
   }
 
@@ -97,14 +124,25 @@ class Reader {
   private check(pattern: Pattern, start: number): void {
     if (!hasWildcard(pattern)) return;
     const end = this.scanner.at;
-    if (!isCutAtEnd(pattern)) refuse('wildcard-place', start, end, `${printPattern(pattern)}: the star belongs at the end.`);
-    if (countLettersBefore(pattern) < LEAST_LETTERS) refuse('wildcard-short', start, end, `${printPattern(pattern)}: five letters at least before the star.`);
-    if (++this.truncations > MOST_TRUNCATIONS) refuse('wildcard-many', start, end, `Only ${MOST_TRUNCATIONS} words with a star are allowed.`);
+    if (!isCutAtEnd(pattern))
+      refuse('wildcard-place', start, end, `${printPattern(pattern)}: the star belongs at the end.`);
+    if (countLettersBefore(pattern) < LEAST_LETTERS)
+      refuse(
+        'wildcard-short',
+        start,
+        end,
+        `${printPattern(pattern)}: five letters at least before the star.`,
+      );
+    if (++this.truncations > MOST_TRUNCATIONS)
+      refuse('wildcard-many', start, end, `Only ${MOST_TRUNCATIONS} words with a star are allowed.`);
   }
 
   private createPhrase(patterns: readonly Pattern[], fields: FieldMask, start: number): SetExpression {
-    if (patterns.length === 0) refuse('letters', start, this.scanner.at, 'There is nothing to search for here.');
-    const slots = patterns.map((pattern): Slot => (hasWildcard(pattern) ? { pattern, cap: MOST_FORMS } : { pattern }));
+    if (patterns.length === 0)
+      refuse('letters', start, this.scanner.at, 'There is nothing to search for here.');
+    const slots = patterns.map((pattern): Slot =>
+      hasWildcard(pattern) ? { pattern, cap: MOST_FORMS } : { pattern },
+    );
     const [slot] = slots;
     return slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
   }

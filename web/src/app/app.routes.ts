@@ -7,7 +7,8 @@ export const APP_ROUTES: Routes = [
   {
     path: 'projects',
     title: 'Projects · Ewer',
-    loadComponent: () => import('./projects/projects-page.component').then((file) => file.ProjectsPageComponent),
+    loadComponent: () =>
+      import('./projects/projects-page.component').then((file) => file.ProjectsPageComponent),
   },
   {
     path: 'p/:project',
@@ -15,10 +16,28 @@ export const APP_ROUTES: Routes = [
     loadComponent: () => import('./shell/workbench.component').then((file) => file.WorkbenchComponent),
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'topic' },
-      { path: 'topic', title: 'Topic · Ewer', loadComponent: () => import('./topic/topic-page.component').then((file) => file.TopicPageComponent) },
-      { path: 'query', title: 'Query · Ewer', loadComponent: () => import('./query/query-page.component').then((file) => file.QueryPageComponent) },
-      { path: 'translate', title: 'Translate · Ewer', loadComponent: () => import('./translate/translate-page.component').then((file) => file.TranslatePageComponent) },
-      { path: 'compare', title: 'Compare · Ewer', loadComponent: () => import('./compare/compare-page.component').then((file) => file.ComparePageComponent) },
+      {
+        path: 'topic',
+        title: 'Topic · Ewer',
+        loadComponent: () => import('./topic/topic-page.component').then((file) => file.TopicPageComponent),
+      },
+      {
+        path: 'query',
+        title: 'Query · Ewer',
+        loadComponent: () => import('./query/query-page.component').then((file) => file.QueryPageComponent),
+      },
+      {
+        path: 'translate',
+        title: 'Translate · Ewer',
+        loadComponent: () =>
+          import('./translate/translate-page.component').then((file) => file.TranslatePageComponent),
+      },
+      {
+        path: 'compare',
+        title: 'Compare · Ewer',
+        loadComponent: () =>
+          import('./compare/compare-page.component').then((file) => file.ComparePageComponent),
+      },
     ],
   },
   { path: '**', redirectTo: '' },

@@ -29,12 +29,17 @@ export class ComparePageComponent {
   private readonly snackBar = inject(MatSnackBar);
 
   protected readonly dialects = computed(() => {
-    const ids = new Set([...this.open.working().databases, ...this.open.project().variants.flatMap((variant) => variant.frozen.databases)]);
+    const ids = new Set([
+      ...this.open.working().databases,
+      ...this.open.project().variants.flatMap((variant) => variant.frozen.databases),
+    ]);
     return this.draftCounts.findDialects([...ids]);
   });
   protected readonly rows = computed(() => {
     const compared = this.open.compared();
-    const variants = this.open.project().variants.map((variant, place, all) => this.describeVariant(variant, all[place - 1], compared));
+    const variants = this.open
+      .project()
+      .variants.map((variant, place, all) => this.describeVariant(variant, all[place - 1], compared));
     return variants;
   });
   protected readonly draftRow = computed(() => {
@@ -42,7 +47,9 @@ export class ComparePageComponent {
     const counts = new Map(this.draftCounts.draft().map(({ dialect, counted }) => [dialect.id, counted]));
     return {
       since: compared ? this.describeSince(compared.frozen, this.open.working()) : '',
-      cells: this.dialects().map((dialect) => this.describeCell(dialect, counts.get(dialect.id), compared, this.open.working(), false)),
+      cells: this.dialects().map((dialect) =>
+        this.describeCell(dialect, counts.get(dialect.id), compared, this.open.working(), false),
+      ),
     };
   });
   /** What changed from the compared variant to the draft, in terms. */
@@ -57,52 +64,96 @@ export class ComparePageComponent {
 
   protected openVariant(variant: Variant): void {
     this.open.change({ kind: 'open-variant', id: variant.id });
-    this.snackBar.open(`“${variant.name}” is the draft now`, 'Undo', { duration: 6_000 }).onAction().subscribe(() => {
-      this.open.undo();
-    });
+    this.snackBar
+      .open(`“${variant.name}” is the draft now`, 'Undo', { duration: 6_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.undo();
+      });
   }
 
   protected remove(variant: Variant): void {
     const { compared } = this.open.project();
     this.open.change({ kind: 'remove-variant', id: variant.id });
-    this.snackBar.open(`“${variant.name}” removed`, 'Undo', { duration: 8_000 }).onAction().subscribe(() => {
-      this.open.change({ kind: 'freeze-variant', variant, tallies: [] });
-      if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
-    });
+    this.snackBar
+      .open(`“${variant.name}” removed`, 'Undo', { duration: 8_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.change({ kind: 'freeze-variant', variant, tallies: [] });
+        if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
+      });
   }
 
   private describeVariant(variant: Variant, before: Variant | undefined, compared: Variant | undefined) {
     const isCompared = variant.id === compared?.id;
     const parent = this.open.project().variants.find((other) => other.id === variant.parent) ?? before;
     const cells = this.dialects().map((dialect) => {
-      const counted = variant.frozen.databases.includes(dialect.id) ? this.draftCounts.lookAt(variant, dialect) : undefined;
+      const counted = variant.frozen.databases.includes(dialect.id)
+        ? this.draftCounts.lookAt(variant, dialect)
+        : undefined;
       return this.describeCell(dialect, counted, compared, variant.frozen, isCompared);
     });
-    const limits = isSameLimiters(variant.frozen.limiters, this.open.limiters()) ? '' : describeLimits(variant.frozen);
-    return { variant, isCompared, cells, limits, since: variant.note || (parent ? this.describeSince(parent.frozen, variant.frozen) : variant.frozen.draft) };
+    const limits = isSameLimiters(variant.frozen.limiters, this.open.limiters())
+      ? ''
+      : describeLimits(variant.frozen);
+    return {
+      variant,
+      isCompared,
+      cells,
+      limits,
+      since:
+        variant.note || (parent ? this.describeSince(parent.frozen, variant.frozen) : variant.frozen.draft),
+    };
   }
 
-  private describeCell(dialect: Dialect, counted: Counted | undefined, compared: Variant | undefined, state: State, isCompared: boolean) {
-    const base = compared?.frozen.databases.includes(dialect.id) ? this.draftCounts.lookAt(compared, dialect) : undefined;
-    const below = isCompared ? 'compared' : describeGap(counted, base, compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters));
+  private describeCell(
+    dialect: Dialect,
+    counted: Counted | undefined,
+    compared: Variant | undefined,
+    state: State,
+    isCompared: boolean,
+  ) {
+    const base = compared?.frozen.databases.includes(dialect.id)
+      ? this.draftCounts.lookAt(compared, dialect)
+      : undefined;
+    const below = isCompared
+      ? 'compared'
+      : describeGap(
+          counted,
+          base,
+          compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters),
+        );
     return { dialect, counted, below };
   }
 
   private describeSince(from: State, to: State): string {
     const { added, removed, other } = describeDifference(from, to);
-    return [...added.map((item) => `+ ${item}`), ...removed.map((item) => `− ${item}`), ...other].slice(0, 4).join(', ') || 'nothing changed';
+    return (
+      [...added.map((item) => `+ ${item}`), ...removed.map((item) => `− ${item}`), ...other]
+        .slice(0, 4)
+        .join(', ') || 'nothing changed'
+    );
   }
 }
 
 /** The difference within one database; none where the two were not made on equal terms. */
-function describeGap(counted: Counted | undefined, base: Counted | undefined, otherLimiters: boolean): string {
+function describeGap(
+  counted: Counted | undefined,
+  base: Counted | undefined,
+  otherLimiters: boolean,
+): string {
   const [now, then] = [counted?.state, base?.state];
   if (now?.status !== 'counted' || then?.status !== 'counted') return '';
   if (otherLimiters) return 'other limiters';
-  if (now.estimated || then.estimated) return now.total === then.total ? 'cannot tell' : `≈${formatDifference(now.total - then.total)}`;
+  if (now.estimated || then.estimated)
+    return now.total === then.total ? 'cannot tell' : `≈${formatDifference(now.total - then.total)}`;
   return formatDifference(now.total - then.total);
 }
 
 function describeLimits(state: State): string {
-  return `limited to ${listLimiters(state.limiters).map(({ value }) => value).join(', ') || 'nothing'}`;
+  return `limited to ${
+    listLimiters(state.limiters)
+      .map(({ value }) => value)
+      .join(', ') || 'nothing'
+  }`;
 }

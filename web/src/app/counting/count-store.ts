@@ -84,8 +84,13 @@ export class CountStore {
 
   /** Forgets the failures of a database and asks again. */
   retry(database?: string): void {
-    const again = [...this.known()].filter(([key, state]) => state.status === 'failed' && (database === undefined || key.startsWith(`${database}\n`)));
-    this.known.update((known) => new Map([...known].filter(([key]) => !again.some(([failed]) => failed === key))));
+    const again = [...this.known()].filter(
+      ([key, state]) =>
+        state.status === 'failed' && (database === undefined || key.startsWith(`${database}\n`)),
+    );
+    this.known.update(
+      (known) => new Map([...known].filter(([key]) => !again.some(([failed]) => failed === key))),
+    );
     this.ask(again.map(([key]) => readKey(key)));
   }
 
@@ -104,14 +109,22 @@ export class CountStore {
   private async sendGroup(wishes: readonly CountWish[]): Promise<void> {
     const [first] = wishes;
     if (!first) return;
-    const outcome = await this.client.count(first.database, wishes.map((wish) => wish.string), first.boxes);
+    const outcome = await this.client.count(
+      first.database,
+      wishes.map((wish) => wish.string),
+      first.boxes,
+    );
     for (const wish of wishes) this.flying.delete(createKey(wish));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
       for (const wish of wishes) this.open.set(createKey(wish), wish);
       this.waitForServer();
       return;
     }
-    const states = wishes.map((wish, at) => (outcome.ok ? describeEntry(outcome.value[at], wish.database) : ({ status: 'failed', problem: outcome.problem } as const)));
+    const states = wishes.map((wish, at) =>
+      outcome.ok
+        ? describeEntry(outcome.value[at], wish.database)
+        : ({ status: 'failed', problem: outcome.problem } as const),
+    );
     this.remember(wishes, states);
     if (!outcome.ok && outcome.problem.code === 'service-busy') {
       setTimeout(() => this.retry(first.database), Number(outcome.problem.data['seconds']) * 1000);
@@ -158,7 +171,11 @@ export function listWishes(counts: () => readonly (Counted | undefined)[]): Sign
 
 function describeEntry(entry: CountEntry | undefined, database: string): CountState {
   if (!entry) return { status: 'failed', problem: createProblem('answer-invalid', 'error', { database }) };
-  if ('problem' in entry) return { status: 'failed', problem: createProblem('service-refused', 'error', { database, message: entry.problem.message }) };
+  if ('problem' in entry)
+    return {
+      status: 'failed',
+      problem: createProblem('service-refused', 'error', { database, message: entry.problem.message }),
+    };
   return { status: 'counted', total: entry.total, estimated: entry.estimated };
 }
 

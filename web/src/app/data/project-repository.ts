@@ -59,7 +59,12 @@ export class ProjectRepository {
         await transaction.done;
         return fail(createProblem('saved-elsewhere', 'error'));
       }
-      await transaction.store.put({ id: project.id, revision: revision + 1, saved, stored: storeProject(project) });
+      await transaction.store.put({
+        id: project.id,
+        revision: revision + 1,
+        saved,
+        stored: storeProject(project),
+      });
       await transaction.done;
       return succeed(revision + 1);
     });
@@ -78,7 +83,9 @@ export class ProjectRepository {
     await this.attempt(async (database) => succeed(await database.put('settings', value, key)));
   }
 
-  private async attempt<T>(work: (database: IDBPDatabase<EwerDatabase>) => Promise<Outcome<T>>): Promise<Outcome<T>> {
+  private async attempt<T>(
+    work: (database: IDBPDatabase<EwerDatabase>) => Promise<Outcome<T>>,
+  ): Promise<Outcome<T>> {
     try {
       this.opened ??= openDB<EwerDatabase>(this.name, 1, {
         upgrade: (database) => {
@@ -104,7 +111,11 @@ function describeRow(row: Row): ProjectEntry[] {
 
 function describeStorageFault(error: unknown): Problem {
   const name = error instanceof DOMException ? error.name : '';
-  if (name === 'QuotaExceededError') return createProblem('storage-failed', 'error', { detail: 'the disk is full' });
-  if (name === 'SecurityError' || name === 'InvalidStateError' || typeof indexedDB === 'undefined') return createProblem('storage-unavailable', 'error');
-  return createProblem('storage-failed', 'error', { detail: error instanceof Error ? error.message : String(error) });
+  if (name === 'QuotaExceededError')
+    return createProblem('storage-failed', 'error', { detail: 'the disk is full' });
+  if (name === 'SecurityError' || name === 'InvalidStateError' || typeof indexedDB === 'undefined')
+    return createProblem('storage-unavailable', 'error');
+  return createProblem('storage-failed', 'error', {
+    detail: error instanceof Error ? error.message : String(error),
+  });
 }

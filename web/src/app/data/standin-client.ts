@@ -1,5 +1,10 @@
 import type Joi from 'joi';
-import { SEARCH_ANSWER, createCountAnswerSchema, type CountEntry, type SearchAnswer } from '#core/contract/index';
+import {
+  SEARCH_ANSWER,
+  createCountAnswerSchema,
+  type CountEntry,
+  type SearchAnswer,
+} from '#core/contract/index';
 import type { Boxes } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
 
@@ -15,7 +20,12 @@ export class StandinClient {
   async count(database: string, strings: readonly string[], boxes: Boxes): Promise<Outcome<CountEntry[]>> {
     const entries: CountEntry[] = [];
     for (const batch of splitBatches(strings)) {
-      const answer = await this.post(database, 'count', { strings: batch, boxes }, createCountAnswerSchema(batch.length));
+      const answer = await this.post(
+        database,
+        'count',
+        { strings: batch, boxes },
+        createCountAnswerSchema(batch.length),
+      );
       if (!answer.ok) return answer;
       entries.push(...answer.value.counts);
     }
@@ -36,7 +46,12 @@ export class StandinClient {
     }
   }
 
-  private async post<T>(database: string, what: string, body: unknown, schema: Joi.Schema<T>): Promise<Outcome<T>> {
+  private async post<T>(
+    database: string,
+    what: string,
+    body: unknown,
+    schema: Joi.Schema<T>,
+  ): Promise<Outcome<T>> {
     try {
       const response = await fetch(`${this.address}/${database}/${what}`, {
         method: 'POST',
@@ -46,10 +61,16 @@ export class StandinClient {
       });
       if (!response.ok) return fail(await describeRefusal(database, response));
       const result = schema.validate(await response.json(), { convert: false });
-      return result.error ? fail(createProblem('answer-invalid', 'error', { database })) : succeed(result.value);
+      return result.error
+        ? fail(createProblem('answer-invalid', 'error', { database }))
+        : succeed(result.value);
     } catch (error) {
       const isSlow = error instanceof DOMException && error.name === 'TimeoutError';
-      return fail(isSlow ? createProblem('service-slow', 'error', { database, seconds: PATIENCE_SECONDS }) : createProblem('service-gone', 'error'));
+      return fail(
+        isSlow
+          ? createProblem('service-slow', 'error', { database, seconds: PATIENCE_SECONDS })
+          : createProblem('service-gone', 'error'),
+      );
     }
   }
 }
@@ -57,7 +78,10 @@ export class StandinClient {
 async function describeRefusal(database: string, response: Response): Promise<Problem> {
   if (response.status === 429) {
     const seconds = Number(response.headers.get('Retry-After') ?? '30');
-    return createProblem('service-busy', 'error', { database, seconds: Number.isFinite(seconds) ? seconds : 30 });
+    return createProblem('service-busy', 'error', {
+      database,
+      seconds: Number.isFinite(seconds) ? seconds : 30,
+    });
   }
   if (response.status === 422) {
     const body = (await response.json().catch(() => ({}))) as { problem?: { message?: string } };

@@ -32,7 +32,11 @@ export class ProjectFiles {
 
   /** Adds a copy under a name of its own; gives its id. */
   async addCopy(project: Project): Promise<string | undefined> {
-    const added = await this.add({ ...project, id: this.surroundings.createId(), name: `${project.name} (copy)` });
+    const added = await this.add({
+      ...project,
+      id: this.surroundings.createId(),
+      name: `${project.name} (copy)`,
+    });
     return added.ok ? added.value : undefined;
   }
 

@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { Router, type CanActivateFn } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { createDemoProject } from '../../../../demo/demo-project';
+import { createDemoProject } from '#demo/demo-project';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from '../state/project.actions';

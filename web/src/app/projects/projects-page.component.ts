@@ -8,7 +8,7 @@ import { Store } from '@ngrx/store';
 import { DIALECTS } from '#core/dialect/index';
 import { describeProblem, describeRemedy, type Problem } from '#core/problem/index';
 import { applyChange, createProject, type Project } from '#core/project/index';
-import { createDemoProject } from '../../../../demo/demo-project';
+import { createDemoProject } from '#demo/demo-project';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import type { ProjectEntry } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
@@ -50,7 +50,12 @@ export class ProjectsPageComponent {
   }
 
   protected async create(): Promise<void> {
-    const project = createProject(this.surroundings.createId(), 'New project', this.writeNow(), DIALECTS.map((dialect) => dialect.id));
+    const project = createProject(
+      this.surroundings.createId(),
+      'New project',
+      this.writeNow(),
+      DIALECTS.map((dialect) => dialect.id),
+    );
     await this.addAndOpen(project);
   }
 
@@ -89,7 +94,8 @@ export class ProjectsPageComponent {
     if (!changed.ok) return this.tell(changed.problem);
     const saved = await this.repository.save(changed.value, loaded.value.revision, this.writeNow());
     if (!saved.ok) return this.tell(saved.problem);
-    if (this.openProject()?.id === entry.id) this.store.dispatch(ProjectActions.opened({ project: changed.value, revision: saved.value }));
+    if (this.openProject()?.id === entry.id)
+      this.store.dispatch(ProjectActions.opened({ project: changed.value, revision: saved.value }));
     await this.refresh();
   }
 
@@ -100,9 +106,12 @@ export class ProjectsPageComponent {
     if (this.openProject()?.id === entry.id) this.store.dispatch(ProjectActions.closed());
     await this.refresh();
     if (!project) return;
-    this.snackBar.open(`“${entry.name}” deleted`, 'Undo', { duration: 10_000 }).onAction().subscribe(() => {
-      void this.files.add(project).then(() => this.refresh());
-    });
+    this.snackBar
+      .open(`“${entry.name}” deleted`, 'Undo', { duration: 10_000 })
+      .onAction()
+      .subscribe(() => {
+        void this.files.add(project).then(() => this.refresh());
+      });
   }
 
   private async addAndOpen(project: Project): Promise<void> {

@@ -14,7 +14,13 @@ export interface OutlineRow {
 /** The rows of a query with its blocks opened: groups before their members, excluded parts marked. */
 export function listOutlineRows(root: QueryNode): OutlineRow[] {
   const rows: OutlineRow[] = [];
-  const visit = (node: QueryNode, depth: number, block: string | undefined, off: boolean, excluded: boolean): void => {
+  const visit = (
+    node: QueryNode,
+    depth: number,
+    block: string | undefined,
+    off: boolean,
+    excluded: boolean,
+  ): void => {
     const own = node.block ?? block;
     const inner = node.kind === 'off' || node.kind === 'only' ? node.item : node;
     const isOff = off || node.kind === 'off';

@@ -9,19 +9,35 @@ export const setBlockHues = StateEffect.define<ReadonlyMap<string, string>>();
 
 const blockHues = StateField.define<ReadonlyMap<string, string>>({
   create: () => new Map(),
-  update: (hues, transaction) => transaction.effects.reduce((now, effect) => (effect.is(setBlockHues) ? effect.value : now), hues),
+  update: (hues, transaction) =>
+    transaction.effects.reduce((now, effect) => (effect.is(setBlockHues) ? effect.value : now), hues),
 });
 
 const decorations = StateField.define<DecorationSet>({
   create: (state) => decorate(state),
-  update: (set, transaction) => (transaction.docChanged || transaction.effects.some((effect) => effect.is(setBlockHues)) ? decorate(transaction.state) : set),
+  update: (set, transaction) =>
+    transaction.docChanged || transaction.effects.some((effect) => effect.is(setBlockHues))
+      ? decorate(transaction.state)
+      : set,
   provide: (field) => EditorView.decorations.from(field),
 });
 
 const looks = EditorView.theme({
-  '&': { color: 'var(--ink)', backgroundColor: 'var(--sheet)', border: '1px solid var(--rule)', borderRadius: '8px' },
+  '&': {
+    color: 'var(--ink)',
+    backgroundColor: 'var(--sheet)',
+    border: '1px solid var(--rule)',
+    borderRadius: '8px',
+  },
   '&.cm-focused': { outline: '2px solid var(--glaze)', outlineOffset: '1px' },
-  '.cm-content': { fontFamily: 'var(--font-code)', fontSize: '13px', lineHeight: '21px', padding: '8px 4px', caretColor: 'var(--ink)', minHeight: '84px' },
+  '.cm-content': {
+    fontFamily: 'var(--font-code)',
+    fontSize: '13px',
+    lineHeight: '21px',
+    padding: '8px 4px',
+    caretColor: 'var(--ink)',
+    minHeight: '84px',
+  },
   '.cm-gutters': { backgroundColor: 'transparent', border: '0' },
   '.cm-placeholder': { color: 'var(--mute)' },
   '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': { backgroundColor: 'var(--glaze-tint)' },
@@ -42,7 +58,9 @@ function decorate(state: EditorState): DecorationSet {
   const hues = state.field(blockHues);
   const marks = splitTokens(state.doc.toString()).flatMap((token) => {
     const name = chooseClass(token, hues);
-    return name === undefined || token.end <= token.start ? [] : [Decoration.mark({ class: name }).range(token.start, token.end)];
+    return name === undefined || token.end <= token.start
+      ? []
+      : [Decoration.mark({ class: name }).range(token.start, token.end)];
   });
   return Decoration.set(marks);
 }

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, afterNextRender, effect, inject, input, output, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  type ElementRef,
+  afterNextRender,
+  effect,
+  inject,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { bracketMatching } from '@codemirror/language';
 import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
@@ -51,12 +62,30 @@ export class QueryEditorComponent {
 
   private createView(): EditorView {
     const changes = EditorView.updateListener.of((update) => {
-      const typed = update.transactions.some((transaction) => transaction.docChanged && transaction.annotation(Transaction.remote) !== true);
+      const typed = update.transactions.some(
+        (transaction) => transaction.docChanged && transaction.annotation(Transaction.remote) !== true,
+      );
       if (typed) this.typed.emit(update.state.doc.toString());
     });
-    const labels = EditorView.contentAttributes.of({ 'aria-label': 'The query as text', spellcheck: 'false' });
-    const extensions = [history(), keymap.of([...defaultKeymap, ...historyKeymap]), EditorView.lineWrapping, bracketMatching(), placeholder('@concept AND @concept'), lintGutter(), queryColours, labels, changes];
-    return new EditorView({ parent: this.place().nativeElement, state: EditorState.create({ doc: '', extensions }) });
+    const labels = EditorView.contentAttributes.of({
+      'aria-label': 'The query as text',
+      spellcheck: 'false',
+    });
+    const extensions = [
+      history(),
+      keymap.of([...defaultKeymap, ...historyKeymap]),
+      EditorView.lineWrapping,
+      bracketMatching(),
+      placeholder('@concept AND @concept'),
+      lintGutter(),
+      queryColours,
+      labels,
+      changes,
+    ];
+    return new EditorView({
+      parent: this.place().nativeElement,
+      state: EditorState.create({ doc: '', extensions }),
+    });
   }
 
   /** Takes in a text that was changed elsewhere, leaving what is the same, and the caret, in place. */
@@ -68,7 +97,12 @@ export class QueryEditorComponent {
     let from = 0;
     while (from < old.length && from < text.length && old[from] === text[from]) from++;
     let tail = 0;
-    while (tail < old.length - from && tail < text.length - from && old[old.length - 1 - tail] === text[text.length - 1 - tail]) tail++;
+    while (
+      tail < old.length - from &&
+      tail < text.length - from &&
+      old[old.length - 1 - tail] === text[text.length - 1 - tail]
+    )
+      tail++;
     view.dispatch({
       changes: { from, to: old.length - tail, insert: text.slice(from, text.length - tail) },
       annotations: [Transaction.remote.of(true), Transaction.addToHistory.of(false)],
@@ -85,13 +119,24 @@ export class QueryEditorComponent {
     const { view } = this;
     if (!view) return;
     const length = view.state.doc.length;
-    const diagnostics = problems.flatMap((problem): Diagnostic[] => (problem.span && problem.span.end <= length ? [this.describe(problem, problem.span)] : []));
+    const diagnostics = problems.flatMap((problem): Diagnostic[] =>
+      problem.span && problem.span.end <= length ? [this.describe(problem, problem.span)] : [],
+    );
     view.dispatch(setDiagnostics(view.state, diagnostics));
   }
 
   private describe(problem: Problem, span: { start: number; end: number }): Diagnostic {
     const severity = problem.severity === 'note' ? 'info' : problem.severity;
-    const actions = (problem.fixes ?? []).map((fix) => ({ name: fix.label, apply: (view: EditorView) => this.typed.emit(applyFix(view.state.doc.toString(), fix)) }));
-    return { from: span.start, to: span.end, severity, message: `${describeProblem(problem)} ${describeRemedy(problem)}`, actions };
+    const actions = (problem.fixes ?? []).map((fix) => ({
+      name: fix.label,
+      apply: (view: EditorView) => this.typed.emit(applyFix(view.state.doc.toString(), fix)),
+    }));
+    return {
+      from: span.start,
+      to: span.end,
+      severity,
+      message: `${describeProblem(problem)} ${describeRemedy(problem)}`,
+      actions,
+    };
   }
 }

@@ -20,13 +20,25 @@ export class QueryPageComponent {
   private readonly counts = inject(CountStore);
   private readonly editor = viewChild(QueryEditorComponent);
 
-  protected readonly hues = computed(() => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])));
-  protected readonly problems = computed(() => this.open.draft().problems.map((problem) => ({ problem, says: describeProblem(problem), remedy: describeRemedy(problem), isError: problem.severity === 'error' })));
+  protected readonly hues = computed(
+    () => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])),
+  );
+  protected readonly problems = computed(() =>
+    this.open.draft().problems.map((problem) => ({
+      problem,
+      says: describeProblem(problem),
+      remedy: describeRemedy(problem),
+      isError: problem.severity === 'error',
+    })),
+  );
   protected readonly rows = computed(() =>
     listOutlineRows(this.open.draft().root).map((row) => ({
       ...row,
       hue: row.block === undefined ? '' : (this.hues().get(row.block) ?? ''),
-      cells: this.open.dialects().map((dialect) => ({ dialect, counted: row.off ? undefined : this.counts.look(row.node, dialect, this.open.limiters()) })),
+      cells: this.open.dialects().map((dialect) => ({
+        dialect,
+        counted: row.off ? undefined : this.counts.look(row.node, dialect, this.open.limiters()),
+      })),
     })),
   );
   protected readonly isEmpty = computed(() => this.open.draft().root.kind === 'empty');

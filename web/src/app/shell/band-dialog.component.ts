@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
-import { MAT_DIALOG_DATA, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogRef, MatDialogTitle } from '@angular/material/dialog';
+import {
+  MAT_DIALOG_DATA,
+  MatDialogActions,
+  MatDialogClose,
+  MatDialogContent,
+  MatDialogRef,
+  MatDialogTitle,
+} from '@angular/material/dialog';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import type { TargetBand } from '#core/project/index';
@@ -16,15 +23,31 @@ export interface BandQuestion {
 @Component({
   selector: 'app-band-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButton, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle, MatFormField, MatInput, MatLabel],
+  imports: [
+    ReactiveFormsModule,
+    MatButton,
+    MatDialogActions,
+    MatDialogClose,
+    MatDialogContent,
+    MatDialogTitle,
+    MatFormField,
+    MatInput,
+    MatLabel,
+  ],
   template: `
     <h2 mat-dialog-title>Target band</h2>
     <form [formGroup]="form" (ngSubmit)="set()">
       <mat-dialog-content>
-        <p class="quiet">How many results from {{ question.name }} you can cope with. Either end may stay empty.</p>
+        <p class="quiet">
+          How many results from {{ question.name }} you can cope with. Either end may stay empty.
+        </p>
         <div class="ends">
-          <mat-form-field><mat-label>at least</mat-label><input matInput type="number" min="0" formControlName="from" /></mat-form-field>
-          <mat-form-field><mat-label>at most</mat-label><input matInput type="number" min="0" formControlName="to" /></mat-form-field>
+          <mat-form-field
+            ><mat-label>at least</mat-label><input matInput type="number" min="0" formControlName="from"
+          /></mat-form-field>
+          <mat-form-field
+            ><mat-label>at most</mat-label><input matInput type="number" min="0" formControlName="to"
+          /></mat-form-field>
         </div>
         @if (isReversed()) {
           <p class="quiet" role="alert">The lower end stands above the upper one.</p>
@@ -60,6 +83,9 @@ export class BandDialogComponent {
   protected set(): void {
     const { from, to } = this.form.value;
     if (this.form.invalid || this.isReversed()) return;
-    this.dialog.close({ ...(typeof from === 'number' && { from: Math.floor(from) }), ...(typeof to === 'number' && { to: Math.floor(to) }) });
+    this.dialog.close({
+      ...(typeof from === 'number' && { from: Math.floor(from) }),
+      ...(typeof to === 'number' && { to: Math.floor(to) }),
+    });
   }
 }

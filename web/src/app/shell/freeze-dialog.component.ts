@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
-import { MAT_DIALOG_DATA, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogRef, MatDialogTitle } from '@angular/material/dialog';
+import {
+  MAT_DIALOG_DATA,
+  MatDialogActions,
+  MatDialogClose,
+  MatDialogContent,
+  MatDialogRef,
+  MatDialogTitle,
+} from '@angular/material/dialog';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 
@@ -15,14 +22,29 @@ export interface FreezeAnswer {
 @Component({
   selector: 'app-freeze-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButton, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle, MatFormField, MatInput, MatLabel],
+  imports: [
+    ReactiveFormsModule,
+    MatButton,
+    MatDialogActions,
+    MatDialogClose,
+    MatDialogContent,
+    MatDialogTitle,
+    MatFormField,
+    MatInput,
+    MatLabel,
+  ],
   template: `
     <h2 mat-dialog-title>Freeze as variant</h2>
     <form [formGroup]="form" (ngSubmit)="freeze()">
       <mat-dialog-content>
         <p class="quiet">The query, its concepts, the limiters and the counts are kept as they are now.</p>
-        <mat-form-field><mat-label>Name</mat-label><input matInput formControlName="name" maxlength="80" /></mat-form-field>
-        <mat-form-field><mat-label>What changed, and why</mat-label><textarea matInput formControlName="note" rows="2" maxlength="2000"></textarea></mat-form-field>
+        <mat-form-field
+          ><mat-label>Name</mat-label><input matInput formControlName="name" maxlength="80"
+        /></mat-form-field>
+        <mat-form-field
+          ><mat-label>What changed, and why</mat-label
+          ><textarea matInput formControlName="note" rows="2" maxlength="2000"></textarea>
+        </mat-form-field>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
         <button mat-button type="button" mat-dialog-close>Cancel</button>
@@ -40,7 +62,10 @@ export interface FreezeAnswer {
 export class FreezeDialogComponent {
   private readonly dialog = inject<MatDialogRef<FreezeDialogComponent, FreezeAnswer>>(MatDialogRef);
   protected readonly form = new FormGroup({
-    name: new FormControl(inject<string>(MAT_DIALOG_DATA), { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/)] }),
+    name: new FormControl(inject<string>(MAT_DIALOG_DATA), {
+      nonNullable: true,
+      validators: [Validators.pattern(/\S/), (field) => Validators.required(field)],
+    }),
     note: new FormControl('', { nonNullable: true }),
   });
 

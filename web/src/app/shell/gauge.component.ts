@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import { listLimiters, type Dialect, type Limiters } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { TargetBand } from '#core/project/index';
@@ -36,7 +44,8 @@ export class GaugeComponent {
   protected readonly status = computed(() => this.counted().state.status);
   private readonly last = linkedSignal<Counted, { total: number; estimated: boolean } | undefined>({
     source: this.counted,
-    computation: (counted, previous) => (counted.state.status === 'counted' ? counted.state : previous?.value),
+    computation: (counted, previous) =>
+      counted.state.status === 'counted' ? counted.state : previous?.value,
   });
   protected readonly number = computed(() => {
     const last = this.last();
@@ -59,19 +68,24 @@ export class GaugeComponent {
     const then = this.compared()?.state;
     if (now.status !== 'counted' || then?.status !== 'counted') return '';
     if (this.otherLimiters()) return 'other limits';
-    if (now.estimated || then.estimated) return now.total === then.total ? 'cannot tell' : `≈${formatDifference(now.total - then.total)}`;
+    if (now.estimated || then.estimated)
+      return now.total === then.total ? 'cannot tell' : `≈${formatDifference(now.total - then.total)}`;
     return formatDifference(now.total - then.total);
   });
   protected readonly bandWords = computed(() => describeBand(this.counted(), this.band()));
   protected readonly failure = computed(() => {
     const state = this.counted().state;
-    return state.status === 'failed' ? { says: describeProblem(state.problem), remedy: describeRemedy(state.problem) } : undefined;
+    return state.status === 'failed'
+      ? { says: describeProblem(state.problem), remedy: describeRemedy(state.problem) }
+      : undefined;
   });
   /** Limiters that this database does not have: its count stands without them. */
   protected readonly notApplied = computed(() => {
     const { steps } = this.counted().rendering;
     const missing = steps.filter((step) => step.how === 'none').map((step) => step.value);
-    return listLimiters(this.limiters()).length > 0 && missing.length > 0 ? `without ${missing.join(', ')}` : '';
+    return listLimiters(this.limiters()).length > 0 && missing.length > 0
+      ? `without ${missing.join(', ')}`
+      : '';
   });
   protected readonly spoken = computed(() => {
     const failure = this.failure();

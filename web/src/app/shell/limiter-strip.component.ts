@@ -29,7 +29,10 @@ export class LimiterStripComponent {
   protected readonly languages = LANGUAGES;
   protected readonly isOpen = signal(false);
   protected readonly chips = computed(() =>
-    listLimiters(this.limiters()).map(({ name, value }) => ({ name, text: name === 'languages' ? this.nameLanguages(value) : value })),
+    listLimiters(this.limiters()).map(({ name, value }) => ({
+      name,
+      text: name === 'languages' ? this.nameLanguages(value) : value,
+    })),
   );
 
   protected remove(name: LimiterName): void {
@@ -40,7 +43,10 @@ export class LimiterStripComponent {
   protected setYear(end: 'from' | 'to', typed: string): void {
     const { [end]: _, ...others } = this.limiters().years ?? {};
     const number = Number(typed);
-    const years = typed.trim() !== '' && Number.isInteger(number) && number >= 0 && number <= 9999 ? { ...others, [end]: number } : others;
+    const years =
+      typed.trim() !== '' && Number.isInteger(number) && number >= 0 && number <= 9999
+        ? { ...others, [end]: number }
+        : others;
     const { years: __, ...rest } = this.limiters();
     this.changed.emit(Object.keys(years).length > 0 ? { ...rest, years } : rest);
   }
@@ -54,7 +60,9 @@ export class LimiterStripComponent {
 
   protected setLanguage(code: string, on: boolean): void {
     const chosen = this.limiters().languages ?? [];
-    const languages = LANGUAGES.map((language) => language.code).filter((other) => (other === code ? on : chosen.includes(other)));
+    const languages = LANGUAGES.map((language) => language.code).filter((other) =>
+      other === code ? on : chosen.includes(other),
+    );
     const { languages: _, ...rest } = this.limiters();
     this.changed.emit(languages.length > 0 ? { ...rest, languages } : rest);
   }

@@ -11,15 +11,28 @@ import { ThemeChoice } from './theme-choice';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink, RouterLinkActive, IconComponent],
   template: `
-    <a class="home" routerLink="/" aria-label="Ewer: the project open last"><img src="ewer.svg" alt="" width="32" height="40" /></a>
+    <a class="home" routerLink="/" aria-label="Ewer: the project open last"
+      ><img src="ewer.svg" alt="" width="32" height="40"
+    /></a>
     <nav aria-label="Views">
       @for (view of views(); track view.name) {
-        <a class="view" [routerLink]="view.link" routerLinkActive="current" ariaCurrentWhenActive="page"><app-icon [name]="view.icon" />{{ view.name }}</a>
+        <a class="view" [routerLink]="view.link" routerLinkActive="current" ariaCurrentWhenActive="page"
+          ><app-icon [name]="view.icon" />{{ view.name }}</a
+        >
       }
     </nav>
     <nav class="low" aria-label="Beside the work">
-      <a class="view" routerLink="/projects" routerLinkActive="current" ariaCurrentWhenActive="page"><app-icon name="projects" />Projects</a>
-      <button type="button" class="view" (click)="theme.turn()" [attr.aria-label]="'Colours: ' + theme.choice() + '. Change'"><app-icon name="theme" />{{ theme.choice() }}</button>
+      <a class="view" routerLink="/projects" routerLinkActive="current" ariaCurrentWhenActive="page"
+        ><app-icon name="projects" />Projects</a
+      >
+      <button
+        type="button"
+        class="view"
+        (click)="theme.turn()"
+        [attr.aria-label]="'Colours: ' + theme.choice() + '. Change'"
+      >
+        <app-icon name="theme" />{{ theme.choice() }}
+      </button>
     </nav>
   `,
   styles: `
@@ -76,7 +89,16 @@ export class NavigationComponent {
   protected readonly views = computed(() => {
     const project = this.project();
     if (!project) return [];
-    const view = (name: string, icon: IconName) => ({ name, icon, link: ['/p', project.id, name.toLowerCase()] });
-    return [view('Topic', 'topic'), view('Query', 'query'), view('Translate', 'translate'), view('Compare', 'compare')];
+    const view = (name: string, icon: IconName) => ({
+      name,
+      icon,
+      link: ['/p', project.id, name.toLowerCase()],
+    });
+    return [
+      view('Topic', 'topic'),
+      view('Query', 'query'),
+      view('Translate', 'translate'),
+      view('Compare', 'compare'),
+    ];
   });
 }

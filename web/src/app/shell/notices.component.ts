@@ -11,7 +11,9 @@ import { ProjectFiles } from '../projects/project-files';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (counts.isGone()) {
-      <p class="notice" role="status">The server cannot be reached. Everything is kept, and counting goes on by itself when it is back.</p>
+      <p class="notice" role="status">
+        The server cannot be reached. Everything is kept, and counting goes on by itself when it is back.
+      </p>
     }
     @if (saving(); as problem) {
       <p class="notice bad" role="alert">
@@ -24,7 +26,9 @@ import { ProjectFiles } from '../projects/project-files';
       </p>
     }
     @if (refused(); as problem) {
-      <p class="notice" role="alert">{{ problem }} <button type="button" class="link" (click)="open.closeNotice()">Close</button></p>
+      <p class="notice" role="alert">
+        {{ problem }} <button type="button" class="link" (click)="open.closeNotice()">Close</button>
+      </p>
     }
   `,
   styles: `
@@ -50,7 +54,13 @@ export class NoticesComponent {
 
   protected readonly saving = computed(() => {
     const problem = this.open.saveProblem();
-    return problem && { says: describeProblem(problem), remedy: describeRemedy(problem), elsewhere: problem.code === 'saved-elsewhere' };
+    return (
+      problem && {
+        says: describeProblem(problem),
+        remedy: describeRemedy(problem),
+        elsewhere: problem.code === 'saved-elsewhere',
+      }
+    );
   });
   protected readonly refused = computed(() => {
     const notice = this.open.notice();

@@ -17,13 +17,21 @@ import type { DrawerContent } from '../ui/record-drawer';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CdkTrapFocus, IconComponent, MarkedTextComponent],
   template: `
-    <section class="drawer" role="dialog" [attr.aria-label]="'Records: ' + content().label" cdkTrapFocus cdkTrapFocusAutoCapture>
+    <section
+      class="drawer"
+      role="dialog"
+      [attr.aria-label]="'Records: ' + content().label"
+      cdkTrapFocus
+      cdkTrapFocusAutoCapture
+    >
       <header>
         <div>
           <h2>{{ content().label }}</h2>
           <p class="quiet">{{ summary() }}</p>
         </div>
-        <button type="button" class="plain" (click)="closed.emit()" aria-label="Close the records"><app-icon name="close" /></button>
+        <button type="button" class="plain" (click)="closed.emit()" aria-label="Close the records">
+          <app-icon name="close" />
+        </button>
       </header>
       <p class="code string">{{ content().wish.string }}</p>
       @if (failure(); as reason) {
@@ -98,7 +106,11 @@ export class RecordDrawerComponent {
   readonly content = input.required<DrawerContent>();
   readonly closed = output();
 
-  protected readonly marks = computed(() => this.open.concepts().map((concept, place) => ({ owner: getHueClass(place), root: createConceptQuery(concept) })));
+  protected readonly marks = computed(() =>
+    this.open
+      .concepts()
+      .map((concept, place) => ({ owner: getHueClass(place), root: createConceptQuery(concept) })),
+  );
   protected readonly failure = computed(() => {
     const problem = this.content().problem;
     return problem && `${describeProblem(problem)} ${describeRemedy(problem)}`;
@@ -112,12 +124,20 @@ export class RecordDrawerComponent {
   });
   protected readonly empty = computed(() => (this.content().answer ? 'Nothing was found.' : 'On the way …'));
   protected readonly records = computed(() =>
-    (this.content().answer?.records ?? []).map(({ id, title, abstract, authors, source, year, type, headings }) => ({
-      id,
-      title,
-      abstract,
-      line: [describeAuthors(authors, 3), source, year, type].filter((part) => part !== undefined && part !== '').join(' · '),
-      headings: headings.map((heading) => (heading.qualifier === undefined ? heading.label : `${heading.label} / ${heading.qualifier}`)).join('; '),
-    })),
+    (this.content().answer?.records ?? []).map(
+      ({ id, title, abstract, authors, source, year, type, headings }) => ({
+        id,
+        title,
+        abstract,
+        line: [describeAuthors(authors, 3), source, year, type]
+          .filter((part) => part !== undefined && part !== '')
+          .join(' · '),
+        headings: headings
+          .map((heading) =>
+            heading.qualifier === undefined ? heading.label : `${heading.label} / ${heading.qualifier}`,
+          )
+          .join('; '),
+      }),
+    ),
   );
 }

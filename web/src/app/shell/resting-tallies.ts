@@ -18,7 +18,8 @@ export class RestingTallies {
       const draft = this.counts.draft();
       const timer = setTimeout(() => {
         for (const { dialect, counted } of draft) {
-          if (counted.wish && counted.state.status === 'counted') this.keep(dialect.id, counted.wish.string, counted.state);
+          if (counted.wish && counted.state.status === 'counted')
+            this.keep(dialect.id, counted.wish.string, counted.state);
         }
       }, REST);
       onCleanup(() => {
@@ -30,9 +31,22 @@ export class RestingTallies {
   private keep(database: string, string: string, state: { total: number; estimated: boolean }): void {
     const limiters = this.open.limiters();
     const last = this.open.project().tallies.findLast((tally) => tally.database === database);
-    if (last?.string === string && last.total === state.total && isSameLimiters(last.limiters, limiters)) return;
+    if (last?.string === string && last.total === state.total && isSameLimiters(last.limiters, limiters))
+      return;
     const { total, estimated } = state;
     const moment = writeMoment(this.open.now());
-    this.open.change({ kind: 'add-tally', tally: { id: this.open.createId(), database, string, limiters, moment, total, estimated, source: 'measured' } });
+    this.open.change({
+      kind: 'add-tally',
+      tally: {
+        id: this.open.createId(),
+        database,
+        string,
+        limiters,
+        moment,
+        total,
+        estimated,
+        source: 'measured',
+      },
+    });
   }
 }

@@ -45,7 +45,10 @@ export class TopBandComponent {
   protected freeze(): void {
     const number = this.open.project().variants.length + 1;
     this.dialog
-      .open<FreezeDialogComponent, string, FreezeAnswer>(FreezeDialogComponent, { data: `variant ${number}`, width: '420px' })
+      .open<FreezeDialogComponent, string, FreezeAnswer>(FreezeDialogComponent, {
+        data: `variant ${number}`,
+        width: '420px',
+      })
       .afterClosed()
       .subscribe((answer) => {
         if (answer) this.freezeAs(answer);
@@ -54,7 +57,10 @@ export class TopBandComponent {
 
   protected askBand(database: string, name: string): void {
     this.dialog
-      .open<BandDialogComponent, BandQuestion, TargetBand>(BandDialogComponent, { data: { name, band: this.getBand(database) }, width: '380px' })
+      .open<BandDialogComponent, BandQuestion, TargetBand>(BandDialogComponent, {
+        data: { name, band: this.getBand(database) },
+        width: '380px',
+      })
       .afterClosed()
       .subscribe((band) => {
         if (band) this.open.change({ kind: 'set-band', database, band });
@@ -69,9 +75,28 @@ export class TopBandComponent {
     const tallies = this.counts.draft().flatMap(({ dialect, counted }): Tally[] => {
       if (!counted.wish || counted.state.status !== 'counted') return [];
       const { total, estimated } = counted.state;
-      return [{ id: this.open.createId(), database: dialect.id, string: counted.wish.string, limiters, moment, total, estimated, source: 'measured', variant: id }];
+      return [
+        {
+          id: this.open.createId(),
+          database: dialect.id,
+          string: counted.wish.string,
+          limiters,
+          moment,
+          total,
+          estimated,
+          source: 'measured',
+          variant: id,
+        },
+      ];
     });
-    const variant = { id, name, note, moment, frozen: { concepts, draft, limiters, databases }, ...(parent !== undefined && { parent }) };
+    const variant = {
+      id,
+      name,
+      note,
+      moment,
+      frozen: { concepts, draft, limiters, databases },
+      ...(parent !== undefined && { parent }),
+    };
     this.open.change({ kind: 'freeze-variant', variant, tallies });
     this.open.change({ kind: 'compare-with', id });
   }

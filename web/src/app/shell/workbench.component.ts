@@ -46,7 +46,9 @@ export class WorkbenchComponent {
 
   constructor() {
     inject(RestingTallies);
-    inject(CountStore).follow(listWishes(() => this.draftCounts.draft().flatMap(({ counted, compared }) => [counted, compared])));
+    inject(CountStore).follow(
+      listWishes(() => this.draftCounts.draft().flatMap(({ counted, compared }) => [counted, compared])),
+    );
   }
 
   /** Undo and redo everywhere but in a text that has its own. */
@@ -54,7 +56,10 @@ export class WorkbenchComponent {
     if (event.key === 'Escape' && this.drawer.content()) return this.drawer.close();
     if (!(event.ctrlKey || event.metaKey) || event.defaultPrevented) return;
     const target = event.target;
-    const typing = target instanceof HTMLElement && (target.isContentEditable || (target instanceof HTMLInputElement && target.value !== target.defaultValue));
+    const typing =
+      target instanceof HTMLElement &&
+      (target.isContentEditable ||
+        (target instanceof HTMLInputElement && target.value !== target.defaultValue));
     const key = event.key.toLowerCase();
     if (typing || (key !== 'z' && key !== 'y')) return;
     event.preventDefault();

@@ -28,9 +28,13 @@ export class OpenProject {
   readonly working = computed(() => this.project().working);
   readonly concepts = computed(() => this.working().concepts);
   readonly limiters = computed(() => this.working().limiters);
-  readonly dialects = computed<Dialect[]>(() => this.working().databases.flatMap((id) => findDialect(id) ?? []));
+  readonly dialects = computed<Dialect[]>(() =>
+    this.working().databases.flatMap((id) => findDialect(id) ?? []),
+  );
   readonly draft = computed(() => createDraftQuery(this.working(), this.working().databases));
-  readonly compared = computed<Variant | undefined>(() => this.project().variants.find((variant) => variant.id === this.project().compared));
+  readonly compared = computed<Variant | undefined>(() =>
+    this.project().variants.find((variant) => variant.id === this.project().compared),
+  );
   /** The variant that the draft is said to have changed since. */
   readonly latest = computed<Variant | undefined>(() => this.compared() ?? this.project().variants.at(-1));
   readonly changesSince = computed(() => {

@@ -15,8 +15,15 @@ const NEXT_TRY = 5_000;
 /** Keeps the open project on disk: soon after each change, at once when the page is hidden, again after a failure. */
 export const autosave = createEffect(
   (store = inject(Store), repository = inject(PROJECT_REPOSITORY), surroundings = inject(SURROUNDINGS)) => {
-    const unsaved$ = combineLatest([store.select(projectFeature.selectProject), store.select(projectFeature.selectSaved), store.select(projectFeature.selectSaveProblem)]);
-    const hidden$ = fromEvent(document, 'visibilitychange').pipe(filter(() => document.visibilityState === 'hidden'), map(() => true));
+    const unsaved$ = combineLatest([
+      store.select(projectFeature.selectProject),
+      store.select(projectFeature.selectSaved),
+      store.select(projectFeature.selectSaveProblem),
+    ]);
+    const hidden$ = fromEvent(document, 'visibilitychange').pipe(
+      filter(() => document.visibilityState === 'hidden'),
+      map(() => true),
+    );
     const due$ = unsaved$.pipe(
       switchMap(([project, saved, problem]) => {
         if (!project || project === saved || problem?.code === 'saved-elsewhere') return EMPTY;
@@ -29,7 +36,11 @@ export const autosave = createEffect(
         store.select(projectFeature.selectRevision).pipe(
           take(1),
           switchMap((revision) => repository.save(project, revision, writeMoment(surroundings.now()))),
-          map((outcome) => (outcome.ok ? ProjectActions.saved({ project, revision: outcome.value }) : ProjectActions.saveFailed({ problem: outcome.problem }))),
+          map((outcome) =>
+            outcome.ok
+              ? ProjectActions.saved({ project, revision: outcome.value })
+              : ProjectActions.saveFailed({ problem: outcome.problem }),
+          ),
         ),
       ),
     );

@@ -1,4 +1,4 @@
-import { CdkDrag, CdkDragDrop, CdkDragHandle, CdkDropList } from '@angular/cdk/drag-drop';
+import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { describeProblem } from '#core/problem/index';
@@ -13,7 +13,16 @@ import type { ConceptView, TermMove } from './topic-views';
 @Component({
   selector: 'app-concept-column',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatMenu, MatMenuItem, MatMenuTrigger, CountComponent, IconComponent],
+  imports: [
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    CountComponent,
+    IconComponent,
+  ],
   templateUrl: './concept-column.component.html',
   styleUrl: './concept-column.component.scss',
   host: { '[class]': 'hue()', '[class.off]': 'view().concept.off' },
@@ -40,7 +49,9 @@ export class ConceptColumnComponent {
   protected readonly letter = computed(() => getConceptLetter(this.view().place));
   protected readonly isFirst = computed(() => this.view().place === 0);
   protected readonly isLast = computed(() => this.view().place === this.others().length - 1);
-  protected readonly targets = computed(() => this.others().filter((concept) => concept.id !== this.view().concept.id));
+  protected readonly targets = computed(() =>
+    this.others().filter((concept) => concept.id !== this.view().concept.id),
+  );
   /** What is wrong with the text of each term, by its id. */
   protected readonly notes = computed(() => {
     const notes = new Map<string, string>();
@@ -56,7 +67,12 @@ export class ConceptColumnComponent {
   }
 
   protected takeKey(event: KeyboardEvent, term: Term, field: HTMLInputElement): void {
-    const directions: Record<string, TermMove['direction']> = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' };
+    const directions: Record<string, TermMove['direction']> = {
+      ArrowUp: 'up',
+      ArrowDown: 'down',
+      ArrowLeft: 'left',
+      ArrowRight: 'right',
+    };
     const direction = directions[event.key];
     if (direction && event.altKey) {
       event.preventDefault();
@@ -100,7 +116,9 @@ export class ConceptColumnComponent {
 
   /** Moves the focus among the lines of this column. */
   private focusBeside(field: HTMLInputElement, by: number): void {
-    const fields = [...(field.closest('app-concept-column')?.querySelectorAll<HTMLInputElement>('input.line') ?? [])];
+    const fields = [
+      ...(field.closest('app-concept-column')?.querySelectorAll<HTMLInputElement>('input.line') ?? []),
+    ];
     fields[fields.indexOf(field) + by]?.focus();
   }
 }

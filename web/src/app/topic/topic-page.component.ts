@@ -1,9 +1,27 @@
-import { CdkDragDrop, CdkDropListGroup } from '@angular/cdk/drag-drop';
+import { type CdkDragDrop, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, ElementRef, afterNextRender, computed, inject, input, Injector } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  Injector,
+} from '@angular/core';
 import { Router } from '@angular/router';
 import { build } from '#core/query/index';
-import { MOST_CONCEPTS, createConceptQuery, createTermQueries, describeTermKind, splitPastedTerms, tidyTerm, type Concept, type Term } from '#core/project/index';
+import {
+  MOST_CONCEPTS,
+  createConceptQuery,
+  createTermQueries,
+  describeTermKind,
+  splitPastedTerms,
+  tidyTerm,
+  type Concept,
+  type Term,
+} from '#core/project/index';
 import { CountStore, getTotal, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { formatDifference } from '../ui/number-format';
@@ -32,16 +50,31 @@ export class TopicPageComponent {
   /** The database looked at, from the address. */
   readonly db = input<string>();
 
-  protected readonly dialect = computed(() => this.open.dialects().find((dialect) => dialect.id === this.db()) ?? this.open.dialects()[0]);
+  protected readonly dialect = computed(
+    () => this.open.dialects().find((dialect) => dialect.id === this.db()) ?? this.open.dialects()[0],
+  );
   protected readonly canAdd = computed(() => this.open.concepts().length < MOST_CONCEPTS);
-  protected readonly concepts = computed(() => this.open.concepts().map((concept, place) => this.describeConcept(concept, place)));
+  protected readonly concepts = computed(() =>
+    this.open.concepts().map((concept, place) => this.describeConcept(concept, place)),
+  );
 
   constructor() {
-    this.counts.follow(listWishes(() => this.concepts().flatMap((concept) => [concept.counted, ...concept.terms.flatMap((term) => [term.counted, term.without])])));
+    this.counts.follow(
+      listWishes(() =>
+        this.concepts().flatMap((concept) => [
+          concept.counted,
+          ...concept.terms.flatMap((term) => [term.counted, term.without]),
+        ]),
+      ),
+    );
   }
 
   protected look(database: string): void {
-    void this.router.navigate([], { queryParams: { db: database }, queryParamsHandling: 'merge', replaceUrl: true });
+    void this.router.navigate([], {
+      queryParams: { db: database },
+      queryParamsHandling: 'merge',
+      replaceUrl: true,
+    });
   }
 
   protected setQuestion(question: string): void {
@@ -56,18 +89,25 @@ export class TopicPageComponent {
   }
 
   protected rename(concept: Concept, name: string): void {
-    if (name.trim() !== '' && name.trim() !== concept.name) this.open.change({ kind: 'rename-concept', id: concept.id, name: name.trim() });
+    if (name.trim() !== '' && name.trim() !== concept.name)
+      this.open.change({ kind: 'rename-concept', id: concept.id, name: name.trim() });
   }
 
   protected addTerms(concept: Concept, typed: string, pasted: boolean): void {
     const texts = pasted ? splitPastedTerms(typed) : [tidyTerm(typed)].filter((text) => text !== '');
     const known = new Set(concept.terms.map((term) => term.text));
     const fresh = texts.filter((text) => !known.has(text));
-    const terms = fresh.slice(0, LONGEST_PASTE).map((text): Term => ({ id: this.open.createId(), text, off: false }));
+    const terms = fresh
+      .slice(0, LONGEST_PASTE)
+      .map((text): Term => ({ id: this.open.createId(), text, off: false }));
     if (terms.length > 0) this.open.change({ kind: 'add-terms', concept: concept.id, terms });
     const left = fresh.length - terms.length;
     const repeated = texts.length - fresh.length;
-    const words = [`${terms.length} ${terms.length === 1 ? 'term' : 'terms'} added`, ...(repeated > 0 ? [`${repeated} there already`] : []), ...(left > 0 ? [`${left} too many for one paste`] : [])];
+    const words = [
+      `${terms.length} ${terms.length === 1 ? 'term' : 'terms'} added`,
+      ...(repeated > 0 ? [`${repeated} there already`] : []),
+      ...(left > 0 ? [`${left} too many for one paste`] : []),
+    ];
     void this.announcer.announce(words.join(', '));
   }
 
@@ -78,7 +118,12 @@ export class TopicPageComponent {
   }
 
   protected drop(event: CdkDragDrop<Concept, Concept, Term>): void {
-    this.open.change({ kind: 'move-term', id: event.item.data.id, concept: event.container.data.id, to: event.currentIndex });
+    this.open.change({
+      kind: 'move-term',
+      id: event.item.data.id,
+      concept: event.container.data.id,
+      to: event.currentIndex,
+    });
   }
 
   /** Moves a term by keyboard: up and down in its concept, left and right to the concept beside it. */
@@ -86,8 +131,10 @@ export class TopicPageComponent {
     const concepts = this.open.concepts();
     const at = concepts.findIndex((other) => other.id === concept.id);
     const place = concept.terms.findIndex((other) => other.id === term.id);
-    const target = direction === 'left' ? concepts[at - 1] : direction === 'right' ? concepts[at + 1] : concept;
-    const to = direction === 'up' ? place - 1 : direction === 'down' ? place + 1 : (target?.terms.length ?? 0);
+    const target =
+      direction === 'left' ? concepts[at - 1] : direction === 'right' ? concepts[at + 1] : concept;
+    const to =
+      direction === 'up' ? place - 1 : direction === 'down' ? place + 1 : (target?.terms.length ?? 0);
     if (!target || to < 0 || (target === concept && to >= concept.terms.length)) return;
     this.open.change({ kind: 'move-term', id: term.id, concept: target.id, to });
     void this.announcer.announce(`${term.text} moved to ${target.name}, place ${to + 1}`);
@@ -99,7 +146,9 @@ export class TopicPageComponent {
   }
 
   private focusLater(selector: string): void {
-    afterNextRender(() => this.host.nativeElement.querySelector<HTMLElement>(selector)?.focus(), { injector: this.injector });
+    afterNextRender(() => this.host.nativeElement.querySelector<HTMLElement>(selector)?.focus(), {
+      injector: this.injector,
+    });
   }
 
   private describeConcept(concept: Concept, place: number): ConceptView {
@@ -109,15 +158,26 @@ export class TopicPageComponent {
     const terms = concept.terms.map((term): TermView => {
       const queries = createTermQueries(concept, term);
       const ownCount = dialect && this.counts.look(queries.term, dialect, this.open.limiters());
-      const without = dialect && this.counts.look(queries.without ?? build.empty(), dialect, this.open.limiters());
-      return { term, kind: describeTermKind(term.text), counted: ownCount, without, only: term.off ? '' : describeOnly(getTotal(counted?.state), without, getTotal(ownCount?.state)) };
+      const without =
+        dialect && this.counts.look(queries.without ?? build.empty(), dialect, this.open.limiters());
+      return {
+        term,
+        kind: describeTermKind(term.text),
+        counted: ownCount,
+        without,
+        only: term.off ? '' : describeOnly(getTotal(counted?.state), without, getTotal(ownCount?.state)),
+      };
     });
     return { concept, place, counted, terms };
   }
 }
 
 /** What only this term finds in its concept: the concept with it less the concept without it. */
-function describeOnly(whole: number | undefined, without: TermView['without'], own: number | undefined): string {
+function describeOnly(
+  whole: number | undefined,
+  without: TermView['without'],
+  own: number | undefined,
+): string {
   if (whole === undefined || own === undefined) return '';
   const isAlone = without?.state.status === 'failed' && without.state.problem.code === 'nothing-to-send';
   const rest = isAlone ? 0 : getTotal(without?.state);

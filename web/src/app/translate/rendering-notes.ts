@@ -4,7 +4,8 @@ import { listNodes, printQuery, type QueryNode } from '#core/query/index';
 /** One reason for a difference, with the pieces that it concerns. */
 export interface FidelityNote {
   readonly reason: string;
-  readonly level: FidelityLevel;
+  /** It changes nothing in what is found. */
+  readonly isHarmless: boolean;
   readonly pieces: readonly string[];
   readonly nodes: readonly string[];
 }
@@ -20,13 +21,17 @@ export const LEVEL_WORDS: Readonly<Record<FidelityLevel, string>> = {
 
 /** The reasons of all nodes, equal ones together, each with the pieces of the query that it is about. */
 export function listFidelityNotes(root: QueryNode, rendering: Rendering): FidelityNote[] {
-  const notes = new Map<string, { level: FidelityLevel; pieces: string[]; nodes: string[] }>();
+  const notes = new Map<string, { isHarmless: boolean; pieces: string[]; nodes: string[] }>();
   for (const node of listNodes(root)) {
     const fidelity = rendering.fidelity.get(node.id);
     for (const reason of fidelity?.reasons ?? []) {
       if (reason.code === 'member-left-out') continue;
       const key = describeReason(reason);
-      const note = notes.get(key) ?? { level: fidelity?.level ?? 'same', pieces: [], nodes: [] };
+      const note = notes.get(key) ?? {
+        isHarmless: reason.code === 'heading-elsewhere',
+        pieces: [],
+        nodes: [],
+      };
       note.pieces.push(printQuery(node));
       note.nodes.push(node.id);
       notes.set(key, note);

@@ -10,10 +10,16 @@ export interface Segment {
 
 /** Cuts a rendering where a piece begins or ends. */
 export function cutSegments(text: string, pieces: readonly Piece[]): Segment[] {
-  const cuts = [...new Set([0, text.length, ...pieces.flatMap((piece) => [piece.start, piece.end])])].sort((a, b) => a - b);
+  const cuts = [...new Set([0, text.length, ...pieces.flatMap((piece) => [piece.start, piece.end])])].sort(
+    (a, b) => a - b,
+  );
   return cuts.slice(0, -1).map((start, at) => {
     const end = cuts[at + 1] ?? text.length;
     const round = pieces.filter((piece) => piece.start <= start && piece.end >= end);
-    return { text: text.slice(start, end), nodes: round.map((piece) => piece.nodeId), block: round.findLast((piece) => piece.block !== undefined)?.block };
+    return {
+      text: text.slice(start, end),
+      nodes: round.map((piece) => piece.nodeId),
+      block: round.findLast((piece) => piece.block !== undefined)?.block,
+    };
   });
 }

@@ -29,9 +29,15 @@ export class TranslatePageComponent {
 
   /** The node whose pieces are lit in all rows. */
   protected readonly lit = signal<string | undefined>(undefined);
-  private readonly hues = computed(() => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])));
-  protected readonly rows = computed(() => this.draftCounts.draft().map(({ dialect, counted }) => this.describeRow(dialect, counted)));
-  protected readonly choices = computed(() => DIALECTS.map((dialect) => ({ dialect, isOn: this.open.working().databases.includes(dialect.id) })));
+  private readonly hues = computed(
+    () => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])),
+  );
+  protected readonly rows = computed(() =>
+    this.draftCounts.draft().map(({ dialect, counted }) => this.describeRow(dialect, counted)),
+  );
+  protected readonly choices = computed(() =>
+    DIALECTS.map((dialect) => ({ dialect, isOn: this.open.working().databases.includes(dialect.id) })),
+  );
 
   protected light(nodes: readonly string[]): void {
     this.lit.set(nodes.at(-1));
@@ -44,13 +50,19 @@ export class TranslatePageComponent {
 
   protected choose(id: string, on: boolean): void {
     const chosen = this.open.working().databases;
-    const databases = DIALECTS.map((dialect) => dialect.id).filter((other) => (other === id ? on : chosen.includes(other)));
+    const databases = DIALECTS.map((dialect) => dialect.id).filter((other) =>
+      other === id ? on : chosen.includes(other),
+    );
     this.open.change({ kind: 'choose-databases', databases });
   }
 
   protected copy(text: string, what: string): void {
     const done = this.clipboard.copy(text);
-    this.snackBar.open(done ? `${what} copied` : 'The clipboard cannot be used here: select the text and copy it.', undefined, { duration: 3_000 });
+    this.snackBar.open(
+      done ? `${what} copied` : 'The clipboard cannot be used here: select the text and copy it.',
+      undefined,
+      { duration: 3_000 },
+    );
   }
 
   protected copyAll(): void {
@@ -61,7 +73,10 @@ export class TranslatePageComponent {
   private describeRow(dialect: Dialect, counted: Counted) {
     const { rendering } = counted;
     const root = this.open.draft().root;
-    const segments = cutSegments(rendering.text, rendering.pieces).map((segment) => ({ ...segment, hue: segment.block === undefined ? '' : (this.hues().get(segment.block) ?? '') }));
+    const segments = cutSegments(rendering.text, rendering.pieces).map((segment) => ({
+      ...segment,
+      hue: segment.block === undefined ? '' : (this.hues().get(segment.block) ?? ''),
+    }));
     return {
       id: dialect.id,
       name: dialect.name,
@@ -74,7 +89,10 @@ export class TranslatePageComponent {
       levelWords: LEVEL_WORDS[rendering.whole],
       notes: listFidelityNotes(root, rendering),
       length: describeLength(rendering.text.length, dialect.most.characters),
-      truncations: dialect.most.truncations === undefined ? '' : `${rendering.truncations} of ${dialect.most.truncations} cut words`,
+      truncations:
+        dialect.most.truncations === undefined
+          ? ''
+          : `${rendering.truncations} of ${dialect.most.truncations} cut words`,
       steps: rendering.steps.map(describeStep),
       problems: rendering.problems.map((problem) => `${describeProblem(problem)} ${describeRemedy(problem)}`),
     };
@@ -83,5 +101,7 @@ export class TranslatePageComponent {
 
 function describeLength(length: number, most: number | undefined): string {
   const characters = length.toLocaleString('en');
-  return most === undefined ? `${characters} characters` : `${characters} of ${most.toLocaleString('en')} characters`;
+  return most === undefined
+    ? `${characters} characters`
+    : `${characters} of ${most.toLocaleString('en')} characters`;
 }

@@ -16,7 +16,14 @@ import { formatCount, placeOnLogScale } from './number-format';
     @if (failure(); as reason) {
       <span class="none" [attr.title]="reason" [attr.aria-label]="label() + ': ' + reason">—</span>
     } @else if (shown(); as number) {
-      <button type="button" class="plain number" [attr.aria-label]="label() + ': ' + number + ' records'" (click)="open()">{{ number }}</button>
+      <button
+        type="button"
+        class="plain number"
+        [attr.aria-label]="label() + ': ' + number + ' records'"
+        (click)="open()"
+      >
+        {{ number }}
+      </button>
     } @else {
       <span class="none" [attr.aria-label]="label() + ': counting'">·</span>
     }
@@ -68,9 +75,13 @@ export class CountComponent {
   readonly label = input.required<string>();
   readonly bar = input(false);
 
-  private readonly last = linkedSignal<Counted | undefined, { total: number; estimated: boolean } | undefined>({
+  private readonly last = linkedSignal<
+    Counted | undefined,
+    { total: number; estimated: boolean } | undefined
+  >({
     source: this.counted,
-    computation: (counted, previous) => (counted?.state.status === 'counted' ? counted.state : previous?.value),
+    computation: (counted, previous) =>
+      counted?.state.status === 'counted' ? counted.state : previous?.value,
   });
   protected readonly isWaiting = computed(() => this.counted()?.state.status === 'waiting');
   protected readonly failure = computed(() => {
@@ -81,7 +92,9 @@ export class CountComponent {
     const last = this.last();
     return last && formatCount(last.total, last.estimated);
   });
-  protected readonly share = computed(() => (this.failure() === undefined ? 100 * placeOnLogScale(this.last()?.total ?? 0) : 0));
+  protected readonly share = computed(() =>
+    this.failure() === undefined ? 100 * placeOnLogScale(this.last()?.total ?? 0) : 0,
+  );
 
   protected open(): void {
     const wish = this.counted()?.wish;

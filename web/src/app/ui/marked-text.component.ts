@@ -30,7 +30,10 @@ export class MarkedTextComponent {
     const parts: { text: string; hue?: string }[] = [];
     let at = 0;
     for (const match of findMatches(text, this.queries())) {
-      parts.push({ text: text.slice(at, match.start) }, { text: text.slice(match.start, match.end), hue: match.owner });
+      parts.push(
+        { text: text.slice(at, match.start) },
+        { text: text.slice(match.start, match.end), hue: match.owner },
+      );
       at = match.end;
     }
     parts.push({ text: text.slice(at) });

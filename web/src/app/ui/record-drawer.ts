@@ -38,6 +38,8 @@ export class RecordDrawer {
   private async load(wish: CountWish, label: string): Promise<void> {
     const outcome = await this.client.search(wish.database, wish.string, wish.boxes, FIRST_RECORDS);
     if (this.content()?.wish !== wish) return;
-    this.content.set(outcome.ok ? { wish, label, answer: outcome.value } : { wish, label, problem: outcome.problem });
+    this.content.set(
+      outcome.ok ? { wish, label, answer: outcome.value } : { wish, label, problem: outcome.problem },
+    );
   }
 }

@@ -1,0 +1,129 @@
+import js from '@eslint/js';
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier';
+import tseslint from 'typescript-eslint';
+
+const banned = (...patterns) => ['error', { patterns }];
+const rule = (group, message) => ({ group, message });
+
+const CORE_IS_ALONE = [
+  rule(
+    ['**/web/**', '**/server/**', '**/e2e/**', '**/demo/**', '#server/*', '#demo/*'],
+    'core/ imports nothing of the other layers.',
+  ),
+  rule(
+    ['@angular/*', '@ngrx/*', 'rxjs', 'rxjs/*', 'express', 'idb', '@codemirror/*', 'node:*'],
+    'core/ is pure TypeScript.',
+  ),
+];
+const DIALECTS_ARE_CLIENTS = rule(
+  ['#core/dialect/*', '**/core/dialect/**'],
+  'A stand-in reads strings by its own manual, apart from core/dialect.',
+);
+
+export default tseslint.config(
+  { ignores: ['dist/**', '.angular/**', 'out-tsc/**', 'test-results/**', 'node_modules/**', '.bench/**'] },
+  {
+    files: ['**/*.ts'],
+    extends: [
+      js.configs.recommended,
+      ...tseslint.configs.recommendedTypeChecked,
+      ...tseslint.configs.stylisticTypeChecked,
+    ],
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      'max-lines': ['error', { max: 600 }],
+    },
+    languageOptions: {
+      parserOptions: {
+        project: [
+          './core/tsconfig.json',
+          './server/tsconfig.json',
+          './e2e/tsconfig.json',
+          './web/tsconfig.app.json',
+          './web/tsconfig.spec.json',
+        ],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+  },
+  {
+    files: ['web/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-selector': [
+        'error',
+        { type: 'element', prefix: 'app', style: 'kebab-case' },
+      ],
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      '@typescript-eslint/no-restricted-imports': banned(
+        rule(['**/server/**', '#server/*', 'express', 'node:*'], 'web/ reaches the server over HTTP only.'),
+      ),
+    },
+  },
+  {
+    files: ['**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': banned(...CORE_IS_ALONE),
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'navigator',
+        'localStorage',
+        'indexedDB',
+        'fetch',
+        'process',
+        'Date',
+        'performance',
+        'crypto',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Random numbers are handed in.' },
+      ],
+    },
+  },
+  {
+    // Plain loops over typed arrays: an index below the length is always there.
+    files: [
+      'core/collection/**/*.ts',
+      'demo/**/*.ts',
+      'server/**/*.ts',
+      'bench/**/*.ts',
+      '**/*.spec.ts',
+      'web/src/app/data/standin-client.ts',
+    ],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
+  },
+  {
+    files: ['core/**/*.spec.ts'],
+    rules: { '@typescript-eslint/no-restricted-imports': 'off', 'no-restricted-globals': 'off' },
+  },
+  {
+    files: ['server/**/*.ts', 'demo/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': banned(
+        rule(['**/web/**', '@angular/*', '@ngrx/*'], 'The server knows no interface.'),
+      ),
+    },
+  },
+  {
+    files: ['server/standins/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': banned(
+        rule(['**/web/**', '@angular/*', '@ngrx/*'], 'The server knows no interface.'),
+        DIALECTS_ARE_CLIENTS,
+      ),
+    },
+  },
+  prettier,
+);
