@@ -60,8 +60,8 @@ export class RecordSet {
   count(): number {
     const { words } = this;
     let total = 0;
-    for (let at = 0; at < words.length; at++) {
-      let word = words[at]!;
+    for (const bits of words) {
+      let word = bits;
       word -= (word >>> 1) & 0x55555555;
       word = (word & 0x33333333) + ((word >>> 2) & 0x33333333);
       total += (Math.imul((word + (word >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24) | 0;

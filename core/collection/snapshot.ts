@@ -72,8 +72,8 @@ export function readSnapshot(bytes: Uint8Array<ArrayBuffer>): CollectionIndex | 
     entered: take<Uint16Array>(),
   };
   const segments = Array.from({ length: header.segments }, () => {
-    const parts = SEGMENT_ARRAYS.map((name) => [name, take<Uint16Array | Uint32Array>()]);
-    return Object.fromEntries(parts);
+    const [starts, docs, meta, positions, skips, fieldStarts] = SEGMENT_ARRAYS.map(() => arrays[next++]);
+    return { starts, docs, meta, positions, skips, fieldStarts } as Segment;
   });
   const keys = new Map(header.keys.map((key) => [key, take<Uint32Array>()]));
   const { size, analysis } = header;

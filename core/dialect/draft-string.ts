@@ -16,7 +16,7 @@ export interface StringPart {
  */
 export type Result =
   | { readonly kind: 'written'; readonly part: StringPart; readonly drift: Drift }
-  | { readonly kind: 'left-out'; readonly drift: typeof SAME }
+  | { readonly kind: 'left-out'; readonly drift: typeof SAME | typeof NARROWER }
   | { readonly kind: 'nothing' };
 
 /** The result of a node with the reasons found at the node itself. */

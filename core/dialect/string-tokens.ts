@@ -1,5 +1,5 @@
 import type { Span } from '../text';
-import type { Field } from '../query';
+import { FIELDS, type Field } from '../query';
 import type { Dialect, LimiterName } from './dialect';
 
 /** A token of a string in some dialect. */
@@ -144,9 +144,7 @@ function createMarkRules({ fields }: Dialect): TokenRule[] {
   const make: Maker = (match, span) => {
     const parts = fields.joint === undefined ? [match[1] ?? ''] : (match[1] ?? '').split(fields.joint.trim());
     const named = parts.map((part) => part.trim().toLowerCase());
-    const found = codes
-      .filter(([, code]) => named.includes(code.toLowerCase()))
-      .map(([field]) => field as Field);
+    const found = FIELDS.filter((field) => named.includes(fields.codes[field]?.toLowerCase() ?? ''));
     return { kind: 'mark', fields: found, ...span };
   };
   return [{ pattern, make }];

@@ -37,10 +37,12 @@ export function parseWrittenWords(raw: string, offset: number, inPhrase: boolean
   let start = 0;
   const finish = (end: number): void => {
     if (parts.length > 0) {
-      const pattern = mergeParts(parts);
+      const pattern = parts.length === 1 ? parts : mergeParts(parts);
       const span = { start: offset + start, end: offset + end };
-      const problem = checkPattern(pattern, raw.slice(start, end), span);
-      if (problem) problems.push(problem);
+      if (pattern[0]?.kind !== 'letters' || pattern.length > 1) {
+        const problem = checkPattern(pattern, raw.slice(start, end), span);
+        if (problem) problems.push(problem);
+      }
       words.push(pattern);
     }
     parts = [];

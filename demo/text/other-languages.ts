@@ -234,10 +234,13 @@ const TEXTS = {
 export const OTHER_LANGUAGES = ['fr', 'de', 'es'] as const;
 export type OtherLanguage = (typeof OTHER_LANGUAGES)[number];
 
+/** Works on bats in general share the words of those on bats and light. */
+const ALIKE: Readonly<Record<string, string>> = { bats: 'bats-and-light' };
+
 /** The templates of a language and its words for a theme. */
 export function findLanguageText(language: OtherLanguage, theme: string): Omit<Language, 'code'> {
   const { words, titles, sentences } = TEXTS[language];
-  return { titles, sentences, words: words[theme] ?? words['other']! };
+  return { titles, sentences, words: words[ALIKE[theme] ?? theme] ?? words['other']! };
 }
 
 /** How many sentences an abstract in another language has. */

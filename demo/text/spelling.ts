@@ -47,6 +47,6 @@ const AMERICAN = new Map(PAIRS);
 export function spellAmerican(text: string): string {
   return text.replace(PATTERN, (found) => {
     const american = AMERICAN.get(found.toLowerCase()) ?? found;
-    return found[0] === found[0]?.toUpperCase() ? american[0]!.toUpperCase() + american.slice(1) : american;
+    return /^\p{Lu}/u.test(found) ? american[0]!.toUpperCase() + american.slice(1) : american;
   });
 }

@@ -1,0 +1,261 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { describeDifference } from '../compare';
+import { parseQuery } from '../query';
+import { applyChange } from './apply-change';
+import { createDraftQuery, createTermQueries } from './blocks';
+import type { Change } from './change';
+import { addBlockToDraft, removeBlockFromDraft, renameBlockInDraft } from './draft-text';
+import { createHistory, makeChange, redo, undo, type History } from './history';
+import { MOST_CONCEPTS, createProject, type Project, type Term } from './project';
+import {
+  FORMAT_VERSION,
+  readProjectFile,
+  restoreProject,
+  storeProject,
+  writeProjectFile,
+} from './project-file';
+
+const NOW = '2026-10-01T08:00:00.000Z';
+const empty = createProject('p', 'Project', NOW, ['heronsmere']);
+const term = (id: string, text: string, off = false): Term => ({ id, text, off });
+
+const apply = (project: Project, ...changes: Change[]): Project =>
+  changes.reduce((now, change) => {
+    const result = applyChange(now, change);
+    if (!result.ok) throw new Error(String(result.problem.data['detail']));
+    return result.value;
+  }, project);
+
+const two = apply(
+  empty,
+  { kind: 'add-concept', id: 'a', name: 'Bats', terms: [term('t1', 'bat'), term('t2', 'bats')] },
+  { kind: 'add-concept', id: 'b', name: 'Night light', terms: [term('t3', '"street light*"')] },
+);
+
+/** Changes at random, some of which cannot be made. */
+const id = fc.constantFrom('a', 'b', 'c');
+const termId = fc.constantFrom('t1', 't2', 't3', 't4');
+const change: fc.Arbitrary<Change> = fc.oneof(
+  fc.record({ kind: fc.constant('set-question' as const), question: fc.string() }),
+  fc.record({
+    kind: fc.constant('set-draft' as const),
+    text: fc.constantFrom('@bats', '@bats AND @night-light', 'x OR (', ''),
+  }),
+  fc.record({ kind: fc.constant('add-concept' as const), id, name: fc.constantFrom('Bats', 'Lamps', '') }),
+  fc.record({ kind: fc.constant('rename-concept' as const), id, name: fc.constantFrom('Birds', 'Bats') }),
+  fc.record({ kind: fc.constant('remove-concept' as const), id }),
+  fc.record({ kind: fc.constant('move-concept' as const), id, to: fc.nat(3) }),
+  fc.record({ kind: fc.constant('switch-concept' as const), id, off: fc.boolean() }),
+  fc.record({ kind: fc.constant('edit-term' as const), id: termId, text: fc.string() }),
+  fc.record({ kind: fc.constant('switch-term' as const), id: termId, off: fc.boolean() }),
+  fc.record({ kind: fc.constant('remove-terms' as const), ids: fc.array(termId) }),
+  fc.record({ kind: fc.constant('move-term' as const), id: termId, concept: id, to: fc.nat(4) }),
+  fc.record({
+    kind: fc.constant('set-limiters' as const),
+    limiters: fc.constantFrom({}, { peerReviewed: true }, { years: { from: 2001 } }),
+  }),
+  fc.record({
+    kind: fc.constant('set-band' as const),
+    database: fc.constantFrom('heronsmere', 'gantry'),
+    band: fc.constantFrom({}, { from: 5 }),
+  }),
+  fc.record({ kind: fc.constant('choose-databases' as const), databases: fc.constantFrom([], ['gantry']) }),
+);
+
+describe('changes', () => {
+  it('make blocks of concepts and keep the draft with them', () => {
+    expect(two.working.draft).toBe('@bats AND @night-light');
+    expect(apply(two, { kind: 'rename-concept', id: 'b', name: 'Lamps' }).working.draft).toBe(
+      '@bats AND @lamps',
+    );
+    expect(apply(two, { kind: 'remove-concept', id: 'a' }).working.draft).toBe('@night-light');
+    expect(apply(two, { kind: 'add-concept', id: 'c', name: 'bats' }).working.concepts[2]?.block).toBe(
+      'bats-2',
+    );
+  });
+
+  it('bracket a draft whose meaning a further block would turn round', () => {
+    expect(addBlockToDraft('@a OR @b', 'c')).toBe('(@a OR @b) AND @c');
+    expect(addBlockToDraft('@a // why', 'c')).toBe('@a // why\nAND @c');
+    expect(addBlockToDraft('', 'c')).toBe('@c');
+    expect(removeBlockFromDraft('@a AND (@b OR @c)', 'c')).toBe('@a AND (@b OR @c)');
+    expect(removeBlockFromDraft('@a AND @b', 'a')).toBe('@b');
+    expect(renameBlockInDraft('@a OR (@a NOT @ab)', 'a', 'x')).toBe('@x OR (@x NOT @ab)');
+  });
+
+  it('move terms within and between concepts', () => {
+    const order = (project: Project) =>
+      project.working.concepts.map((concept) => concept.terms.map((entry) => entry.id));
+    expect(order(apply(two, { kind: 'move-term', id: 't1', concept: 'a', to: 1 }))).toEqual([
+      ['t2', 't1'],
+      ['t3'],
+    ]);
+    expect(order(apply(two, { kind: 'move-term', id: 't1', concept: 'b', to: 0 }))).toEqual([
+      ['t2'],
+      ['t1', 't3'],
+    ]);
+  });
+
+  it('refuse what cannot be, and leave the project as it was', () => {
+    const full = Array.from({ length: MOST_CONCEPTS }, (_, at): Change => ({
+      kind: 'add-concept',
+      id: `c${at}`,
+      name: `Concept ${at}`,
+    }));
+    const result = applyChange(apply(empty, ...full), { kind: 'add-concept', id: 'x', name: 'One more' });
+    expect(result.ok).toBe(false);
+    expect(applyChange(two, { kind: 'remove-concept', id: 'nobody' }).ok).toBe(false);
+    const terms = Array.from({ length: 201 }, (_, at) => term(`n${at}`, `word${at}`));
+    expect(applyChange(two, { kind: 'add-terms', concept: 'a', terms }).ok).toBe(false);
+  });
+
+  it('freeze a variant that later changes do not touch, and open it again', () => {
+    const { concepts, draft, limiters, databases } = two.working;
+    const variant = {
+      id: 'v',
+      name: 'first',
+      note: '',
+      moment: NOW,
+      frozen: { concepts, draft, limiters, databases },
+    };
+    const frozen = apply(
+      two,
+      { kind: 'freeze-variant', variant, tallies: [] },
+      { kind: 'remove-concept', id: 'a' },
+      { kind: 'set-question', question: 'Q' },
+    );
+    expect(frozen.variants[0]?.frozen.concepts).toHaveLength(2);
+    const opened = apply(frozen, { kind: 'open-variant', id: 'v' });
+    expect(opened.working.draft).toBe('@bats AND @night-light');
+    expect(opened.working.question).toBe('Q');
+    expect(
+      apply(frozen, { kind: 'compare-with', id: 'v' }, { kind: 'remove-variant', id: 'v' }).compared,
+    ).toBeUndefined();
+  });
+});
+
+describe('history', () => {
+  const play = (changes: readonly Change[]): History =>
+    changes.reduce((history, one, at) => {
+      const made = makeChange(history, one, at * 10_000);
+      return made.ok ? made.value : history;
+    }, createHistory(two));
+
+  it('goes back to the first state and forth to the last, through any changes', () => {
+    fc.assert(
+      fc.property(fc.array(change, { maxLength: 30 }), (changes) => {
+        const done = play(changes);
+        let back = done;
+        while (back.past.length > 0) back = undo(back);
+        expect(back.project.working).toEqual(two.working);
+        let forth = back;
+        while (forth.future.length > 0) forth = redo(forth);
+        expect(forth.project).toEqual(done.project);
+        expect(forth.past.length).toBe(done.past.length);
+      }),
+    );
+  });
+
+  it('never takes back what only adds', () => {
+    const tally = {
+      id: 'x',
+      database: 'heronsmere',
+      string: 's',
+      limiters: {},
+      moment: NOW,
+      total: 3,
+      estimated: false,
+      source: 'measured' as const,
+    };
+    const done = play([
+      { kind: 'set-question', question: 'Q' },
+      { kind: 'add-tally', tally },
+    ]);
+    expect(undo(done).project.tallies).toEqual([tally]);
+    expect(undo(done).project.working.question).toBe('');
+  });
+
+  it('takes typing in quick succession as one step, and a pause as the next', () => {
+    let history = createHistory(two);
+    for (const [text, moment] of [
+      ['a', 0],
+      ['ab', 200],
+      ['abc', 400],
+      ['abcd', 9_000],
+    ] as const) {
+      const made = makeChange(history, { kind: 'set-draft', text }, moment);
+      if (made.ok) history = made.value;
+    }
+    expect(undo(history).project.working.draft).toBe('abc');
+    expect(undo(undo(history)).project.working.draft).toBe(two.working.draft);
+  });
+});
+
+describe('files', () => {
+  it('come back as they went', () => {
+    fc.assert(
+      fc.property(fc.array(change, { maxLength: 20 }), (changes) => {
+        const project = changes.reduce((now, one) => {
+          const result = applyChange(now, one);
+          return result.ok ? result.value : now;
+        }, two);
+        const read = readProjectFile(writeProjectFile(project));
+        expect(read.ok && read.value).toEqual(JSON.parse(JSON.stringify(project)));
+      }),
+    );
+  });
+
+  it.each([
+    ['text', 'not-json'],
+    ['[]', 'not-a-project'],
+    ['{"format":"other","version":1}', 'not-a-project'],
+    [JSON.stringify({ ...storeProject(two), version: FORMAT_VERSION + 1 }), 'newer-version'],
+    [
+      JSON.stringify({ ...storeProject(two), project: { ...two, working: { ...two.working, draft: 7 } } }),
+      'broken-project',
+    ],
+    [JSON.stringify({ ...storeProject(two), project: { ...two, surprise: true } }), 'broken-project'],
+  ])('that are not good are refused: %.40s', (content, code) => {
+    const read = readProjectFile(content);
+    expect(read.ok ? undefined : read.problem.code).toBe(code);
+  });
+
+  it('never throw, whatever they hold', () => {
+    fc.assert(fc.property(fc.anything(), (value) => void restoreProject(value)));
+    fc.assert(fc.property(fc.json(), (value) => void readProjectFile(value)));
+  });
+});
+
+describe('queries of a project', () => {
+  it('know unknown blocks and the draft with its blocks put in', () => {
+    const draft = createDraftQuery({ ...two.working, draft: '@bats AND @lamps' }, ['heronsmere']);
+    expect(draft.problems.map((problem) => problem.code)).toEqual(['unknown-block']);
+    expect(draft.root).toMatchObject({
+      kind: 'and',
+      items: [{ kind: 'or', block: 'bats' }, { kind: 'empty' }],
+    });
+  });
+
+  it('take a term out of its concept for what only it finds', () => {
+    const concept = two.working.concepts[0]!;
+    expect(createTermQueries(concept, concept.terms[0]!).without).toMatchObject({ kind: 'term' });
+    const alone = two.working.concepts[1]!;
+    expect(createTermQueries(alone, alone.terms[0]!).without).toMatchObject({ kind: 'empty' });
+  });
+
+  it('say what changed from one state to another, in terms', () => {
+    const later = apply(
+      two,
+      { kind: 'remove-terms', ids: ['t1'] },
+      { kind: 'add-terms', concept: 'b', terms: [term('n', 'lamp*')] },
+      { kind: 'set-limiters', limiters: { peerReviewed: true } },
+    );
+    expect(describeDifference(two.working, later.working)).toEqual({
+      added: ['lamp*', 'limited to peer-reviewed'],
+      removed: ['bat'],
+      other: [],
+    });
+    expect(parseQuery(later.working.draft).problems).toEqual([]);
+  });
+});

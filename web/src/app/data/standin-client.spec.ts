@@ -1,0 +1,78 @@
+import { afterEach, expect, it, vi } from 'vitest';
+import { StandinClient } from './standin-client';
+
+const client = new StandinClient();
+const answer = (status: number, body: unknown, headers: Record<string, string> = {}) =>
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(() => Promise.resolve(new Response(JSON.stringify(body), { status, headers }))),
+  );
+const code = async (): Promise<string> => {
+  const outcome = await client.count('gantry', ['x'], {});
+  return outcome.ok ? 'counted' : outcome.problem.code;
+};
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+});
+
+it('takes a count that keeps the contract', async () => {
+  answer(200, { counts: [{ total: 7, estimated: false, notes: [] }] });
+  expect(await client.count('gantry', ['x'], {})).toEqual({
+    ok: true,
+    value: [{ total: 7, estimated: false, notes: [] }],
+  });
+});
+
+it.each([
+  ['an answer cut short', { counts: [] }],
+  ['a negative count', { counts: [{ total: -1, estimated: false, notes: [] }] }],
+  ['no number', { counts: [{ total: 'many', estimated: false, notes: [] }] }],
+  ['something else', '<html>'],
+])('refuses %s', async (_, body) => {
+  answer(200, body);
+  expect(await code()).toBe('answer-invalid');
+});
+
+it.each([
+  [429, 'service-busy'],
+  [503, 'service-failed'],
+  [404, 'service-failed'],
+])('says what %i means', async (status, expected) => {
+  answer(status, {}, { 'Retry-After': '3' });
+  expect(await code()).toBe(expected);
+});
+
+it('tells a server that is gone from one that is slow', async () => {
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(() => Promise.reject(new TypeError('refused'))),
+  );
+  expect(await code()).toBe('service-gone');
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(() => Promise.reject(new DOMException('late', 'TimeoutError'))),
+  );
+  expect(await code()).toBe('service-slow');
+});
+
+it('sends many strings in as few requests as their size allows, and keeps their order', async () => {
+  const fetched = vi.fn((_: string, init: RequestInit) => {
+    const { strings } = JSON.parse(String(init.body)) as { strings: string[] };
+    return Promise.resolve(
+      new Response(
+        JSON.stringify({
+          counts: strings.map((string) => ({ total: string.length, estimated: false, notes: [] })),
+        }),
+      ),
+    );
+  });
+  vi.stubGlobal('fetch', fetched);
+  const strings = Array.from({ length: 40 }, (_, at) => 'x'.repeat(50_000 + at));
+  const outcome = await client.count('gantry', strings, {});
+  expect(outcome.ok && outcome.value.map((entry) => ('total' in entry ? entry.total : 0))).toEqual(
+    strings.map((string) => string.length),
+  );
+  expect(fetched.mock.calls.length).toBeGreaterThan(1);
+  expect(fetched.mock.calls.length).toBeLessThan(5);
+});
