@@ -8,11 +8,11 @@ const LIGHT_TERMS = [
   '"road lighting"',
   '"artificial light"',
   '"light pollution"',
-  'luminaire*',
+  'luminaires',
   'heading(heronsmere): "Night lighting"',
   'heading(gantry): "Street lighting"',
 ];
-const BEHAVIOUR_TERMS = ['behavio[u]r', 'activity', 'forag*', 'commut*', 'avoidance', '"flight path*"'];
+const BEHAVIOUR_TERMS = ['behavio[u]r', 'activity', 'forag*', 'commuting', 'avoidance', '"flight path*"'];
 const LIMITERS = { years: { from: 2000, to: 2026 } };
 
 const createConcept = (

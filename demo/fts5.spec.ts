@@ -54,8 +54,12 @@ async function openSqlite(): Promise<Sqlite3Static> {
   const folder = join(import.meta.dirname, '../node_modules/@sqlite.org/sqlite-wasm/sqlite-wasm/jswasm');
   const wasm = new Uint8Array(readFileSync(join(folder, 'sqlite3.wasm')));
   vi.stubGlobal('self', globalThis);
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response(wasm, { headers: { 'Content-Type': 'application/wasm' } })));
-  const { default: open } = (await import(join(folder, 'sqlite3.mjs'))) as { default: (settings: object) => Promise<Sqlite3Static> };
+  vi.stubGlobal('fetch', () =>
+    Promise.resolve(new Response(wasm, { headers: { 'Content-Type': 'application/wasm' } })),
+  );
+  const { default: open } = (await import(join(folder, 'sqlite3.mjs'))) as {
+    default: (settings: object) => Promise<Sqlite3Static>;
+  };
   return open({ print: () => undefined, printErr: () => undefined });
 }
 

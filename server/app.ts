@@ -1,3 +1,4 @@
+import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import { join } from 'node:path';
 import { LARGEST_BODY } from '#core/contract/index';
@@ -32,6 +33,7 @@ export function createApp({ collections, webFolder, clock, faults = new Map() }:
     });
     next();
   });
+  app.use(compression());
   app.use(express.json({ limit: LARGEST_BODY }));
   app.get('/api/health', (_, response) => void response.json({ ready: true }));
   app.use('/api/standins', createStandinRoutes(collections, faults, clock));

@@ -11,10 +11,10 @@ import { ThemeChoice } from './theme-choice';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink, RouterLinkActive, IconComponent],
   template: `
-    <a class="home" routerLink="/" aria-label="Ewer: the project open last"
-      ><img src="ewer.svg" alt="" width="32" height="40"
-    /></a>
     <nav aria-label="Views">
+      <a class="home" routerLink="/" aria-label="Ewer: the project open last"
+        ><img src="ewer.svg" alt="" width="32" height="40"
+      /></a>
       @for (view of views(); track view.name) {
         <a class="view" [routerLink]="view.link" routerLinkActive="current" ariaCurrentWhenActive="page"
           ><app-icon [name]="view.icon" />{{ view.name }}</a

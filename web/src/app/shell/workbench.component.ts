@@ -15,7 +15,11 @@ import { TopBandComponent } from './top-band.component';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterOutlet, TopBandComponent, NoticesComponent, RecordDrawerComponent],
   providers: [RestingTallies],
-  host: { '(document:keydown)': 'takeKey($event)' },
+  host: {
+    '(document:keydown)': 'takeKey($event)',
+    '(document:input)': 'noteTyping($event)',
+    '(document:change)': 'typedIn = undefined',
+  },
   template: `
     <app-top-band />
     <app-notices />
@@ -51,15 +55,19 @@ export class WorkbenchComponent {
     );
   }
 
+  /** The line that holds letters not yet taken over: there, undo is the browser's own. */
+  protected typedIn: EventTarget | null | undefined;
+
+  protected noteTyping(event: Event): void {
+    this.typedIn = event.target instanceof HTMLInputElement ? event.target : undefined;
+  }
+
   /** Undo and redo everywhere but in a text that has its own. */
   protected takeKey(event: KeyboardEvent): void {
     if (event.key === 'Escape' && this.drawer.content()) return this.drawer.close();
     if (!(event.ctrlKey || event.metaKey) || event.defaultPrevented) return;
     const target = event.target;
-    const typing =
-      target instanceof HTMLElement &&
-      (target.isContentEditable ||
-        (target instanceof HTMLInputElement && target.value !== target.defaultValue));
+    const typing = target instanceof HTMLElement && (target.isContentEditable || target === this.typedIn);
     const key = event.key.toLowerCase();
     if (typing || (key !== 'z' && key !== 'y')) return;
     event.preventDefault();

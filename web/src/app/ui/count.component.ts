@@ -14,7 +14,9 @@ import { formatCount, placeOnLogScale } from './number-format';
   host: { '[class.waiting]': 'isWaiting()', '[class.failed]': 'failure() !== undefined' },
   template: `
     @if (failure(); as reason) {
-      <span class="none" [attr.title]="reason" [attr.aria-label]="label() + ': ' + reason">—</span>
+      <span class="none" [attr.title]="reason"
+        ><span aria-hidden="true">—</span><span class="unseen">{{ label() }}: {{ reason }}</span></span
+      >
     } @else if (shown(); as number) {
       <button
         type="button"
@@ -25,7 +27,9 @@ import { formatCount, placeOnLogScale } from './number-format';
         {{ number }}
       </button>
     } @else {
-      <span class="none" [attr.aria-label]="label() + ': counting'">·</span>
+      <span class="none"
+        ><span aria-hidden="true">·</span><span class="unseen">{{ label() }}: not counted</span></span
+      >
     }
     @if (bar()) {
       <span class="bar" aria-hidden="true"><span class="fill" [style.width.%]="share()"></span></span>

@@ -1,0 +1,45 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { Workbench } from './pages/workbench';
+
+for (const colours of ['light', 'dark'] as const) {
+  test.describe(`in ${colours} colours`, () => {
+    test.use({ colorScheme: colours });
+
+    for (const view of ['Topic', 'Query', 'Translate', 'Compare', 'Projects'] as const) {
+      test(`axe finds nothing on ${view}`, async ({ page }) => {
+        const workbench = new Workbench(page);
+        await workbench.start();
+        await workbench.goTo(view);
+        await page.waitForLoadState('networkidle');
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(
+          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
+        ).toEqual([]);
+      });
+    }
+
+    test('axe finds nothing in the drawer, the limiters and a dialog', async ({ page }) => {
+      const workbench = new Workbench(page);
+      await workbench.start();
+      const check = async (): Promise<void> => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(
+          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
+        ).toEqual([]);
+      };
+      await workbench.gauge('Heronsmere Life Index').click();
+      await expect(page.getByRole('dialog').getByRole('listitem')).toHaveCount(10);
+      await check();
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: '+ limiter' }).click();
+      await expect(page.getByRole('dialog', { name: 'Limiters' })).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Freeze as variant' }).click();
+      await expect(page.getByRole('dialog', { name: 'Freeze as variant' })).toBeVisible();
+      await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
+      await check();
+    });
+  });
+}

@@ -1,0 +1,51 @@
+import { expect, test } from '@playwright/test';
+import { Workbench } from './pages/workbench';
+
+test('two variants are frozen, compared, opened again, and undone', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.freeze('with behaviour', 'all three concepts');
+  const withBehaviour = await workbench.readGauge('Heronsmere Life Index');
+  await page.getByLabel('More for the concept behaviour').click();
+  await page.getByRole('menuitem', { name: 'Switch off' }).click();
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBeGreaterThan(withBehaviour);
+  const without = await workbench.readGauge('Heronsmere Life Index');
+  await workbench.freeze('two concepts');
+
+  await workbench.goTo('Compare');
+  const row = page.getByRole('row', { name: /with behaviour/ });
+  await expect(row).toContainText('all three concepts');
+  await expect(row).toContainText(`−${(without - withBehaviour).toLocaleString('en')}`);
+  await page.getByRole('button', { name: 'Compare with with behaviour' }).click();
+  await expect(page.getByRole('row', { name: /^draft/ })).toContainText(
+    `+${(without - withBehaviour).toLocaleString('en')}`,
+  );
+  await expect(page.getByRole('region', { name: 'What changed' })).toContainText('behaviour switched off');
+
+  await page.getByRole('button', { name: 'Open with behaviour' }).click();
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(withBehaviour);
+  await page.getByRole('button', { name: /^Undo: Open a variant/ }).click();
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(without);
+});
+
+test('counts made under other limiters are not set side by side without a word', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await page.getByRole('button', { name: '+ limiter' }).click();
+  await page.getByRole('checkbox', { name: 'peer-reviewed' }).check();
+  await page.keyboard.press('Escape');
+  await workbench.goTo('Compare');
+  await expect(page.getByRole('row', { name: /^draft/ })).toContainText('other limiters');
+  await expect(page.getByRole('row', { name: /first words/ })).toContainText('limited to 2000–2026');
+});
+
+test('a removed variant comes back', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Compare');
+  await page.getByLabel('More for synonyms').click();
+  await page.getByRole('menuitem', { name: 'Remove' }).click();
+  await expect(page.getByRole('row', { name: /synonyms/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('row', { name: /synonyms/ })).toHaveCount(1);
+});

@@ -1,0 +1,102 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { expect, test } from '@playwright/test';
+import { Workbench } from './pages/workbench';
+
+const PORT = 4700 + Number(process.env['TEST_PARALLEL_INDEX'] ?? 0);
+
+/** A server of this test's own, which it may stop, start and make misbehave. */
+async function startServer(): Promise<ChildProcess> {
+  const child = spawn('node', ['dist/server/main.js'], {
+    env: { ...process.env, PORT: String(PORT) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise<void>((resolve) =>
+    child.stdout?.on('data', (chunk) => String(chunk).includes('ready') && resolve()),
+  );
+  return child;
+}
+
+async function stopServer(child: ChildProcess): Promise<void> {
+  await new Promise((resolve) => {
+    child.once('exit', resolve);
+    child.kill('SIGTERM');
+  });
+}
+
+test.describe('with a server of its own', () => {
+  test.use({ baseURL: `http://127.0.0.1:${PORT}` });
+  let server: ChildProcess;
+
+  test.beforeEach(async () => {
+    server = await startServer();
+  });
+  test.afterEach(async () => {
+    await stopServer(server);
+  });
+
+  test('the server stopped and started: said, nothing lost, recovered by itself', async ({ page }) => {
+    const workbench = new Workbench(page);
+    await workbench.start();
+    await stopServer(server);
+    await workbench.addField('bats').fill('noctule*');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('The server cannot be reached.')).toBeVisible();
+    await expect(workbench.term('noctule*')).toBeVisible();
+    await workbench.waitUntilSaved();
+    server = await startServer();
+    await expect(page.getByText('The server cannot be reached.')).toBeHidden();
+    await workbench.waitForCounts();
+  });
+
+  for (const { fault, words } of [
+    { fault: { kind: 'fail' }, words: 'answered with a fault (503)' },
+    { fault: { kind: 'refuse', seconds: 300 }, words: 'asks to wait 300 seconds' },
+    { fault: { kind: 'cut' }, words: 'an answer that is not a count' },
+    { fault: { kind: 'slow', milliseconds: 12_000 }, words: 'has not answered within 10 seconds' },
+  ]) {
+    test(`a database that misbehaves (${fault.kind}) cracks its gauge alone and is tried again`, async ({
+      page,
+      request,
+    }) => {
+      const workbench = new Workbench(page);
+      await workbench.start();
+      await request.post('/api/standins/gantry/fault', { data: fault });
+      await workbench.addField('bats').fill('noctule*');
+      await page.keyboard.press('Enter');
+      const again = page.getByRole('button', { name: /Gantry Engineering Abstracts: no count\..*Try again/ });
+      await expect(again).toHaveAccessibleName(new RegExp(words.replace(/[()]/g, '\\$&')), {
+        timeout: 25_000,
+      });
+      await expect(workbench.gauge('Heronsmere Life Index')).toBeVisible();
+      await expect(workbench.gauge('Marlstone Full Text')).toBeVisible();
+      await request.post('/api/standins/gantry/fault', { data: { kind: 'none' } });
+      await again.click();
+      await expect(workbench.gauge('Gantry Engineering Abstracts')).toBeVisible();
+    });
+  }
+});
+
+test('a disk that is full is said at once, export is offered, and saving goes on by itself', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...values: [unknown, IDBValidKey?]) {
+      if ((window as unknown as { diskIsFull?: boolean }).diskIsFull)
+        throw new DOMException('full', 'QuotaExceededError');
+      return put.apply(this, values);
+    };
+  });
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await page.evaluate(() => ((window as unknown as { diskIsFull?: boolean }).diskIsFull = true));
+  await workbench.addField('bats').fill('noctule*');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('the disk is full');
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export to a file' }).click();
+  expect((await downloading).suggestedFilename()).toBe('Bats and street lighting.ewer.json');
+  await page.evaluate(() => ((window as unknown as { diskIsFull?: boolean }).diskIsFull = false));
+  await expect(page.getByRole('alert')).toBeHidden();
+  await workbench.waitUntilSaved();
+});

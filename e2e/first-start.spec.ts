@@ -1,0 +1,69 @@
+import { expect, test } from '@playwright/test';
+import { DATABASES, Workbench } from './pages/workbench';
+
+test('a new user finds the demo project with counts in three databases, under two seconds', async ({
+  page,
+}) => {
+  let transferred = 0;
+  const client = await page.context().newCDPSession(page);
+  await client.send('Network.enable');
+  const scripts = new Set<string>();
+  client.on('Network.responseReceived', ({ requestId, response }) => {
+    if (response.mimeType.includes('javascript')) scripts.add(requestId);
+  });
+  client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) transferred += encodedDataLength;
+  });
+  const workbench = new Workbench(page);
+  const started = Date.now();
+  await workbench.start();
+  const time = Date.now() - started;
+  console.log(
+    `first load to three counts: ${time} ms, ${Math.round(transferred / 1000)} kB of JavaScript as sent`,
+  );
+  const loaded = await page.evaluate(() => {
+    const [entry] = performance.getEntriesByType('navigation');
+    return entry instanceof PerformanceNavigationTiming ? entry.loadEventEnd : 0;
+  });
+  expect(loaded).toBeGreaterThan(0);
+  expect(loaded).toBeLessThan(2_000);
+  expect(transferred).toBeLessThan(400_000);
+  for (const database of DATABASES) expect(await workbench.readGauge(database)).toBeGreaterThan(0);
+  await expect(page.getByLabel('The question')).toHaveValue(/bats use roads and hedgerows/);
+});
+
+test('the number on a gauge is the count of the string that Translate shows', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  const string = await page
+    .getByRole('region', { name: 'Heronsmere Life Index' })
+    .getByTestId('string')
+    .innerText();
+  expect(await workbench.countByHand('heronsmere', string)).toBe(
+    await workbench.readGauge('Heronsmere Life Index'),
+  );
+  const gantry = await page
+    .getByRole('region', { name: 'Gantry Engineering Abstracts' })
+    .getByTestId('string')
+    .innerText();
+  expect(await workbench.countByHand('gantry', gantry)).toBe(
+    await workbench.readGauge('Gantry Engineering Abstracts'),
+  );
+});
+
+test('a number opens its first ten records with the words marked, and Esc goes back to it', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.gauge('Heronsmere Life Index').click();
+  const drawer = page.getByRole('dialog', { name: /Records: The draft in Heronsmere/ });
+  await expect(drawer.getByRole('listitem')).toHaveCount(10);
+  const marked = await drawer.locator('mark').allInnerTexts();
+  expect(marked.some((word) => /bat|pipistrel|myotis|chiroptera/i.test(word))).toBe(true);
+  expect(marked.some((word) => /light|lamp|luminaire/i.test(word))).toBe(true);
+  await page.keyboard.press('Escape');
+  await expect(drawer).toBeHidden();
+  await expect(workbench.gauge('Heronsmere Life Index')).toBeFocused();
+});

@@ -1,0 +1,50 @@
+import { expect, test } from '@playwright/test';
+import { Workbench } from './pages/workbench';
+
+test('limiters work end to end: in the string, as a ticked box, or said to be missing', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await page.getByRole('button', { name: '+ limiter' }).click();
+  const panel = page.getByRole('dialog', { name: 'Limiters' });
+  await panel.getByLabel('from').fill('2010');
+  await panel.getByLabel('from').press('Tab');
+  await panel.getByRole('checkbox', { name: 'article' }).check();
+  await panel.getByRole('checkbox', { name: 'English' }).check();
+  await panel.getByRole('checkbox', { name: 'peer-reviewed' }).check();
+  await panel.getByRole('checkbox', { name: 'full text available' }).check();
+  await page.keyboard.press('Escape');
+  await workbench.goTo('Translate');
+  const heronsmere = page.getByRole('region', { name: 'Heronsmere Life Index' });
+  await expect(heronsmere.getByTestId('string')).toContainText('AND year:2010..2026 AND kind:article');
+  await expect(heronsmere).toContainText('Tick there: peer-reviewed');
+  await expect(page.getByRole('region', { name: 'Gantry Engineering Abstracts' })).toContainText(
+    'Not to be had there: full text',
+  );
+  const string = await heronsmere.getByTestId('string').innerText();
+  const boxes = { languages: ['en'], peerReviewed: true, fullText: true };
+  const expected = await workbench.countByHand('heronsmere', string, boxes);
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(expected);
+  await page.getByRole('button', { name: 'Remove the limiter 2010–2026' }).click();
+  await expect(heronsmere.getByTestId('string')).not.toContainText('year:');
+});
+
+test('a string is copied as it is shown', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Copy the string for Marlstone Full Text' }).click();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied).toBe(
+    await page.getByRole('region', { name: 'Marlstone Full Text' }).getByTestId('string').innerText(),
+  );
+});
+
+test('a database is taken out and its gauge goes', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Databases' }).click();
+  await page.getByRole('checkbox', { name: 'Gantry Engineering Abstracts' }).uncheck();
+  await expect(workbench.gauge('Gantry Engineering Abstracts')).toHaveCount(0);
+  await expect(workbench.gauge('Marlstone Full Text')).toBeVisible();
+});
