@@ -46,6 +46,6 @@ test('a removed variant comes back', async ({ page }) => {
   await page.getByLabel('More for synonyms').click();
   await page.getByRole('menuitem', { name: 'Remove' }).click();
   await expect(page.getByRole('row', { name: /synonyms/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('row', { name: /synonyms/ })).toHaveCount(1);
 });

@@ -52,33 +52,33 @@ test('from a key press to new numbers in all three gauges takes less than 300 ms
   for (let round = 0; round < 15; round++) {
     const letter = 'abcdefghijklmno'[round] ?? 'x';
     await expect(page.locator('app-gauge.waiting')).toHaveCount(0);
-    const measured = page.evaluate(
-      () =>
-        new Promise<number>((resolve) => {
-          let start = 0;
-          let waited = false;
-          document.addEventListener('keydown', () => (start = performance.now()), {
-            once: true,
-            capture: true,
-          });
-          const look = (): void => {
-            const waiting = document.querySelectorAll('app-gauge.waiting').length;
-            if (waiting > 0) waited = true;
-            if (start === 0 || !waited || waiting > 0) return;
-            observer.disconnect();
-            requestAnimationFrame(() => resolve(performance.now() - start));
-          };
-          const observer = new MutationObserver(look);
-          observer.observe(document.body, {
-            subtree: true,
-            attributes: true,
-            childList: true,
-            characterData: true,
-          });
-        }),
-    );
+    await page.evaluate(() => {
+      const found = new Promise<number>((resolve) => {
+        let start = 0;
+        let waited = false;
+        const look = (): void => {
+          const waiting = document.querySelectorAll('app-gauge.waiting').length;
+          if (waiting > 0) waited = true;
+          if (start === 0 || !waited || waiting > 0) return;
+          observer.disconnect();
+          requestAnimationFrame(() => resolve(performance.now() - start));
+        };
+        const observer = new MutationObserver(look);
+        observer.observe(document.body, {
+          subtree: true,
+          attributes: true,
+          childList: true,
+          characterData: true,
+        });
+        document.addEventListener('keydown', () => (start = performance.now()), {
+          once: true,
+          capture: true,
+        });
+      });
+      Object.assign(window, { measured: found });
+    });
     await page.keyboard.press(letter);
-    times.push(await measured);
+    times.push(await page.evaluate(() => (window as unknown as { measured: Promise<number> }).measured));
   }
   times.sort((a, b) => a - b);
   const median = times[Math.floor(times.length / 2)] ?? Infinity;

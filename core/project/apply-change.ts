@@ -142,14 +142,16 @@ function applyToTerms(working: Working, change: Change): Outcome<Working> {
     });
     if (concepts.some((concept) => concept.terms.length > MOST_TERMS))
       return refuse(`A concept takes ${MOST_TERMS} terms.`);
-    return succeed({ ...working, concepts });
+    const isSame = concepts.every((concept, at) => concept === working.concepts[at]);
+    return succeed(isSame ? working : { ...working, concepts });
   };
-  const edit = (id: string, update: (term: Term) => Term): Outcome<Working> =>
-    withTerms((terms) =>
-      terms.some((term) => term.id === id)
-        ? terms.map((term) => (term.id === id ? update(term) : term))
-        : terms,
-    );
+  const edit = (id: string, values: Partial<Term>): Outcome<Working> =>
+    withTerms((terms) => {
+      const old = terms.find((term) => term.id === id);
+      const edited = old && { ...old, ...values };
+      if (!edited || (edited.text === old.text && edited.off === old.off)) return terms;
+      return terms.map((term) => (term === old ? edited : term));
+    });
   switch (change.kind) {
     case 'add-terms':
       return withTerms((terms, concept) =>
@@ -158,9 +160,9 @@ function applyToTerms(working: Working, change: Change): Outcome<Working> {
           : terms,
       );
     case 'edit-term':
-      return edit(change.id, (term) => ({ ...term, text: change.text }));
+      return edit(change.id, { text: change.text });
     case 'switch-term':
-      return edit(change.id, (term) => ({ ...term, off: change.off }));
+      return edit(change.id, { off: change.off });
     case 'remove-terms':
       return withTerms((terms) =>
         terms.some((term) => change.ids.includes(term.id))

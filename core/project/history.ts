@@ -33,6 +33,8 @@ export function makeChange(history: History, change: Change, moment: number): Ou
   if (!result.ok) return result;
   const project = result.value;
   if (!UNDOABLE.has(change.kind)) return succeed({ ...history, project });
+  // What changes nothing is no step: undo never seems to do nothing.
+  if (project.working === history.project.working) return succeed(history);
   const last = history.past.at(-1);
   const goesOn =
     TYPING.has(change.kind) &&

@@ -157,6 +157,17 @@ describe('history', () => {
     );
   });
 
+  it('takes no step for a change that changes nothing', () => {
+    const done = play([
+      { kind: 'edit-term', id: 't1', text: 'noctule' },
+      { kind: 'edit-term', id: 't1', text: 'noctule' },
+      { kind: 'switch-term', id: 't2', off: false },
+      { kind: 'remove-terms', ids: ['nobody'] },
+    ]);
+    expect(done.past).toHaveLength(1);
+    expect(undo(done).project.working).toEqual(two.working);
+  });
+
   it('never takes back what only adds', () => {
     const tally = {
       id: 'x',

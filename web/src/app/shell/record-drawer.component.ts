@@ -24,7 +24,7 @@ import type { DrawerContent } from '../ui/record-drawer';
       cdkTrapFocus
       cdkTrapFocusAutoCapture
     >
-      <header>
+      <div class="head">
         <div>
           <h2>{{ content().label }}</h2>
           <p class="quiet">{{ summary() }}</p>
@@ -32,8 +32,8 @@ import type { DrawerContent } from '../ui/record-drawer';
         <button type="button" class="plain" (click)="closed.emit()" aria-label="Close the records">
           <app-icon name="close" />
         </button>
-      </header>
-      <p class="code string">{{ content().wish.string }}</p>
+      </div>
+      <p class="code string" tabindex="0">{{ content().wish.string }}</p>
       @if (failure(); as reason) {
         <p role="alert">{{ reason }}</p>
       } @else {
@@ -67,7 +67,7 @@ import type { DrawerContent } from '../ui/record-drawer';
       border-left: 1px solid var(--rule);
       z-index: 5;
     }
-    header {
+    .head {
       display: flex;
       justify-content: space-between;
       gap: 12px;
