@@ -28,15 +28,9 @@ export function createPeer(rows: readonly { title: string; abstract: string; yea
   if (!existsSync(join(folder, 'node_modules', 'better-sqlite3', 'build'))) {
     console.log(`Installing ${PACKAGE} into ${FOLDER}/ (it is compiled: some minutes) …`);
     mkdirSync(folder, { recursive: true });
-    writeFileSync(join(folder, 'package.json'), '{ "private": true }');
-    execFileSync('npm', ['install', '--no-audit', '--no-fund', '--allow-scripts=better-sqlite3', PACKAGE], {
-      cwd: folder,
-      stdio: 'inherit',
-    });
-    execFileSync('npm', ['rebuild', 'better-sqlite3', '--build-from-source'], {
-      cwd: folder,
-      stdio: 'inherit',
-    });
+    const description = { private: true, allowScripts: { 'better-sqlite3': true } };
+    writeFileSync(join(folder, 'package.json'), JSON.stringify(description));
+    execFileSync('npm', ['install', '--no-audit', '--no-fund', PACKAGE], { cwd: folder, stdio: 'inherit' });
   }
   const open = createRequire(join(folder, 'package.json'))('better-sqlite3') as new (
     path: string,

@@ -80,7 +80,9 @@ test('a disk that is full is said at once, export is offered, and saving goes on
   page,
 }) => {
   await page.addInitScript(() => {
-    const put = IDBObjectStore.prototype.put;
+    const { put } = IDBObjectStore.prototype as {
+      put: (this: IDBObjectStore, ...values: unknown[]) => IDBRequest<IDBValidKey>;
+    };
     IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...values: [unknown, IDBValidKey?]) {
       if ((window as unknown as { diskIsFull?: boolean }).diskIsFull)
         throw new DOMException('full', 'QuotaExceededError');

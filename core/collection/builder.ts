@@ -13,6 +13,10 @@ import {
   type Segment,
 } from './collection-index';
 import { INDEX_FIELDS, type IndexDocument } from './document';
+import { EMPTY_HASH, TermTable, addToHash } from './term-table';
+
+/** Longer words are cut. */
+const LONGEST_WORD = 1_000;
 
 /** Takes records one by one, in the order of their numbers, and gives the index. */
 export interface IndexBuilder {
@@ -36,8 +40,11 @@ export function buildIndex(
 }
 
 class Builder implements IndexBuilder {
-  private readonly numbers = new Map<string, number>();
-  private readonly terms: string[] = [];
+  private readonly table = new TermTable();
+  private readonly terms = this.table.terms;
+  /** The letters of the word at hand. */
+  private readonly buffer = new Uint16Array(LONGEST_WORD);
+  private readonly isNeutral: boolean;
   private readonly stopWords: ReadonlySet<string>;
   private readonly segments: PendingSegment[] = [];
   private readonly keys = new Map<string, number[]>();
@@ -47,6 +54,7 @@ class Builder implements IndexBuilder {
 
   constructor(private readonly analysis: Analysis) {
     this.stopWords = new Set(analysis.stopWords);
+    this.isNeutral = analysis.stopWords.length === 0 && !analysis.joinHyphens;
   }
 
   add(document: IndexDocument): void {
@@ -59,7 +67,7 @@ class Builder implements IndexBuilder {
       if (records) records.push(record);
       else this.keys.set(key, [record]);
     }
-    this.addWords(document);
+    this.addValues(document);
   }
 
   finish(): CollectionIndex {
@@ -86,7 +94,7 @@ class Builder implements IndexBuilder {
     this.open = new PendingSegment();
   }
 
-  private addWords(document: IndexDocument): void {
+  private addValues(document: IndexDocument): void {
     const segment = this.open;
     const doc = segment.startRecord();
     let position = 0;
@@ -99,6 +107,12 @@ class Builder implements IndexBuilder {
   }
 
   private addValue(value: string, doc: number, field: number, from: number): number {
+    return this.isNeutral
+      ? this.addPlainValue(value, doc, field, from)
+      : this.addWords(value, doc, field, from);
+  }
+
+  private addWords(value: string, doc: number, field: number, from: number): number {
     let position = from;
     let joined = '';
     let joinedAt = 0;
@@ -131,13 +145,34 @@ class Builder implements IndexBuilder {
   }
 
   private number(text: string): number {
-    let term = this.numbers.get(text);
-    if (term === undefined) {
-      term = this.terms.length;
-      this.terms.push(text);
-      this.numbers.set(text, term);
+    return this.table.numberText(text, this.buffer);
+  }
+
+  /**
+   * The quick way for plain letters without stop words and hyphens to heed: no string a word. From
+   * the first letter beyond ASCII on, the ordinary way takes over.
+   */
+  private addPlainValue(value: string, doc: number, field: number, from: number): number {
+    const { buffer, table, open } = this;
+    let position = from;
+    let length = 0;
+    let hash = EMPTY_HASH;
+    for (let at = 0; at <= value.length; at++) {
+      let code = at < value.length ? value.charCodeAt(at) : 32;
+      if (code > 127) return this.addWords(value.slice(at - length), doc, field, position);
+      if (code > 64 && code < 91) code |= 32;
+      if ((code > 96 && code < 123) || (code > 47 && code < 58)) {
+        if (length === LONGEST_WORD) continue;
+        buffer[length++] = code;
+        hash = addToHash(hash, code);
+      } else if (length > 0) {
+        if (position > GREATEST_POSITION) return position;
+        open.addWord(table.number(buffer, length, hash), doc, field, position++);
+        length = 0;
+        hash = EMPTY_HASH;
+      }
     }
-    return term;
+    return position;
   }
 }
 

@@ -64,13 +64,11 @@ describe('profiles', () => {
       ...findDialect('heronsmere')!,
       headings: { vocabulary: 'heronsmere', heading: 'terms:"{label}"', flat: false },
     };
-    for (const code of listReasons(writeQuery(parse('branch: "Bats"'), flat))) seen.add(code as never);
+    for (const code of listReasons(writeQuery(parse('branch: "Bats"'), flat))) seen.add(code);
     const many = `"${'a[b]c '.repeat(5)}"`;
-    for (const code of listReasons(writeQuery(parse(many), findDialect('heronsmere')!)))
-      seen.add(code as never);
+    for (const code of listReasons(writeQuery(parse(many), findDialect('heronsmere')!))) seen.add(code);
     const long = Array.from({ length: 25 }, (_, at) => `word${at}`).join(' OR ');
-    for (const code of listReasons(writeQuery(parse(long), findDialect('marlstone')!)))
-      seen.add(code as never);
+    for (const code of listReasons(writeQuery(parse(long), findDialect('marlstone')!))) seen.add(code);
     expect(REASON_CODES.filter((code) => !seen.has(code))).toEqual([]);
     expect(describeReason({ code: 'truncation-capped', data: { cap: 45 } })).toContain('45');
   });

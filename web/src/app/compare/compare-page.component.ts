@@ -12,6 +12,9 @@ import { CountComponent } from '../ui/count.component';
 import { IconComponent } from '../ui/icon.component';
 import { formatDifference } from '../ui/number-format';
 
+/** A row names so many changes; the rest is counted. */
+const MOST_CHANGES = 4;
+
 type State = Pick<Working, 'concepts' | 'draft' | 'limiters' | 'databases'>;
 
 /** The variants beside each other, each database by itself, and what changed between two of them. */
@@ -128,11 +131,10 @@ export class ComparePageComponent {
 
   private describeSince(from: State, to: State): string {
     const { added, removed, other } = describeDifference(from, to);
-    return (
-      [...added.map((item) => `+ ${item}`), ...removed.map((item) => `− ${item}`), ...other]
-        .slice(0, 4)
-        .join(', ') || 'nothing changed'
-    );
+    const changes = [...added.map((item) => `+ ${item}`), ...removed.map((item) => `− ${item}`), ...other];
+    if (changes.length === 0) return 'nothing changed';
+    const more = changes.length > MOST_CHANGES ? ` and ${changes.length - MOST_CHANGES} more` : '';
+    return changes.slice(0, MOST_CHANGES).join(', ') + more;
   }
 }
 

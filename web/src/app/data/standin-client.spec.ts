@@ -58,7 +58,7 @@ it('tells a server that is gone from one that is slow', async () => {
 
 it('sends many strings in as few requests as their size allows, and keeps their order', async () => {
   const fetched = vi.fn((_: string, init: RequestInit) => {
-    const { strings } = JSON.parse(String(init.body)) as { strings: string[] };
+    const { strings } = JSON.parse(init.body as string) as { strings: string[] };
     return Promise.resolve(
       new Response(
         JSON.stringify({
