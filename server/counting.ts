@@ -1,7 +1,13 @@
-import { TIME_LIMIT_SECONDS, scoreRecords, type RecordSet, type SetExpression } from '#core/collection/index';
+import {
+  TIME_LIMIT_SECONDS,
+  scoreRecords,
+  type Deadline,
+  type RecordSet,
+  type SetExpression,
+} from '#core/collection/index';
 import type { CountEntry, SearchAnswer, SearchRequest } from '#core/contract/index';
 import type { Boxes } from '#core/dialect/index';
-import { describeProblem } from '#core/problem/index';
+import { describeProblem, type Problem } from '#core/problem/index';
 import type { StandinCollection } from './collections';
 import { readStandinString, type BoxName } from './standins/standins';
 import type { ServiceProblem } from './standins/string-fault';
@@ -20,8 +26,10 @@ export function countStrings(
   clock: Clock,
 ): CountEntry[] {
   return strings.map((text) => {
-    const found = findRecords(collection, text, boxes, clock);
-    return 'problem' in found ? found : describeTotal(collection, found.set.count());
+    const read = readExpression(collection, text, boxes);
+    if ('problem' in read) return read;
+    const outcome = collection.evaluator.count(read.expression, createDeadline(clock));
+    return outcome.ok ? describeTotal(collection, outcome.value) : describeSlowness(text, outcome.problem);
   });
 }
 
@@ -52,20 +60,34 @@ function sortRecords(
   return found.set.list().sort((a, b) => weights[b]! - weights[a]! || b - a);
 }
 
-function findRecords(collection: StandinCollection, text: string, boxes: Boxes, clock: Clock): Found {
+/** What the database's own reader makes of a string, under the boxes that it has. */
+function readExpression(
+  collection: StandinCollection,
+  text: string,
+  boxes: Boxes,
+): { readonly expression: SetExpression } | { readonly problem: ServiceProblem } {
   const read = readStandinString(collection.standin, text, collection.vocabulary);
   if (read.problem) return { problem: read.problem };
-  const expression: SetExpression = {
-    kind: 'and',
-    items: [read.value, ...createBoxExpressions(boxes, collection.standin.boxes)],
-  };
+  const limits = createBoxExpressions(boxes, collection.standin.boxes);
+  return { expression: { kind: 'and', items: [read.value, ...limits] } };
+}
+
+function findRecords(collection: StandinCollection, text: string, boxes: Boxes, clock: Clock): Found {
+  const read = readExpression(collection, text, boxes);
+  if ('problem' in read) return read;
+  const outcome = collection.evaluator.evaluate(read.expression, createDeadline(clock));
+  return outcome.ok
+    ? { set: outcome.value, expression: read.expression }
+    : describeSlowness(text, outcome.problem);
+}
+
+function createDeadline(clock: Clock): Deadline {
   const start = clock();
-  const outcome = collection.evaluator.evaluate(
-    expression,
-    () => clock() - start > TIME_LIMIT_SECONDS * 1000,
-  );
-  if (outcome.ok) return { set: outcome.value, expression };
-  return { problem: { code: 'too-slow', at: [0, text.length], message: describeProblem(outcome.problem) } };
+  return () => clock() - start > TIME_LIMIT_SECONDS * 1000;
+}
+
+function describeSlowness(text: string, problem: Problem): { readonly problem: ServiceProblem } {
+  return { problem: { code: 'too-slow', at: [0, text.length], message: describeProblem(problem) } };
 }
 
 /** The ticked boxes as sets; a box that the database does not have does nothing there. */

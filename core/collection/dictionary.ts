@@ -5,10 +5,8 @@ import type { CollectionIndex } from './collection-index';
 /** The numbers of the words that a pattern matches, in the order of the alphabet; at most `cap`. */
 export function findTerms(index: CollectionIndex, pattern: Pattern, cap = Infinity): number[] {
   if (isPlain(pattern)) {
-    const word = foldLetters(printPattern(pattern));
-    const at = findFirst(index, index.sorted, word, (text) => text);
-    const term = index.sorted[at];
-    return term !== undefined && index.terms[term] === word ? [term] : [];
+    const term = findTermNumbers(index).get(foldLetters(printPattern(pattern)));
+    return term === undefined ? [] : [term];
   }
   const matches = createMatcher(pattern);
   const prefix = findPrefix(pattern);
@@ -20,6 +18,18 @@ export function findTerms(index: CollectionIndex, pattern: Pattern, cap = Infini
       .slice(0, cap === Infinity ? undefined : cap);
   }
   return collect(index, index.sorted, prefix, (text) => text, matches, cap);
+}
+
+const NUMBERS = new WeakMap<CollectionIndex, ReadonlyMap<string, number>>();
+
+/** The numbers of all words, made when an index is first asked for a whole word. */
+function findTermNumbers(index: CollectionIndex): ReadonlyMap<string, number> {
+  let numbers = NUMBERS.get(index);
+  if (!numbers) {
+    numbers = new Map(index.terms.map((term, number) => [term, number]));
+    NUMBERS.set(index, numbers);
+  }
+  return numbers;
 }
 
 /** The words of an index that begin with some letters, with the number of records of each. */

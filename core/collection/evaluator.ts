@@ -5,6 +5,7 @@ import { countPostings, findTerms } from './dictionary';
 import { ALL_FIELDS, type FieldMask } from './document';
 import { printExpression, type SetExpression } from './expression';
 import { findNearRecords, findPhrasePlaces } from './occurrences';
+import { visitPlainPhrase } from './plain-phrases';
 
 /** Says whether the time is up; called now and then during long work. */
 export type Deadline = () => boolean;
@@ -14,6 +15,8 @@ export interface Evaluator {
   readonly index: CollectionIndex;
   /** The set must not be changed: it is shared with later answers. A problem if the deadline passes first. */
   evaluate(expression: SetExpression, deadline?: Deadline): Outcome<RecordSet>;
+  /** The size of the set, without making it where that is not needed. */
+  count(expression: SetExpression, deadline?: Deadline): Outcome<number>;
   /** How many sets were computed and how many were taken from memory, since the start. */
   readonly statistics: { computed: number; reused: number };
   forget(): void;
@@ -34,6 +37,8 @@ class CachingEvaluator implements Evaluator {
   private readonly kept = new Map<string, RecordSet>();
   private deadline: Deadline = NEVER;
   private late = false;
+  private masked = false;
+  private readonly keys = new Map<SetExpression, string>();
 
   constructor(
     readonly index: CollectionIndex,
@@ -43,18 +48,34 @@ class CachingEvaluator implements Evaluator {
   evaluate(expression: SetExpression, deadline: Deadline = NEVER): Outcome<RecordSet> {
     this.deadline = deadline;
     this.late = false;
+    this.masked = false;
     const set = this.find(expression);
+    this.keys.clear();
     return this.late
       ? fail(createProblem('query-too-slow', 'error', { seconds: TIME_LIMIT_SECONDS }))
       : succeed(set);
+  }
+
+  count(expression: SetExpression, deadline: Deadline = NEVER): Outcome<number> {
+    if ((expression.kind === 'and' || expression.kind === 'or') && expression.items.length === 1) {
+      return this.count(expression.items[0]!, deadline);
+    }
+    if (expression.kind === 'word') {
+      const terms = findTerms(this.index, expression.slot.pattern, expression.slot.cap);
+      if (terms.length <= 1)
+        return succeed(terms.length === 0 ? 0 : this.countTerm(terms[0]!, expression.fields));
+    }
+    const found = this.evaluate(expression, deadline);
+    return found.ok ? succeed(found.value.count()) : found;
   }
 
   forget(): void {
     this.kept.clear();
   }
 
-  private find(expression: SetExpression): RecordSet {
-    const key = printExpression(expression);
+  /** With a mask, the set may lack records outside it; such a set is marked in `masked` and not remembered. */
+  private find(expression: SetExpression, mask?: RecordSet): RecordSet {
+    const key = this.describe(expression);
     const known = this.kept.get(key);
     if (known) {
       this.statistics.reused++;
@@ -66,10 +87,23 @@ class CachingEvaluator implements Evaluator {
       this.late = true;
       return new RecordSet(this.index.size);
     }
-    const set = this.compute(expression);
+    const outer = this.masked;
+    this.masked = false;
+    const set = this.compute(expression, mask);
     this.statistics.computed++;
-    if (!this.late) this.keep(key, set);
+    if (!this.late && !this.masked) this.keep(key, set);
+    this.masked ||= outer;
     return set;
+  }
+
+  /** The key of an expression, made once in an evaluation. */
+  private describe(expression: SetExpression): string {
+    let key = this.keys.get(expression);
+    if (key === undefined) {
+      key = printExpression(expression, (inner) => this.describe(inner));
+      this.keys.set(expression, key);
+    }
+    return key;
   }
 
   private keep(key: string, set: RecordSet): void {
@@ -80,7 +114,7 @@ class CachingEvaluator implements Evaluator {
     }
   }
 
-  private compute(expression: SetExpression): RecordSet {
+  private compute(expression: SetExpression, mask: RecordSet | undefined): RecordSet {
     const { size } = this.index;
     switch (expression.kind) {
       case 'all':
@@ -90,7 +124,7 @@ class CachingEvaluator implements Evaluator {
       case 'word':
         return this.findWord(expression);
       case 'phrase':
-        return this.findPhrase(expression);
+        return this.findPhrase(expression, mask);
       case 'near':
         return this.findNear(expression);
       case 'key':
@@ -98,25 +132,43 @@ class CachingEvaluator implements Evaluator {
       case 'range':
         return this.findRange(expression);
       case 'and':
-        return this.findAll(expression.items);
-      case 'or': {
-        const set = new RecordSet(size);
-        for (const item of expression.items) set.unite(this.find(item));
-        return set;
-      }
+        return this.findAll(expression.items, mask);
+      case 'or':
+        return this.findAny(expression.items, mask);
       case 'not':
-        return this.find(expression.include).clone().subtract(this.find(expression.exclude));
+        return this.find(expression.include, mask).clone().subtract(this.find(expression.exclude, mask));
     }
   }
 
-  /** The cheapest first, so that nothing more is asked once nothing is left. */
-  private findAll(items: readonly SetExpression[]): RecordSet {
+  /** The cheapest first: what it leaves is all that the others are asked about. */
+  private findAll(items: readonly SetExpression[], mask: RecordSet | undefined): RecordSet {
     if (items.length === 0) return RecordSet.all(this.index.size);
-    const ordered = [...items].sort((a, b) => COSTS[a.kind] - COSTS[b.kind]);
-    const set = this.find(ordered[0]!).clone();
-    for (const item of ordered.slice(1)) {
+    const ordered = items.map((item) => ({ item, cost: estimateCost(item) })).sort((a, b) => a.cost - b.cost);
+    const set = this.find(ordered[0]!.item, mask).clone();
+    const wasMasked = this.masked;
+    for (const { item } of ordered.slice(1)) {
       if (set.isEmpty()) break;
-      set.intersect(this.find(item));
+      set.intersect(this.find(item, set));
+    }
+    // What was asked within the first set is whole again once it is cut down to it.
+    this.masked = wasMasked;
+    return set;
+  }
+
+  /** A word with few records goes straight into the union: that costs less than a set of its own. */
+  private findAny(items: readonly SetExpression[], mask: RecordSet | undefined): RecordSet {
+    const set = new RecordSet(this.index.size);
+    for (const item of items) {
+      const terms = item.kind === 'word' ? findTerms(this.index, item.slot.pattern, item.slot.cap) : [];
+      const [term] = terms;
+      if (
+        item.kind === 'word' &&
+        term !== undefined &&
+        terms.length === 1 &&
+        countPostings(this.index, term) < set.words.length
+      ) {
+        this.addTerm(set, term, item.fields);
+      } else set.unite(this.find(item, mask));
     }
     return set;
   }
@@ -136,27 +188,53 @@ class CachingEvaluator implements Evaluator {
   private addTerm(set: RecordSet, term: number, fields: FieldMask): void {
     const { words } = set;
     const wanted = fields << FREQUENCY_BITS;
-    this.index.segments.forEach((segment, number) => {
+    const { segments } = this.index;
+    for (let number = 0; number < segments.length; number++) {
       const base = (number * SEGMENT_SIZE) >>> 5;
-      const { docs, meta } = segment;
-      const end = segment.starts[term + 1]!;
-      for (let at = segment.starts[term]!; at < end; at++) {
+      const { docs, meta, starts } = segments[number]!;
+      const end = starts[term + 1]!;
+      for (let at = starts[term]!; at < end; at++) {
         if ((meta[at]! & wanted) === 0) continue;
         const doc = docs[at]!;
         words[base + (doc >>> 5)]! |= 1 << (doc & 31);
       }
-    });
+    }
   }
 
-  private findPhrase(expression: SetExpression & { kind: 'phrase' }): RecordSet {
+  private countTerm(term: number, fields: FieldMask): number {
+    const wanted = fields << FREQUENCY_BITS;
+    let count = 0;
+    for (const { starts, meta } of this.index.segments) {
+      const end = starts[term + 1]!;
+      for (let at = starts[term]!; at < end; at++) if ((meta[at]! & wanted) !== 0) count++;
+    }
+    return count;
+  }
+
+  /** Word by word where the wildcards allow few phrases, by lists of places where they allow many. */
+  private findPhrase(expression: SetExpression & { kind: 'phrase' }, mask: RecordSet | undefined): RecordSet {
     const set = new RecordSet(this.index.size);
+    const forms = expression.slots.map((slot) => findTerms(this.index, slot.pattern, slot.cap));
+    const phrases = forms.reduce((product, terms) => product * terms.length, 1);
+    const plain = phrases <= MOST_PLAIN_PHRASES ? combineForms(forms) : undefined;
     this.index.segments.forEach((segment, number) => {
       if (this.late || this.deadline()) {
         this.late = true;
         return;
       }
+      const base = number * SEGMENT_SIZE;
+      if (plain) {
+        const isWanted = mask && ((doc: number): boolean => mask.has(base + doc));
+        if (mask) this.masked = true;
+        for (const terms of plain) {
+          visitPlainPhrase(segment, terms, expression.fields, isWanted, (doc) => {
+            set.add(base + doc);
+          });
+        }
+        return;
+      }
       for (const place of findPhrasePlaces(this.index, segment, expression.slots, expression.fields)) {
-        set.add(number * SEGMENT_SIZE + Math.floor(place / 65_536));
+        set.add(base + Math.floor(place / 65_536));
       }
     });
     return set;
@@ -190,6 +268,27 @@ class CachingEvaluator implements Evaluator {
     }
     return set;
   }
+}
+
+/** Groups by what they hold: the fewer phrases, the sooner. */
+function estimateCost(expression: SetExpression): number {
+  if (expression.kind === 'and' || expression.kind === 'or') {
+    return expression.items.reduce(
+      (sum, item) => sum + (item.kind === 'phrase' || item.kind === 'near' ? 0.1 : 0.001),
+      COSTS.or,
+    );
+  }
+  return COSTS[expression.kind];
+}
+
+/** A phrase with wildcards is spelled out to so many plain ones at most. */
+const MOST_PLAIN_PHRASES = 200;
+
+function combineForms(forms: readonly (readonly number[])[]): number[][] {
+  return forms.reduce<number[][]>(
+    (rows, terms) => rows.flatMap((row) => terms.map((term) => [...row, term])),
+    [[]],
+  );
 }
 
 const COSTS: Readonly<Record<SetExpression['kind'], number>> = {

@@ -33,8 +33,14 @@ export type SetExpression =
   | { readonly kind: 'and' | 'or'; readonly items: readonly SetExpression[] }
   | { readonly kind: 'not'; readonly include: SetExpression; readonly exclude: SetExpression };
 
-/** A text that is the same for the same expression: the key under which its set is kept. */
-export function printExpression(expression: SetExpression): string {
+/**
+ * A text that is the same for the same expression: the key under which its set is kept. `print`
+ * gives the texts of its parts.
+ */
+export function printExpression(
+  expression: SetExpression,
+  print: (part: SetExpression) => string = (part) => printExpression(part),
+): string {
   switch (expression.kind) {
     case 'all':
     case 'none':
@@ -55,9 +61,9 @@ export function printExpression(expression: SetExpression): string {
       return `{${expression.column} ${expression.from}-${expression.to}}`;
     case 'and':
     case 'or':
-      return `(${expression.items.map(printExpression).join(expression.kind === 'and' ? '&' : '|')})`;
+      return `(${expression.items.map(print).join(expression.kind === 'and' ? '&' : '|')})`;
     case 'not':
-      return `(${printExpression(expression.include)}-${printExpression(expression.exclude)})`;
+      return `(${print(expression.include)}-${print(expression.exclude)})`;
   }
 }
 

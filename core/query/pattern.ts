@@ -29,6 +29,8 @@ export function mergeParts(parts: readonly PatternPart[]): Pattern {
 
 /** The pattern in Ewer's own signs: `l*ght`, `wom?n`, `colo[u]r`. */
 export function printPattern(pattern: Pattern): string {
+  const [first] = pattern;
+  if (pattern.length === 1 && first?.kind === 'letters') return first.text;
   return pattern
     .map((part) => {
       if (part.kind === 'letters') return part.text;
@@ -45,6 +47,7 @@ export function countLetters(pattern: Pattern): number {
 
 /** True if the pattern is a plain word. */
 export function isPlain(pattern: Pattern): boolean {
+  if (pattern.length === 1) return pattern[0]?.kind === 'letters';
   return pattern.every((part) => part.kind === 'letters');
 }
 
