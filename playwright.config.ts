@@ -7,8 +7,13 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  projects: [
+    { name: 'tasks', testIgnore: '**/figures.spec.ts' },
+    // Times are measured alone, when all else is done.
+    { name: 'figures', testMatch: '**/figures.spec.ts', dependencies: ['tasks'], fullyParallel: false },
+  ],
+  timeout: 120_000,
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

@@ -43,10 +43,12 @@ export interface BandQuestion {
         </p>
         <div class="ends">
           <mat-form-field
-            ><mat-label>at least</mat-label><input matInput type="number" min="0" formControlName="from"
+            ><mat-label>at least</mat-label
+            ><input matInput aria-label="at least" type="number" min="0" formControlName="from"
           /></mat-form-field>
           <mat-form-field
-            ><mat-label>at most</mat-label><input matInput type="number" min="0" formControlName="to"
+            ><mat-label>at most</mat-label
+            ><input matInput aria-label="at most" type="number" min="0" formControlName="to"
           /></mat-form-field>
         </div>
         @if (isReversed()) {

@@ -39,11 +39,17 @@ export interface FreezeAnswer {
       <mat-dialog-content>
         <p class="quiet">The query, its concepts, the limiters and the counts are kept as they are now.</p>
         <mat-form-field
-          ><mat-label>Name</mat-label><input matInput formControlName="name" maxlength="80"
+          ><mat-label>Name</mat-label><input matInput aria-label="Name" formControlName="name" maxlength="80"
         /></mat-form-field>
         <mat-form-field
           ><mat-label>What changed, and why</mat-label
-          ><textarea matInput formControlName="note" rows="2" maxlength="2000"></textarea>
+          ><textarea
+            matInput
+            aria-label="What changed, and why"
+            formControlName="note"
+            rows="2"
+            maxlength="2000"
+          ></textarea>
         </mat-form-field>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
