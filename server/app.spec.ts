@@ -157,6 +157,23 @@ describe('records and proofs', () => {
     for (const record of answer.records) expect(record.title.toLowerCase()).toContain('bats');
   });
 
+  it('gives record numbers, single records and words of the index', async () => {
+    const response = await request(app)
+      .post('/api/standins/heronsmere/ids')
+      .send({ string: 'title:bats', boxes: {} })
+      .expect(200);
+    const { total: all, numbers } = response.body as { total: number; numbers: number[] };
+    expect(all).toBe(await total('heronsmere', 'title:bats'));
+    const record = await request(app).get(`/api/standins/heronsmere/records/${numbers[0]}`).expect(200);
+    expect((record.body as { title: string }).title.toLowerCase()).toContain('bats');
+    await request(app).get('/api/standins/heronsmere/records/999999').expect(404);
+    const listed = await request(app).get('/api/standins/heronsmere/words?prefix=bat&most=3').expect(200);
+    const { words } = listed.body as { words: { word: string; records: number }[] };
+    expect(words).toHaveLength(3);
+    expect(words.every(({ word, records }) => word.startsWith('bat') && records > 0)).toBe(true);
+    await request(app).get('/api/standins/heronsmere/words?most=many').expect(400);
+  });
+
   it('evaluates a neutral query in the laboratory', async () => {
     const response = await request(app)
       .post('/api/standins/gantry/laboratory')

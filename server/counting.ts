@@ -49,6 +49,19 @@ export function searchString(
   return { total, estimated, records };
 }
 
+/** The numbers of a string's records, with the total. */
+export function listRecordNumbers(
+  collection: StandinCollection,
+  text: string,
+  boxes: Boxes,
+  clock: Clock,
+): { total: number; numbers: number[] } | { problem: ServiceProblem } {
+  const found = findRecords(collection, text, boxes, clock);
+  if ('problem' in found) return found;
+  const numbers = found.set.list();
+  return { total: numbers.length, numbers };
+}
+
 function sortRecords(
   collection: StandinCollection,
   found: { set: RecordSet; expression: SetExpression },

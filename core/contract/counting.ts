@@ -80,6 +80,18 @@ export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   sort: Joi.valid('relevance', 'newest').default('relevance'),
 });
 
+/** A string whose record numbers are asked for. */
+export const IDS_REQUEST = Joi.object<{ string: string; boxes: Boxes }>({
+  string: searchString.required(),
+  boxes,
+});
+
+/** The beginning of words of an index, and how many words at most. */
+export const WORDS_REQUEST = Joi.object<{ prefix: string; most: number }>({
+  prefix: Joi.string().allow('').max(100).default(''),
+  most: Joi.number().integer().min(1).max(1_000).default(50),
+});
+
 /** A neutral query, for proofs and tests. */
 export const LABORATORY_REQUEST = Joi.object<{ query: string }, true>({
   query: Joi.string().allow('').max(65_536).required(),

@@ -1,11 +1,18 @@
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import Joi from 'joi';
-import { createNeutralExpression } from '#core/collection/index';
-import { COUNT_REQUEST, LABORATORY_REQUEST, SEARCH_REQUEST, type StandinListing } from '#core/contract/index';
+import { createNeutralExpression, listWords } from '#core/collection/index';
+import {
+  COUNT_REQUEST,
+  IDS_REQUEST,
+  LABORATORY_REQUEST,
+  SEARCH_REQUEST,
+  WORDS_REQUEST,
+  type StandinListing,
+} from '#core/contract/index';
 import { createProblem, describeProblem } from '#core/problem/index';
 import { dropInactive, parseQuery } from '#core/query/index';
 import type { StandinCollection } from '../collections';
-import { countStrings, searchString, type Clock } from '../counting';
+import { countStrings, listRecordNumbers, searchString, type Clock } from '../counting';
 import type { Fault, Faults } from '../faults';
 
 const FAULT = Joi.alternatives<Fault | { kind: 'none' }>(
@@ -40,7 +47,7 @@ export function createStandinRoutes(
   router.post(
     '/:id/fault',
     withCollection(collections, (collection, request, response) => {
-      const fault = check(FAULT, request, response);
+      const fault = check(FAULT, request.body, response);
       if (!fault) return;
       if (fault.kind === 'none') faults.delete(collection.standin.id);
       else faults.set(collection.standin.id, fault);
@@ -51,7 +58,7 @@ export function createStandinRoutes(
   router.post(
     '/:id/count',
     withCollection(collections, (collection, request, response) => {
-      const body = check(COUNT_REQUEST, request, response);
+      const body = check(COUNT_REQUEST, request.body, response);
       if (!body) return;
       const counts = countStrings(collection, body.strings, body.boxes, clock);
       response.json({ counts: faults.get(collection.standin.id)?.kind === 'cut' ? counts.slice(1) : counts });
@@ -60,16 +67,41 @@ export function createStandinRoutes(
   router.post(
     '/:id/search',
     withCollection(collections, (collection, request, response) => {
-      const body = check(SEARCH_REQUEST, request, response);
+      const body = check(SEARCH_REQUEST, request.body, response);
       if (!body) return;
       const answer = searchString(collection, body, clock);
       response.status('problem' in answer ? 422 : 200).json(answer);
     }),
   );
   router.post(
+    '/:id/ids',
+    withCollection(collections, (collection, request, response) => {
+      const body = check(IDS_REQUEST, request.body, response);
+      if (!body) return;
+      const answer = listRecordNumbers(collection, body.string, body.boxes, clock);
+      response.status('problem' in answer ? 422 : 200).json(answer);
+    }),
+  );
+  router.get(
+    '/:id/words',
+    withCollection(collections, (collection, request, response) => {
+      const asked = check(WORDS_REQUEST, request.query, response, true);
+      if (asked) response.json({ words: listWords(collection.evaluator.index, asked.prefix, asked.most) });
+    }),
+  );
+  router.get(
+    '/:id/records/:number',
+    withCollection(collections, (collection, request, response) => {
+      const number = Number(request.params['number']);
+      if (Number.isInteger(number) && number >= 0 && number < collection.size) {
+        response.json(collection.getRecord(number));
+      } else sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such record' }));
+    }),
+  );
+  router.post(
     '/:id/laboratory',
     withCollection(collections, async (collection, request, response) => {
-      const body = check(LABORATORY_REQUEST, request, response);
+      const body = check(LABORATORY_REQUEST, request.body, response);
       if (!body) return;
       const { root, problems } = parseQuery(body.query);
       const active = dropInactive(root, collection.standin.id);
@@ -106,9 +138,9 @@ function withCollection(
   };
 }
 
-/** The body as a value, or nothing after a 400 that says what is wrong with it. */
-function check<T>(schema: Joi.Schema<T>, request: Request, response: Response): T | undefined {
-  const result = schema.validate(request.body, { convert: false });
+/** What was sent as a value, or nothing after a 400 that says what is wrong with it. Addresses carry numbers as text. */
+function check<T>(schema: Joi.Schema<T>, sent: unknown, response: Response, isText = false): T | undefined {
+  const result = schema.validate(sent, { convert: isText });
   if (!result.error) return result.value;
   sendProblem(response, 400, createProblem('request-invalid', 'error', { detail: result.error.message }));
   return undefined;

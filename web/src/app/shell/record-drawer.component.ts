@@ -106,11 +106,13 @@ export class RecordDrawerComponent {
   readonly content = input.required<DrawerContent>();
   readonly closed = output();
 
-  protected readonly marks = computed(() =>
-    this.open
+  /** The words of the concepts in their hues, and those that stand in the draft itself. */
+  protected readonly marks = computed(() => [
+    ...this.open
       .concepts()
       .map((concept, place) => ({ owner: getHueClass(place), root: createConceptQuery(concept) })),
-  );
+    { owner: 'draft-word', root: this.open.draft().parsed.root },
+  ]);
   protected readonly failure = computed(() => {
     const problem = this.content().problem;
     return problem && `${describeProblem(problem)} ${describeRemedy(problem)}`;

@@ -14,9 +14,9 @@ import { findMatches, type QueryNode } from '#core/query/index';
   }`,
   styles: `
     mark {
-      background: var(--hue-tint);
+      background: var(--hue-tint, var(--glaze-tint));
       color: inherit;
-      border-bottom: 2px solid var(--hue);
+      border-bottom: 2px solid var(--hue, var(--glaze));
     }
   `,
 })
