@@ -2,13 +2,11 @@ import { createProblem, type Problem } from '../problem';
 import {
   DEFAULT_FIELDS,
   dropInactive,
-  isPlain,
   listNodes,
   type Field,
   type HeadingNode,
   type NearNode,
   type Pattern,
-  type PhraseNode,
   type QueryNode,
 } from '../query';
 import type { Dialect } from './dialect';
@@ -35,7 +33,8 @@ import {
 } from './fidelity';
 import { markField, planFields } from './fields';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
-import { MOST_SPELLINGS, describeWordHabits, isStopWord, mustQuote, writeWord } from './write-words';
+import { listPatterns, markItem, uniqueReasons, writeOperand, writePhrase, writeTerm } from './write-items';
+import { MOST_SPELLINGS, describeWordHabits, isStopWord } from './write-words';
 
 /** A stretch of the string and the node that it renders; pieces nest like the nodes, outer ones first. */
 export interface Piece {
@@ -351,7 +350,8 @@ class Writer {
     if (words.every((word) => isStopWord(word, this.dialect))) {
       return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'stop-word', data: {} }] };
     }
-    const items = words.length === 1 ? this.writeTerm(words[0] ?? []) : this.writePhrase(words);
+    const items =
+      words.length === 1 ? writeTerm(words[0] ?? [], this.dialect) : writePhrase(words, this.dialect);
     const habits = describeWordHabits(words, this.dialect);
     const reasons = [...items.reasons, ...habits.reasons];
     let drift = joinDrifts(items.drift, habits.drift);
@@ -365,91 +365,13 @@ class Writer {
     }
     if (items.texts.length === 0) return { result: { kind: 'left-out', drift: NARROWER }, reasons };
     const codes = plan.kind === 'marked' ? plan.codes : [undefined];
-    const marked = codes.flatMap((code) => items.texts.map((item) => this.mark(node, item, code)));
+    const marked = codes.flatMap((code) =>
+      items.texts.map((item) => markItem(node, item, code, this.dialect)),
+    );
     return {
       result: { kind: 'written', part: joinParts(node, this.dialect.operators.or.write, marked), drift },
       reasons,
     };
-  }
-
-  /** Marks an item: every single word of it where it is more than one. */
-  private mark(node: QueryNode, item: WordItem, code: string | undefined): StringPart {
-    const write = (text: string): string => (code === undefined ? text : markField(text, code, this.dialect));
-    if (item.kind === 'one') return createPart(node, write(item.text));
-    const joined = item.texts
-      .map(write)
-      .join(item.kind === 'all' ? ` ${this.dialect.operators.and.write} ` : ` ${item.sign} `);
-    return createPart(node, joined, true);
-  }
-
-  private writeTerm(pattern: Pattern): WrittenItems {
-    const word = writeWord(pattern, this.dialect);
-    const texts = word.spellings.map(({ text, plain }): WordItem => ({
-      kind: 'one',
-      text: plain && mustQuote(text, this.dialect) ? `"${text}"` : text,
-    }));
-    return { texts, drift: word.drift, reasons: word.reasons };
-  }
-
-  private writePhrase(words: readonly Pattern[]): WrittenItems {
-    const written = words.map((word) => writeWord(word, this.dialect));
-    const reasons = written.flatMap((word) => word.reasons);
-    let drift = joinDrifts(...written.map((word) => word.drift));
-    if (this.dialect.stopWords.length > 0) {
-      drift = joinDrifts(drift, WIDER);
-      reasons.push({ code: 'stop-words-skipped', data: {} });
-    }
-    const lost = written.findIndex((word) => word.spellings.length === 0);
-    if (lost >= 0) return { texts: [], drift: NARROWER, reasons };
-    const variants = combine(written.map((word) => word.spellings));
-    if (!variants)
-      return { texts: [], drift: NARROWER, reasons: [...reasons, { code: 'too-many-forms', data: {} }] };
-    const done = variants.map((spellings) => this.writePhraseVariant(spellings, words));
-    return {
-      texts: done.map((variant) => variant.item),
-      drift: joinDrifts(drift, ...done.map((variant) => variant.drift)),
-      reasons: [...reasons, ...uniqueReasons(done.flatMap((variant) => variant.reasons))],
-    };
-  }
-
-  private writePhraseVariant(
-    spellings: readonly Spelling[],
-    words: readonly Pattern[],
-  ): { item: WordItem; drift: Drift; reasons: Reason[] } {
-    const texts = spellings.map((spelling) => spelling.text);
-    if (this.fitsQuotes(spellings))
-      return { item: { kind: 'one', text: `"${texts.join(' ')}"` }, drift: SAME, reasons: [] };
-    const anyOperator = texts.some((text) => mustQuote(text, this.dialect));
-    for (const fallback of this.dialect.phrase.fallbacks) {
-      if (fallback === 'side-by-side' && this.dialect.sideBySide === 'phrase' && !anyOperator) {
-        return { item: { kind: 'one', text: texts.join(' ') }, drift: SAME, reasons: [] };
-      }
-      const rule = this.dialect.proximity.find(
-        (candidate) => candidate.counts === 'between' || candidate.counts === 'difference',
-      );
-      const small = words.some((word) => isStopWord(word, this.dialect));
-      if (fallback === 'proximity' && rule && texts.length === 2 && !anyOperator && !small) {
-        const sign = rule.sign.replace('{n}', rule.counts === 'between' ? '0' : '1');
-        return {
-          item: { kind: 'pair', sign, texts },
-          drift: rule.ordered ? SAME : WIDER,
-          reasons: rule.ordered ? [] : [{ code: 'phrase-as-pair', data: {} }],
-        };
-      }
-    }
-    const kept = texts.filter((_, at) => !isStopWord(words[at] ?? [], this.dialect));
-    const quoted = kept.map((text) => (mustQuote(text, this.dialect) ? `"${text}"` : text));
-    const item: WordItem =
-      quoted.length === 1 ? { kind: 'one', text: quoted[0] ?? '' } : { kind: 'all', texts: quoted };
-    return { item, drift: WIDER, reasons: [{ code: 'phrase-as-words', data: {} }] };
-  }
-
-  private fitsQuotes(spellings: readonly Spelling[]): boolean {
-    const rule = this.dialect.phrase.wildcards;
-    if (rule === 'all' || spellings.every((spelling) => spelling.plain)) return true;
-    return (
-      rule === 'last-word' && spellings.every((spelling, at) => !spelling.cut || at === spellings.length - 1)
-    );
   }
 
   private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
@@ -484,7 +406,7 @@ class Writer {
     const plan = planFields(this.getFields(fields), this.dialect, true);
     if (plan.kind === 'not-held' || plan.kind === 'unreachable' || plan.missing.length > 0) return undefined;
     const sides = [node.left, node.right].map((side) =>
-      (side.kind === 'or' ? side.items : [side]).map((item) => this.writeOperand(item)),
+      (side.kind === 'or' ? side.items : [side]).map((item) => writeOperand(item, this.dialect)),
     );
     const operands = sides.flat();
     if (operands.some((operand) => operand === undefined)) return undefined;
@@ -500,63 +422,11 @@ class Writer {
     if (skips === WIDER) reasons.push({ code: 'stop-words-skipped', data: {} });
     const codes = plan.kind === 'marked' ? plan.codes : [undefined];
     const parts = codes.flatMap((code) =>
-      left.flatMap((a) => right.map((b) => this.mark(node, { kind: 'pair', sign, texts: [a, b] }, code))),
+      left.flatMap((a) =>
+        right.map((b) => markItem(node, { kind: 'pair', sign, texts: [a, b] }, code, this.dialect)),
+      ),
     );
     const drift = joinDrifts(...operands.map((operand) => operand?.drift ?? SAME), habits.drift, skips);
     return { part: joinParts(node, this.dialect.operators.or.write, parts), drift, reasons };
   }
-
-  private writeOperand(
-    node: QueryNode,
-  ): { texts: string[]; drift: Drift; reasons: readonly Reason[] } | undefined {
-    if (node.kind === 'term' && !isStopWord(node.pattern, this.dialect)) {
-      const items = this.writeTerm(node.pattern);
-      const texts = items.texts.flatMap((item) => (item.kind === 'one' ? [item.text] : []));
-      return texts.length > 0 ? { texts, drift: items.drift, reasons: items.reasons } : undefined;
-    }
-    if (
-      node.kind !== 'phrase' ||
-      !node.words.every(isPlain) ||
-      node.words.some((word) => isStopWord(word, this.dialect))
-    )
-      return undefined;
-    return {
-      texts: [
-        `"${node.words.map((word) => writeWord(word, this.dialect).spellings[0]?.text ?? '').join(' ')}"`,
-      ],
-      drift: SAME,
-      reasons: [],
-    };
-  }
-}
-
-type Spelling = ReturnType<typeof writeWord>['spellings'][number];
-type WordItem =
-  | { readonly kind: 'one'; readonly text: string }
-  | { readonly kind: 'all'; readonly texts: readonly string[] }
-  | { readonly kind: 'pair'; readonly sign: string; readonly texts: readonly string[] };
-interface WrittenItems {
-  readonly texts: readonly WordItem[];
-  readonly drift: Drift;
-  readonly reasons: readonly Reason[];
-}
-
-function listPatterns(node: QueryNode): Pattern[] {
-  if (node.kind === 'or') return node.items.flatMap(listPatterns);
-  if (node.kind === 'phrase') return [...node.words];
-  return node.kind === 'term' ? [node.pattern] : ([] satisfies (Pattern | PhraseNode)[]);
-}
-
-/** One of each list, in every combination; nothing if there are too many. */
-function combine<T>(lists: readonly (readonly T[])[]): T[][] | undefined {
-  let rows: T[][] = [[]];
-  for (const list of lists) {
-    rows = rows.flatMap((row) => list.map((item) => [...row, item]));
-    if (rows.length > MOST_SPELLINGS) return undefined;
-  }
-  return rows;
-}
-
-function uniqueReasons(reasons: readonly Reason[]): Reason[] {
-  return [...new Map(reasons.map((reason) => [JSON.stringify(reason), reason])).values()];
 }
