@@ -27,7 +27,7 @@ export interface Counted {
 }
 
 /** Wishes wait this long for others to go with them. */
-const GATHERING = 40;
+const GATHERING = 20;
 /** The most counts that are remembered. */
 const MOST_KEPT = 20_000;
 const HEALTH_INTERVAL = 1_500;
@@ -42,6 +42,10 @@ export class CountStore {
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
+  private readonly renderings = new WeakMap<
+    QueryNode,
+    Map<string, { limiters: Limiters; rendering: Rendering }>
+  >();
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   /** The server does not answer; counting goes on by itself when it is back. */
@@ -54,11 +58,22 @@ export class CountStore {
 
   /** Writes a query in a dialect and says how its count stands. */
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
-    const rendering = writeQuery(root, dialect, { limiters });
+    const rendering = this.write(root, dialect, limiters);
     const [problem] = rendering.problems;
     if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
     const wish = { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
     return { rendering, wish, state: this.find(wish) };
+  }
+
+  /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
+  private write(root: QueryNode, dialect: Dialect, limiters: Limiters): Rendering {
+    const known =
+      this.renderings.get(root) ?? new Map<string, { limiters: Limiters; rendering: Rendering }>();
+    const last = known.get(dialect.id);
+    if (last?.limiters === limiters) return last.rendering;
+    const rendering = writeQuery(root, dialect, { limiters });
+    this.renderings.set(root, known.set(dialect.id, { limiters, rendering }));
+    return rendering;
   }
 
   /** Keeps the wishes of a view counted for as long as the view lives. */

@@ -1,6 +1,7 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { createDraftQuery, type Variant } from '#core/project/index';
 import { findDialect, type Dialect } from '#core/dialect/index';
+import type { QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { CountStore, type Counted } from './count-store';
 
@@ -9,6 +10,8 @@ import { CountStore, type Counted } from './count-store';
 export class DraftCounts {
   private readonly open = inject(OpenProject);
   private readonly counts = inject(CountStore);
+  /** Variants never change: each is read once. */
+  private readonly variants = new WeakMap<Variant, QueryNode>();
 
   readonly draft = computed<{ dialect: Dialect; counted: Counted; compared: Counted | undefined }[]>(() => {
     if (!this.open.maybe()) return [];
@@ -23,8 +26,15 @@ export class DraftCounts {
 
   /** A frozen variant in one database, under its own limiters. */
   lookAt(variant: Variant, dialect: Dialect): Counted {
+    return this.counts.look(this.readVariant(variant), dialect, variant.frozen.limiters);
+  }
+
+  private readVariant(variant: Variant): QueryNode {
+    const known = this.variants.get(variant);
+    if (known) return known;
     const { root } = createDraftQuery(variant.frozen, variant.frozen.databases);
-    return this.counts.look(root, dialect, variant.frozen.limiters);
+    this.variants.set(variant, root);
+    return root;
   }
 
   findDialects(ids: readonly string[]): Dialect[] {

@@ -11,7 +11,7 @@ import {
   Injector,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import { build } from '#core/query/index';
+import { build, type QueryNode } from '#core/query/index';
 import {
   MOST_CONCEPTS,
   createConceptQuery,
@@ -26,7 +26,7 @@ import { CountStore, getTotal, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { formatDifference } from '../ui/number-format';
 import { ConceptColumnComponent } from './concept-column.component';
-import type { ConceptView, TermMove, TermView } from './topic-views';
+import type { ConceptQueries, ConceptView, TermMove, TermView } from './topic-views';
 
 /** Pasted lists are taken up to this length at once. */
 const LONGEST_PASTE = 200;
@@ -46,6 +46,8 @@ export class TopicPageComponent {
   private readonly announcer = inject(LiveAnnouncer);
   private readonly injector = inject(Injector);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  private readonly queries = new WeakMap<Concept, ConceptQueries>();
 
   /** The database looked at, from the address. */
   readonly db = input<string>();
@@ -151,22 +153,28 @@ export class TopicPageComponent {
     });
   }
 
+  /** Parsed when the concept changes, and not again when counts come in. */
+  private readConcept(concept: Concept): ConceptQueries {
+    const known = this.queries.get(concept);
+    if (known) return known;
+    const terms = concept.terms.map((term) => {
+      const { term: root, without } = createTermQueries(concept, term);
+      return { term, root, without: without ?? build.empty(), kind: describeTermKind(term.text) };
+    });
+    const queries = { root: createConceptQuery({ ...concept, off: false }), terms };
+    this.queries.set(concept, queries);
+    return queries;
+  }
+
   private describeConcept(concept: Concept, place: number): ConceptView {
     const dialect = this.dialect();
-    const root = createConceptQuery({ ...concept, off: false });
-    const counted = dialect && this.counts.look(root, dialect, this.open.limiters());
-    const terms = concept.terms.map((term): TermView => {
-      const queries = createTermQueries(concept, term);
-      const ownCount = dialect && this.counts.look(queries.term, dialect, this.open.limiters());
-      const without =
-        dialect && this.counts.look(queries.without ?? build.empty(), dialect, this.open.limiters());
-      return {
-        term,
-        kind: describeTermKind(term.text),
-        counted: ownCount,
-        without,
-        only: term.off ? '' : describeOnly(getTotal(counted?.state), without, getTotal(ownCount?.state)),
-      };
+    const look = (root: QueryNode) => dialect && this.counts.look(root, dialect, this.open.limiters());
+    const queries = this.readConcept(concept);
+    const counted = look(queries.root);
+    const terms = queries.terms.map(({ term, root, without, kind }): TermView => {
+      const [own, rest] = [look(root), look(without)];
+      const only = term.off ? '' : describeOnly(getTotal(counted?.state), rest, getTotal(own?.state));
+      return { term, kind, counted: own, without: rest, only };
     });
     return { concept, place, counted, terms };
   }

@@ -1,4 +1,5 @@
 import type { Concept, Term, TermKind } from '#core/project/index';
+import type { QueryNode } from '#core/query/index';
 import type { Counted } from '../counting/count-store';
 
 /** A term with its numbers in the database looked at. */
@@ -9,6 +10,18 @@ export interface TermView {
   readonly without: Counted | undefined;
   /** What only it finds in its concept, as shown. */
   readonly only: string;
+}
+
+/** The queries behind the numbers of a concept and its terms. */
+export interface ConceptQueries {
+  readonly root: QueryNode;
+  readonly terms: readonly {
+    readonly term: Term;
+    readonly root: QueryNode;
+    /** The concept without the term. */
+    readonly without: QueryNode;
+    readonly kind: TermKind;
+  }[];
 }
 
 /** A concept with its numbers. */
