@@ -1,5 +1,5 @@
 import type { BibliographicRecord } from '../record';
-import { splitWords } from '../text';
+import { createLabelKey } from '../text';
 
 /** The parts of a record that are indexed apart from each other; the order is that of their positions. */
 export const INDEX_FIELDS = [
@@ -35,13 +35,6 @@ export interface IndexDocument {
   readonly year?: number;
   /** Months since year 0 (`12 * year + month - 1`). */
   readonly entered?: number;
-}
-
-/** A label as a key: its words, folded. Punctuation and blanks do not count. */
-export function createLabelKey(label: string): string {
-  return splitWords(label)
-    .map((word) => word.text)
-    .join(' ');
 }
 
 /** `2026-03` in months since year 0. */

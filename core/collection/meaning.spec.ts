@@ -5,7 +5,8 @@ import { dropInactive, expandBlocks, parseQuery } from '../query';
 import { TEST_HEADINGS } from '../testing/arbitraries';
 import { satisfies } from '../testing/naive-evaluator';
 import { buildIndex } from './builder';
-import { createLabelKey, type IndexDocument } from './document';
+import { type IndexDocument } from './document';
+import { createLabelKey } from '../text';
 import { createEvaluator } from './evaluator';
 import { createNeutralExpression } from './neutral';
 

@@ -1,6 +1,7 @@
 import { DEFAULT_FIELDS, type Field, type Pattern, type QueryNode } from '../query';
 import type { Vocabulary } from '../vocabulary';
-import { ALL_FIELDS, createLabelKey, maskFields, type FieldMask } from './document';
+import { ALL_FIELDS, maskFields, type FieldMask } from './document';
+import { createLabelKey } from '../text';
 import type { SetExpression, Slot } from './expression';
 
 /** What the neutral meaning of a query depends on. */

@@ -1,8 +1,7 @@
-export { LIMITER_NAMES } from './dialect';
 export type { Dialect, LimiterName } from './dialect';
 export { REASON_CODES, describeReason } from './fidelity';
 export type { Fidelity, FidelityLevel, Reason } from './fidelity';
-export { NO_LIMITERS, describeYears, isSameLimiters, listLimiters } from './limiters';
+export { isSameLimiters, listLimiters } from './limiters';
 export type { Boxes, HandStep, Limiters } from './limiters';
 export { DIALECTS, findDialect } from './profiles';
 export { readString } from './reader';

@@ -3,17 +3,16 @@ export type { Match } from './find-matches';
 export { dropInactive, expandBlocks } from './blocks';
 export type { Blocks, ExpandedQuery } from './blocks';
 export { build, createPattern } from './create';
-export { isSameQuery, withIds } from './identity';
+export { withIds } from './identity';
 export { splitTokens } from './lexer';
 export type { Token } from './lexer';
-export { DEFAULT_FIELDS, FIELDS, GREATEST_DISTANCE, listChildren, listNodes, mapChildren } from './node';
+export { DEFAULT_FIELDS, FIELDS, listChildren, listNodes } from './node';
 export type { Field, HeadingNode, NearNode, PhraseNode, QueryNode, TermNode } from './node';
-export { DEEPEST_NESTING, EMPTY_QUERY, LONGEST_TEXT, parseQuery } from './parser';
+export { parseQuery } from './parser';
 export type { KnownNames, ParsedQuery } from './parser';
 export {
   countLetters,
   createMatcher,
-  createWordPattern,
   findPrefix,
   findSuffix,
   isPlain,

@@ -1,4 +1,4 @@
-import { NOWHERE, coverSpans, type Span } from '../text';
+import { coverSpans, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
 import { assignIds } from './identity';
 import { splitTokens, type Token } from './lexer';
@@ -419,6 +419,3 @@ class Parser {
 function isOperatorWord(raw: string): boolean {
   return OPERATORS.has(raw.toUpperCase()) || PROXIMITIES.has(raw.toUpperCase());
 }
-
-/** The empty query, for places that have none yet. */
-export const EMPTY_QUERY: QueryNode = { kind: 'empty', id: 'empty', span: NOWHERE };

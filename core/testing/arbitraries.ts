@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { INDEX_FIELDS, createLabelKey, type IndexDocument } from '../collection/document';
+import { INDEX_FIELDS, type IndexDocument } from '../collection/document';
+import { createLabelKey } from '../text';
 import { build, createPattern, type Field, type QueryNode } from '../query';
 import { createVocabulary } from '../vocabulary';
 

@@ -1,4 +1,5 @@
-import { createLabelKey, INDEX_FIELDS, type IndexDocument, type IndexField } from '../collection/document';
+import { INDEX_FIELDS, type IndexDocument, type IndexField } from '../collection/document';
+import { createLabelKey } from '../text';
 import { createMatcher, DEFAULT_FIELDS, type Field, type Pattern, type QueryNode } from '../query';
 import { splitWords } from '../text';
 import type { Vocabulary } from '../vocabulary';

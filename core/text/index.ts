@@ -1,3 +1,4 @@
+export { createLabelKey } from './label-key';
 export { NOWHERE, coverSpans } from './span';
 export type { Span } from './span';
 export { foldLetters, isWordSign, splitWords, visitWords } from './words';

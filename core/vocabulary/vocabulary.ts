@@ -1,4 +1,4 @@
-import { createLabelKey } from '../collection/document';
+import { createLabelKey } from '../text';
 
 /** A subject heading with its place in the thesaurus; all references are labels. */
 export interface Heading {

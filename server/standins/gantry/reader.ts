@@ -1,10 +1,5 @@
-import {
-  createLabelKey,
-  maskFields,
-  type FieldMask,
-  type SetExpression,
-  type Slot,
-} from '#core/collection/index';
+import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
+import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';

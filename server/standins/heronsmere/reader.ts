@@ -1,10 +1,5 @@
-import {
-  countMonths,
-  createLabelKey,
-  maskFields,
-  type FieldMask,
-  type SetExpression,
-} from '#core/collection/index';
+import { countMonths, maskFields, type FieldMask, type SetExpression } from '#core/collection/index';
+import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { Scanner } from '../scanner';

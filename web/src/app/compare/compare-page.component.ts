@@ -5,12 +5,12 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { describeDifference } from '#core/compare/index';
 import { isSameLimiters, listLimiters, type Dialect } from '#core/dialect/index';
 import type { Variant, Working } from '#core/project/index';
+import { describeGap } from '../counting/count-gap';
 import { CountStore, listWishes, type Counted } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { IconComponent } from '../ui/icon.component';
-import { formatDifference } from '../ui/number-format';
 
 /** A row names so many changes; the rest is counted. */
 const MOST_CHANGES = 4;
@@ -122,8 +122,8 @@ export class ComparePageComponent {
     const below = isCompared
       ? 'compared'
       : describeGap(
-          counted,
-          base,
+          counted?.state,
+          base?.state,
           compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters),
         );
     return { dialect, counted, below };
@@ -136,20 +136,6 @@ export class ComparePageComponent {
     const more = changes.length > MOST_CHANGES ? ` and ${changes.length - MOST_CHANGES} more` : '';
     return changes.slice(0, MOST_CHANGES).join(', ') + more;
   }
-}
-
-/** The difference within one database; none where the two were not made on equal terms. */
-function describeGap(
-  counted: Counted | undefined,
-  base: Counted | undefined,
-  otherLimiters: boolean,
-): string {
-  const [now, then] = [counted?.state, base?.state];
-  if (now?.status !== 'counted' || then?.status !== 'counted') return '';
-  if (otherLimiters) return 'other limiters';
-  if (now.estimated || then.estimated)
-    return now.total === then.total ? 'cannot tell' : `≈${formatDifference(now.total - then.total)}`;
-  return formatDifference(now.total - then.total);
 }
 
 function describeLimits(state: State): string {

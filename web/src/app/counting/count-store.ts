@@ -1,4 +1,4 @@
-import { DestroyRef, Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
+import { Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
 import type { CountEntry } from '#core/contract/index';
 import type { Boxes, Dialect, Limiters, Rendering } from '#core/dialect/index';
 import { writeQuery } from '#core/dialect/index';
@@ -76,14 +76,10 @@ export class CountStore {
     return rendering;
   }
 
-  /** Keeps the wishes of a view counted for as long as the view lives. */
+  /** Keeps the wishes of a view counted for as long as the view lives; called while the view is made. */
   follow(wishes: Signal<readonly CountWish[]>): void {
-    const destroyed = inject(DestroyRef);
-    const running = effect(() => {
+    effect(() => {
       this.ask(wishes());
-    });
-    destroyed.onDestroy(() => {
-      running.destroy();
     });
   }
 

@@ -11,7 +11,8 @@ import { listLimiters, type Dialect, type Limiters } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { TargetBand } from '#core/project/index';
 import { CountStore, getTotal, type Counted } from '../counting/count-store';
-import { formatCount, formatDifference, placeOnLogScale } from '../ui/number-format';
+import { formatCount, placeOnLogScale } from '../ui/number-format';
+import { describeGap } from '../counting/count-gap';
 import { RecordDrawer } from '../ui/record-drawer';
 
 const TOP = 8;
@@ -63,15 +64,9 @@ export class GaugeComponent {
     const top = to === undefined ? TOP : placeHeight(to);
     return { top, height: Math.max(2, (from === undefined ? BOTTOM : placeHeight(from)) - top) };
   });
-  protected readonly difference = computed(() => {
-    const now = this.counted().state;
-    const then = this.compared()?.state;
-    if (now.status !== 'counted' || then?.status !== 'counted') return '';
-    if (this.otherLimiters()) return 'other limits';
-    if (now.estimated || then.estimated)
-      return now.total === then.total ? 'cannot tell' : `≈${formatDifference(now.total - then.total)}`;
-    return formatDifference(now.total - then.total);
-  });
+  protected readonly difference = computed(() =>
+    describeGap(this.counted().state, this.compared()?.state, this.otherLimiters()),
+  );
   protected readonly bandWords = computed(() => describeBand(this.counted(), this.band()));
   protected readonly failure = computed(() => {
     const state = this.counted().state;
