@@ -114,10 +114,6 @@ const WORDINGS = {
     says: 'There are more than {most} terms and groups; the rest is not read.',
     remedy: 'Split the query into blocks.',
   },
-  'empty-draft': {
-    says: 'There is nothing to count yet.',
-    remedy: 'Add a term to a concept, or write a query.',
-  },
 
   'dialect-invalid': {
     says: 'This dialect has a fault at {path}: {fault}',

@@ -15,6 +15,8 @@ export interface CountWish {
 
 /** How a count stands. A number always belongs to the wish that it stands with. */
 export type CountState =
+  /** The query means nothing yet: there is nothing to send. */
+  | { readonly status: 'empty' }
   | { readonly status: 'waiting' }
   | { readonly status: 'counted'; readonly total: number; readonly estimated: boolean }
   | { readonly status: 'failed'; readonly problem: Problem };
@@ -60,6 +62,8 @@ export class CountStore {
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
     const rendering = this.write(root, dialect, limiters);
     const [problem] = rendering.problems;
+    const isEmpty = problem?.code === 'nothing-to-send' && rendering.whole === 'same';
+    if (isEmpty) return { rendering, wish: undefined, state: { status: 'empty' } };
     if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
     const wish = { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
     return { rendering, wish, state: this.find(wish) };

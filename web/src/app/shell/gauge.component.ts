@@ -52,7 +52,10 @@ export class GaugeComponent {
     const last = this.last();
     return last ? formatCount(last.total, last.estimated) : '…';
   });
-  protected readonly level = computed(() => placeHeight(this.last()?.total ?? 0));
+  protected readonly isEmpty = computed(() => this.status() === 'empty');
+  /** Only a service can be asked again; what cannot be written stays so until it is changed. */
+  protected readonly canRetry = computed(() => this.counted().wish !== undefined);
+  protected readonly level = computed(() => placeHeight(this.isEmpty() ? 0 : (this.last()?.total ?? 0)));
   protected readonly fillHeight = computed(() => BOTTOM + 4 - this.level());
   protected readonly mark = computed(() => {
     const total = getTotal(this.compared()?.state);
@@ -85,6 +88,7 @@ export class GaugeComponent {
   protected readonly spoken = computed(() => {
     const failure = this.failure();
     if (failure) return `${this.dialect().name}: no count. ${failure.says}`;
+    if (this.isEmpty()) return `${this.dialect().name}: nothing to count yet`;
     if (this.status() === 'waiting') return `${this.dialect().name}: counting`;
     const difference = this.difference();
     return `${this.dialect().name}: ${this.number()} records${difference ? `, ${difference} to the compared variant` : ''}${this.bandWords() ? `, ${this.bandWords()}` : ''}. Show the first`;

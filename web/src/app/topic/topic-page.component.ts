@@ -187,7 +187,9 @@ function describeOnly(
   own: number | undefined,
 ): string {
   if (whole === undefined || own === undefined) return '';
-  const isAlone = without?.state.status === 'failed' && without.state.problem.code === 'nothing-to-send';
+  const isAlone =
+    without?.state.status === 'empty' ||
+    (without?.state.status === 'failed' && without.state.problem.code === 'nothing-to-send');
   const rest = isAlone ? 0 : getTotal(without?.state);
   return rest === undefined ? '' : formatDifference(whole - rest);
 }
