@@ -78,9 +78,7 @@ function writePhraseVariant(
     if (fallback === 'side-by-side' && dialect.sideBySide === 'phrase' && !anyOperator) {
       return { item: { kind: 'one', text: texts.join(' ') }, drift: SAME, reasons: [] };
     }
-    const rule = dialect.proximity.find(
-      (candidate) => candidate.counts === 'between' || candidate.counts === 'difference',
-    );
+    const [rule] = dialect.proximity;
     const small = words.some((word) => isStopWord(word, dialect));
     if (fallback === 'proximity' && rule && texts.length === 2 && !anyOperator && !small) {
       const sign = rule.sign.replace('{n}', rule.counts === 'between' ? '0' : '1');
