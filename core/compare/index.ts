@@ -1,2 +1,4 @@
 export { countDifferences, describeDifference } from './variant-difference';
 export type { StateDifference } from './variant-difference';
+export { createSharedDraft, createTermQuestions } from './term-contributions';
+export type { ConceptQuestions, TermQuestions } from './term-contributions';

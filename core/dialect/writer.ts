@@ -163,6 +163,12 @@ function layOut(
   return { text: text2, pieces };
 }
 
+const WRITTEN_LEAVES = new WeakMap<Dialect, WeakMap<QueryNode, Map<string, Rendered>>>();
+
+function isLeaf(node: QueryNode): boolean {
+  return node.kind === 'term' || node.kind === 'phrase' || node.kind === 'heading';
+}
+
 class Writer {
   readonly fidelity = new Map<string, Fidelity>();
 
@@ -174,10 +180,22 @@ class Writer {
   ) {}
 
   write(node: QueryNode, fields?: readonly Field[]): Result {
-    const { result, reasons } = this.render(node, fields);
+    const { result, reasons } = isLeaf(node) ? this.recall(node, fields) : this.render(node, fields);
     const level = result.kind === 'written' ? describeDrift(result.drift) : 'left-out';
     this.fidelity.set(node.id, { level, reasons });
     return result;
+  }
+
+  /** Trees and dialects are values: a leaf that was written before is not written again. */
+  private recall(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
+    const leaves = WRITTEN_LEAVES.get(this.dialect) ?? new WeakMap<QueryNode, Map<string, Rendered>>();
+    WRITTEN_LEAVES.set(this.dialect, leaves);
+    const known = leaves.get(node) ?? new Map<string, Rendered>();
+    leaves.set(node, known);
+    const key = `${fields?.join() ?? ''} ${this.bare} ${this.defaultFields.join()}`;
+    const rendered = known.get(key) ?? this.render(node, fields);
+    known.set(key, rendered);
+    return rendered;
   }
 
   private render(node: QueryNode, fields: readonly Field[] | undefined): Rendered {

@@ -187,6 +187,34 @@ const WORDINGS = {
     says: 'The project has a fault at {path}: {fault}',
     remedy: 'Nothing was changed. Use an older export if there is one.',
   },
+  'not-skos': {
+    says: 'This file is not a thesaurus in SKOS: it looks like none of Turtle, N-Triples, RDF/XML and JSON-LD.',
+    remedy: 'Choose a file in one of these forms.',
+  },
+  'skos-syntax': {
+    says: 'The file is broken at line {line}: {cause}.',
+    remedy: 'What stood before that line was read. Mend the line, or go on with what there is.',
+  },
+  'skos-syntax-somewhere': {
+    says: 'The file is broken: {cause}.',
+    remedy: 'What could be read is there. Mend the file, or go on with what there is.',
+  },
+  'skos-no-concepts': {
+    says: 'The file holds no concepts of a thesaurus.',
+    remedy: 'Choose a file that describes skos:Concept entries.',
+  },
+  'skos-nameless': {
+    says: '{count} concepts have no label; each is called by the end of its address.',
+    remedy: 'Nothing needs to be done.',
+  },
+  'skos-doubled': {
+    says: '{count} concepts have a label that another one has; they are numbered.',
+    remedy: 'Nothing needs to be done.',
+  },
+  'skos-lost-references': {
+    says: '{count} references lead to concepts that are not in the file.',
+    remedy: 'Load the whole thesaurus if they are wanted.',
+  },
   'file-too-large': { says: 'The file has more than {most}.', remedy: 'Choose a smaller file.' },
   'change-refused': { says: '{detail}', remedy: 'The project stays as it is.' },
   'storage-unavailable': {

@@ -1,6 +1,5 @@
 import {
   build,
-  dropInactive,
   expandBlocks,
   parseQuery,
   withIds,
@@ -11,19 +10,37 @@ import {
 import type { Problem } from '../problem';
 import type { Concept, Term, Working } from './project';
 
-/** The tree of a term. */
-export function createTermQuery(term: Term): QueryNode {
-  return parseQuery(term.text).root;
+/** The tree of a term, for the databases that it is meant for. */
+export function createTermQuery({ text, databases }: Pick<Term, 'text' | 'databases'>): QueryNode {
+  const { root } = parseQuery(text);
+  return databases ? build.only(databases, root) : root;
 }
 
 /** A concept as a query: any of its terms. Terms that are off stay in it and take no part. */
 export function createConceptQuery(concept: Concept): QueryNode {
-  const items = concept.terms.map((term) =>
-    term.off ? build.off(createTermQuery(term)) : createTermQuery(term),
+  const group = joinTerms(
+    concept,
+    concept.terms.map((term) => (term.off ? build.off(createTermQuery(term)) : createTermQuery(term))),
   );
-  const [first] = items;
-  const group = items.length > 1 ? build.or(...items) : (first ?? build.empty());
   return withIds(concept.off ? build.off(group) : group);
+}
+
+/** Any of some trees of terms, in the fields of their concept; headings and terms with fields of their own keep theirs. */
+export function joinTerms({ fields }: Pick<Concept, 'fields'>, items: readonly QueryNode[]): QueryNode {
+  if (!fields) return joinAny(items);
+  const bare = items.filter((item) => !hasOwnPlace(item));
+  const placed = items.filter(hasOwnPlace);
+  return joinAny(bare.length > 0 ? [build.fielded(fields, joinAny(bare)), ...placed] : placed);
+}
+
+function hasOwnPlace(node: QueryNode): boolean {
+  if (node.kind === 'off' || node.kind === 'only') return hasOwnPlace(node.item);
+  return node.kind === 'heading' || node.kind === 'fielded';
+}
+
+function joinAny(items: readonly QueryNode[]): QueryNode {
+  const [first] = items;
+  return items.length > 1 ? build.or(...items) : (first ?? build.empty());
 }
 
 /** The blocks that a draft can use. */
@@ -49,17 +66,4 @@ export function createDraftQuery(
   const { root, problems } = expandBlocks(parsed.root, blocks);
   const circles = problems.filter((problem) => problem.code === 'block-circle');
   return { parsed, root, problems: [...parsed.problems, ...circles] };
-}
-
-/** What has to be counted to know what a term brings: the term, and its concept without it. */
-export interface TermQueries {
-  readonly term: QueryNode;
-  /** Absent if nothing would be left. */
-  readonly without: QueryNode | undefined;
-}
-
-/** The queries behind the numbers of one term. */
-export function createTermQueries(concept: Concept, term: Term): TermQueries {
-  const rest = { ...concept, off: false, terms: concept.terms.filter((other) => other.id !== term.id) };
-  return { term: createTermQuery(term), without: dropInactive(createConceptQuery(rest)) };
 }

@@ -1,5 +1,16 @@
 import type { Limiters } from '../dialect';
-import type { Tally, TargetBand, Term, Variant } from './project';
+import type { Field } from '../query';
+import type { ConceptPlace } from './concept-place';
+import type {
+  ContextWordChoice,
+  FramedQuestion,
+  Purpose,
+  SourceRules,
+  Tally,
+  TargetBand,
+  Term,
+  Variant,
+} from './project';
 
 /**
  * Everything that can happen to a project. Ids and moments are made outside and handed in, so that
@@ -8,6 +19,12 @@ import type { Tally, TargetBand, Term, Variant } from './project';
 export type Change =
   | { readonly kind: 'rename-project'; readonly name: string }
   | { readonly kind: 'set-question'; readonly question: string }
+  | { readonly kind: 'set-frame'; readonly frame: FramedQuestion | undefined }
+  | { readonly kind: 'set-purpose'; readonly purpose: Purpose }
+  | { readonly kind: 'set-rules'; readonly rules: SourceRules }
+  /** Makes the limiters and the target bands of all chosen databases what the rules say. */
+  | { readonly kind: 'apply-rules' }
+  | { readonly kind: 'set-context-words'; readonly contextWords: ContextWordChoice }
   | {
       readonly kind: 'add-concept';
       readonly id: string;
@@ -18,6 +35,32 @@ export type Change =
   | { readonly kind: 'remove-concept'; readonly id: string }
   | { readonly kind: 'move-concept'; readonly id: string; readonly to: number }
   | { readonly kind: 'switch-concept'; readonly id: string; readonly off: boolean }
+  | { readonly kind: 'note-concept'; readonly id: string; readonly note: string }
+  /** No fields: the default ones. */
+  | { readonly kind: 'set-concept-fields'; readonly id: string; readonly fields: readonly Field[] }
+  | { readonly kind: 'place-concept'; readonly id: string; readonly place: ConceptPlace }
+  /** The terms named become a concept of their own, right behind the old one. */
+  | {
+      readonly kind: 'split-concept';
+      readonly id: string;
+      readonly newId: string;
+      readonly name: string;
+      readonly terms: readonly string[];
+      readonly isAlternative: boolean;
+    }
+  /** The terms go over, without those that are there already; the concept goes. */
+  | { readonly kind: 'merge-concepts'; readonly id: string; readonly into: string }
+  | { readonly kind: 'dismiss-suggestion'; readonly concept: string; readonly key: string }
+  | { readonly kind: 'recall-suggestions'; readonly concept: string }
+  /** Terms for several concepts at once; a concept that is not there is made under its name. */
+  | {
+      readonly kind: 'add-columns';
+      readonly columns: readonly {
+        readonly concept: string;
+        readonly name: string;
+        readonly terms: readonly Term[];
+      }[];
+    }
   /** `at` is the place of the first new term; at the end without it. */
   | {
       readonly kind: 'add-terms';
@@ -26,6 +69,8 @@ export type Change =
       readonly at?: number;
     }
   | { readonly kind: 'edit-term'; readonly id: string; readonly text: string }
+  /** Everything about a term but its id and whether it is off. */
+  | { readonly kind: 'describe-term'; readonly id: string; readonly term: Omit<Term, 'id' | 'off'> }
   | { readonly kind: 'switch-term'; readonly id: string; readonly off: boolean }
   | { readonly kind: 'remove-terms'; readonly ids: readonly string[] }
   | { readonly kind: 'move-term'; readonly id: string; readonly concept: string; readonly to: number }
@@ -44,6 +89,20 @@ export type Change =
 /** The kinds that undo and redo go through; the others only add, or are taken back on their own. */
 export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'set-question',
+  'set-frame',
+  'set-purpose',
+  'set-rules',
+  'apply-rules',
+  'set-context-words',
+  'note-concept',
+  'set-concept-fields',
+  'place-concept',
+  'split-concept',
+  'merge-concepts',
+  'dismiss-suggestion',
+  'recall-suggestions',
+  'add-columns',
+  'describe-term',
   'add-concept',
   'rename-concept',
   'remove-concept',
@@ -65,6 +124,20 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
 export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'rename-project': 'Rename the project',
   'set-question': 'Edit the question',
+  'set-frame': 'Frame the question',
+  'set-purpose': 'Choose the purpose',
+  'set-rules': 'Edit the rules for sources',
+  'apply-rules': 'Apply the rules for sources',
+  'set-context-words': 'Choose context words',
+  'note-concept': 'Edit the note of a concept',
+  'set-concept-fields': 'Choose the fields of a concept',
+  'place-concept': 'Place a concept',
+  'split-concept': 'Split a concept',
+  'merge-concepts': 'Merge two concepts',
+  'dismiss-suggestion': 'Dismiss a suggestion',
+  'recall-suggestions': 'Bring back suggestions',
+  'add-columns': 'Add a table of terms',
+  'describe-term': 'Describe a term',
   'add-concept': 'Add a concept',
   'rename-concept': 'Rename a concept',
   'remove-concept': 'Remove a concept',

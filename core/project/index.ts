@@ -1,13 +1,37 @@
 export { applyChange } from './apply-change';
-export { createConceptQuery, createDraftQuery, createTermQueries } from './blocks';
-export type { DraftQuery, TermQueries } from './blocks';
+export { createConceptQuery, createDraftQuery, createTermQuery, joinTerms } from './blocks';
+export type { DraftQuery } from './blocks';
 export { CHANGE_NAMES } from './change';
 export type { Change } from './change';
+export { findPlace } from './concept-place';
+export type { ConceptPlace, FoundPlace } from './concept-place';
 export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
-export { MOST_CONCEPTS, createProject, getConceptLetter } from './project';
-export type { Concept, Project, Tally, TargetBand, Term, Variant, Working } from './project';
+export {
+  MOST_CONCEPTS,
+  MOST_TERMS,
+  NOTHING_SAID,
+  PURPOSES,
+  createProject,
+  getConceptLetter,
+} from './project';
+export type {
+  Concept,
+  ContextWordChoice,
+  FramedQuestion,
+  Project,
+  Purpose,
+  SourceRules,
+  Tally,
+  TargetBand,
+  Term,
+  TermSource,
+  Variant,
+  Working,
+} from './project';
 export { readProjectFile, restoreProject, storeProject, writeProjectFile } from './project-file';
 export type { StoredProject } from './project-file';
-export { describeTermKind, splitPastedTerms, tidyTerm } from './term-entry';
-export type { TermKind } from './term-entry';
+export { createTerm, printTerm, splitPastedTerms, tidyTerm } from './term-entry';
+export { createTermKey } from './term-key';
+export { TERM_KINDS, describeTermKind, readWords, withTermKind } from './term-kind';
+export type { TermKind } from './term-kind';

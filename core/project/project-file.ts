@@ -1,10 +1,12 @@
 import Joi from 'joi';
 import { DOCUMENT_TYPES } from '../record';
 import { createProblem, fail, succeed, type Outcome } from '../problem';
-import { MOST_CONCEPTS, MOST_TERMS, type Project } from './project';
+import { FIELDS } from '../query';
+import { MOST_CONCEPTS, MOST_TERMS, NOTHING_SAID, PURPOSES, TERM_SOURCES, type Project } from './project';
+import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 1;
+export const FORMAT_VERSION = 2;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -21,7 +23,16 @@ const limiters = Joi.object({
   peerReviewed: Joi.boolean(),
   fullText: Joi.boolean(),
 });
-const term = Joi.object({ id: id.required(), text: text.required(), off: Joi.boolean().required() });
+const term = Joi.object({
+  id: id.required(),
+  text: text.required(),
+  off: Joi.boolean().required(),
+  kind: Joi.valid(...TERM_KINDS),
+  language: Joi.string().max(20),
+  source: Joi.valid(...TERM_SOURCES),
+  note: text,
+  databases: Joi.array().items(id).min(1).max(50).unique(),
+});
 const concept = Joi.object({
   id: id.required(),
   name: text.required(),
@@ -31,6 +42,12 @@ const concept = Joi.object({
     .required(),
   terms: Joi.array().items(term).max(MOST_TERMS).required(),
   off: Joi.boolean().required(),
+  note: text,
+  fields: Joi.array()
+    .items(Joi.valid(...FIELDS))
+    .min(1)
+    .unique(),
+  dismissed: Joi.array().items(text).max(10_000),
 });
 const frozen = {
   concepts: Joi.array().items(concept).max(MOST_CONCEPTS).required(),
@@ -39,6 +56,14 @@ const frozen = {
   databases: Joi.array().items(id).max(50).unique().required(),
 };
 const band = Joi.object({ from: number, to: number });
+const words = Joi.array().items(Joi.string().max(100)).max(1_000).required();
+const framed = Joi.object({
+  id: id.required(),
+  parts: Joi.array()
+    .items(Joi.object({ name: text.required(), answer: text.required() }))
+    .max(12)
+    .required(),
+});
 const tally = Joi.object({
   id: id.required(),
   database: id.required(),
@@ -64,6 +89,14 @@ const PROJECT = Joi.object<Project>({
   created: moment.required(),
   working: Joi.object({
     question: text.required(),
+    frame: framed,
+    purpose: Joi.valid(...PURPOSES).required(),
+    rules: Joi.object({
+      note: text.required(),
+      limiters: limiters.required(),
+      wanted: band.required(),
+    }).required(),
+    contextWords: Joi.object({ added: words, dropped: words }).required(),
     ...frozen,
     bands: Joi.object().pattern(id, band).required(),
   }).required(),
@@ -80,7 +113,13 @@ export interface StoredProject {
 }
 
 /** Steps from one version of the form to the next: `MIGRATIONS[1]` makes version 2 of version 1. */
-const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {};
+const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
+  // Version 2 has a purpose, rules for sources and context words.
+  1: (stored) => {
+    const old = stored as { readonly working?: object } | null;
+    return { ...old, working: { ...NOTHING_SAID, ...old?.working } };
+  },
+};
 
 /** A project as it is stored. */
 export function storeProject(project: Project): StoredProject {

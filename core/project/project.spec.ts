@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { describeDifference } from '../compare';
-import { parseQuery } from '../query';
+import { parseQuery, printQuery } from '../query';
 import { applyChange } from './apply-change';
-import { createDraftQuery, createTermQueries } from './blocks';
+import { createConceptQuery, createDraftQuery } from './blocks';
 import type { Change } from './change';
-import { addBlockToDraft, removeBlockFromDraft, renameBlockInDraft } from './draft-text';
+import { findPlace, placeBlock, removeBlock } from './concept-place';
+import { addBlockToDraft, renameBlockInDraft } from './draft-text';
 import { createHistory, makeChange, redo, undo, type History } from './history';
 import { MOST_CONCEPTS, createProject, type Project, type Term } from './project';
 import {
@@ -60,6 +61,63 @@ const change: fc.Arbitrary<Change> = fc.oneof(
     database: fc.constantFrom('heronsmere', 'gantry'),
     band: fc.constantFrom({}, { from: 5 }),
   }),
+  fc.record({ kind: fc.constant('note-concept' as const), id, note: fc.string() }),
+  fc.record({
+    kind: fc.constant('set-concept-fields' as const),
+    id,
+    fields: fc.constantFrom([], ['title' as const], ['title' as const, 'abstract' as const]),
+  }),
+  fc.record({
+    kind: fc.constant('place-concept' as const),
+    id,
+    place: fc.oneof(
+      fc.record({ kind: fc.constantFrom('required' as const, 'excluded' as const) }),
+      fc.record({ kind: fc.constant('alternative' as const), to: id }),
+    ),
+  }),
+  fc.record({
+    kind: fc.constant('split-concept' as const),
+    id,
+    newId: fc.constant('c'),
+    name: fc.constantFrom('Part', 'Bats'),
+    terms: fc.array(termId),
+    isAlternative: fc.boolean(),
+  }),
+  fc.record({ kind: fc.constant('merge-concepts' as const), id, into: id }),
+  fc.record({ kind: fc.constant('dismiss-suggestion' as const), concept: id, key: fc.string() }),
+  fc.record({ kind: fc.constant('recall-suggestions' as const), concept: id }),
+  fc.record({
+    kind: fc.constant('describe-term' as const),
+    id: termId,
+    term: fc.constantFrom(
+      { text: 'ALAN', kind: 'acronym' as const },
+      { text: 'Fledermaus', language: 'de', source: 'thesaurus' as const },
+      { text: 'bat', databases: ['gantry'], note: 'n' },
+    ),
+  }),
+  fc.record({
+    kind: fc.constant('add-columns' as const),
+    columns: fc.array(fc.record({ concept: id, name: fc.constantFrom('X', 'Y'), terms: fc.constant([]) }), {
+      maxLength: 2,
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('set-purpose' as const),
+    purpose: fc.constantFrom('quick' as const, 'exhaustive' as const),
+  }),
+  fc.record({
+    kind: fc.constant('set-rules' as const),
+    rules: fc.constantFrom({ note: 'n', limiters: { peerReviewed: true }, wanted: { from: 10, to: 90 } }),
+  }),
+  fc.constant({ kind: 'apply-rules' as const }),
+  fc.record({
+    kind: fc.constant('set-frame' as const),
+    frame: fc.constantFrom(undefined, { id: 'own', parts: [{ name: 'Who', answer: 'bats' }] }),
+  }),
+  fc.record({
+    kind: fc.constant('set-context-words' as const),
+    contextWords: fc.constantFrom({ added: ['use'], dropped: [] }),
+  }),
   fc.record({ kind: fc.constant('choose-databases' as const), databases: fc.constantFrom([], ['gantry']) }),
 );
 
@@ -79,8 +137,8 @@ describe('changes', () => {
     expect(addBlockToDraft('@a OR @b', 'c')).toBe('(@a OR @b) AND @c');
     expect(addBlockToDraft('@a // why', 'c')).toBe('@a // why\nAND @c');
     expect(addBlockToDraft('', 'c')).toBe('@c');
-    expect(removeBlockFromDraft('@a AND (@b OR @c)', 'c')).toBe('@a AND (@b OR @c)');
-    expect(removeBlockFromDraft('@a AND @b', 'a')).toBe('@b');
+    expect(removeBlock('@a AND (@b OR @c)', 'c')).toBe('@a AND @b');
+    expect(removeBlock('@a AND @b', 'a')).toBe('@b');
     expect(renameBlockInDraft('@a OR (@a NOT @ab)', 'a', 'x')).toBe('@x OR (@x NOT @ab)');
   });
 
@@ -132,6 +190,88 @@ describe('changes', () => {
     expect(
       apply(frozen, { kind: 'compare-with', id: 'v' }, { kind: 'remove-variant', id: 'v' }).compared,
     ).toBeUndefined();
+  });
+});
+
+describe('the place of a concept', () => {
+  it('is read from the draft', () => {
+    expect(findPlace('@a AND @b', 'b')).toEqual({ kind: 'required' });
+    expect(findPlace('@a AND (@b OR @c)', 'c')).toEqual({ kind: 'alternative', to: ['b'] });
+    expect(findPlace('@a NOT @b', 'b')).toEqual({ kind: 'excluded' });
+    expect(findPlace('@a NOT (@b OR @c)', 'b')).toEqual({ kind: 'excluded' });
+    expect(findPlace('@a', 'b')).toEqual({ kind: 'unused' });
+    expect(findPlace('title: @a', 'a')).toEqual({ kind: 'elsewhere' });
+  });
+
+  it.each([
+    ['@a AND @b AND @c', 'c', { kind: 'excluded' }, '@a AND @b NOT @c'],
+    ['@a OR @b', 'c', { kind: 'excluded' }, '(@a OR @b) NOT @c'],
+    ['@a AND @b AND @c', 'c', { kind: 'alternative', block: 'a' }, '(@a OR @c) AND @b'],
+    ['(@a OR @b) AND @c', 'c', { kind: 'alternative', block: 'b' }, '(@a OR @b OR @c)'],
+    ['(@a OR @c) AND @b', 'c', { kind: 'required' }, '@a AND @b AND @c'],
+    ['@a NOT @c', 'c', { kind: 'required' }, '@a AND @c'],
+    ['@a NOT @c', 'a', { kind: 'required' }, '@a NOT @c AND @a'],
+  ] as const)('%s: @%s becomes %j', (draft, block, place, expected) => {
+    if (draft === '@a NOT @c' && block === 'a') expect(removeBlock(draft, block)).toBe(draft);
+    else expect(placeBlock(draft, block, place)).toBe(expected);
+  });
+
+  it('stands as it was put, whatever the draft was', () => {
+    const leaf = fc.constantFrom('@a', '@b', '@c', 'x', '"y z"');
+    const drafts = fc
+      .array(fc.tuple(fc.constantFrom(' AND ', ' OR ', ' NOT '), leaf, fc.boolean()), { maxLength: 4 })
+      .map((parts) =>
+        parts.reduce(
+          (text, [operator, item, wrap]) =>
+            wrap ? `(${text}${operator}${item})` : `${text}${operator}${item}`,
+          '@b',
+        ),
+      );
+    fc.assert(
+      fc.property(drafts, fc.constantFrom('required' as const, 'excluded' as const), (draft, kind) => {
+        fc.pre(findPlace(removeBlock(draft, 'a'), 'a').kind === 'unused');
+        fc.pre(parseQuery(removeBlock(draft, 'a')).problems.length === 0);
+        expect(findPlace(placeBlock(draft, 'a', { kind }), 'a')).toEqual({ kind });
+        expect(parseQuery(placeBlock(draft, 'a', { kind })).problems).toEqual([]);
+      }),
+    );
+  });
+});
+
+describe('splitting, merging and describing', () => {
+  it('a concept splits into two that are both required, or alternatives', () => {
+    const split = { kind: 'split-concept', id: 'a', newId: 'c', name: 'Plural', terms: ['t2'] } as const;
+    const both = apply(two, { ...split, isAlternative: false });
+    expect(both.working.concepts.map((concept) => concept.name)).toEqual(['Bats', 'Plural', 'Night light']);
+    expect(both.working.draft).toBe('@bats AND @night-light AND @plural');
+    const either = apply(two, { ...split, isAlternative: true });
+    expect(either.working.draft).toBe('(@bats OR @plural) AND @night-light');
+    expect(either.working.concepts[1]?.terms.map((entry) => entry.id)).toEqual(['t2']);
+  });
+
+  it('two concepts merge without repeating terms, and the draft follows', () => {
+    const doubled = apply(two, { kind: 'add-terms', concept: 'b', terms: [term('t9', 'BAT')] });
+    const merged = apply(doubled, { kind: 'merge-concepts', id: 'b', into: 'a' });
+    expect(merged.working.draft).toBe('@bats');
+    expect(merged.working.concepts[0]?.terms.map((entry) => entry.id)).toEqual(['t1', 't2', 't3']);
+    expect(applyChange(two, { kind: 'merge-concepts', id: 'a', into: 'a' }).ok).toBe(false);
+  });
+
+  it('rules become limiters and bands in one step', () => {
+    const rules = { note: 'n', limiters: { peerReviewed: true }, wanted: { from: 10, to: 90 } };
+    const done = apply(two, { kind: 'set-rules', rules }, { kind: 'apply-rules' });
+    expect(done.working.limiters).toEqual({ peerReviewed: true });
+    expect(done.working.bands).toEqual({ heronsmere: { from: 10, to: 90 } });
+  });
+
+  it('a table goes into several concepts, old and new, as one change', () => {
+    const columns = [
+      { concept: 'a', name: 'Bats', terms: [term('x', 'noctule')] },
+      { concept: 'n', name: 'Roads', terms: [term('y', 'road*')] },
+    ];
+    const done = apply(two, { kind: 'add-columns', columns });
+    expect(done.working.concepts.map((concept) => concept.terms.length)).toEqual([3, 1, 1]);
+    expect(done.working.draft).toBe('@bats AND @night-light AND @roads');
   });
 });
 
@@ -232,6 +372,12 @@ describe('files', () => {
     expect(read.ok ? undefined : read.problem.code).toBe(code);
   });
 
+  it('of version 1 get what was added since, and lose nothing', () => {
+    const { purpose: _, rules: __, contextWords: ___, ...old } = two.working;
+    const read = restoreProject({ ...storeProject(two), version: 1, project: { ...two, working: old } });
+    expect(read.ok && read.value).toEqual(two);
+  });
+
   it('never throw, whatever they hold', () => {
     fc.assert(fc.property(fc.anything(), (value) => void restoreProject(value)));
     fc.assert(fc.property(fc.json(), (value) => void readProjectFile(value)));
@@ -248,11 +394,21 @@ describe('queries of a project', () => {
     });
   });
 
-  it('take a term out of its concept for what only it finds', () => {
-    const concept = two.working.concepts[0]!;
-    expect(createTermQueries(concept, concept.terms[0]!).without).toMatchObject({ kind: 'term' });
-    const alone = two.working.concepts[1]!;
-    expect(createTermQueries(alone, alone.terms[0]!).without).toMatchObject({ kind: 'empty' });
+  it('search a concept in its own fields, headings and terms with fields of their own apart', () => {
+    const concept = {
+      ...two.working.concepts[0]!,
+      fields: ['title', 'abstract'] as const,
+      terms: [
+        term('1', 'bat'),
+        term('2', 'heading: "Chiroptera"'),
+        term('3', 'author: Lund'),
+        { ...term('4', 'noctule'), databases: ['gantry'] },
+        term('5', 'bats', true),
+      ],
+    };
+    expect(printQuery(createConceptQuery(concept))).toBe(
+      'title,abstract: (bat OR IN(gantry: noctule) OR OFF(bats)) OR heading: "Chiroptera" OR author: Lund',
+    );
   });
 
   it('say what changed from one state to another, in terms', () => {

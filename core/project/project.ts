@@ -1,4 +1,10 @@
 import type { Limiters } from '../dialect';
+import type { Field } from '../query';
+import type { TermKind } from './term-kind';
+
+/** Where a term came from. */
+export const TERM_SOURCES = ['typed', 'pasted', 'question', 'suggestion', 'thesaurus', 'record'] as const;
+export type TermSource = (typeof TERM_SOURCES)[number];
 
 /** One entry of a concept: query text as typed (a word, a phrase in quotes, a heading …). */
 export interface Term {
@@ -6,6 +12,15 @@ export interface Term {
   readonly text: string;
   /** Stays in its place and takes no part. */
   readonly off: boolean;
+  /** The kind that the person gave it; without it, the kind is seen from the text. */
+  readonly kind?: TermKind;
+  /** The language of a form in another language, as ISO 639-1. */
+  readonly language?: string;
+  /** Typed, if nothing is said. */
+  readonly source?: TermSource;
+  readonly note?: string;
+  /** The databases that it is meant for; all of them, if nothing is said. */
+  readonly databases?: readonly string[];
 }
 
 /** One idea of the question: a block of the query with a list of terms, any of which will do. */
@@ -16,6 +31,11 @@ export interface Concept {
   readonly block: string;
   readonly terms: readonly Term[];
   readonly off: boolean;
+  readonly note?: string;
+  /** Where its words are searched; in the default fields, if nothing is said. */
+  readonly fields?: readonly Field[];
+  /** Suggestions that the person does not want to see again, as keys. */
+  readonly dismissed?: readonly string[];
 }
 
 /** The numbers of results that a person can cope with; an open end is absent. */
@@ -24,9 +44,36 @@ export interface TargetBand {
   readonly to?: number;
 }
 
+/** What a project is for; it decides what is called good. */
+export const PURPOSES = ['quick', 'review', 'exhaustive'] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+/** A question laid out in parts; `id` names the frame, or is `own`. */
+export interface FramedQuestion {
+  readonly id: string;
+  readonly parts: readonly { readonly name: string; readonly answer: string }[];
+}
+
+/** What the sources must be: a scope note or an assignment's rules, and what follows from them. */
+export interface SourceRules {
+  readonly note: string;
+  readonly limiters: Limiters;
+  readonly wanted: TargetBand;
+}
+
+/** Changes to the list of words that only give context, for this project. */
+export interface ContextWordChoice {
+  readonly added: readonly string[];
+  readonly dropped: readonly string[];
+}
+
 /** What undo and redo go through. */
 export interface Working {
   readonly question: string;
+  readonly frame?: FramedQuestion;
+  readonly purpose: Purpose;
+  readonly rules: SourceRules;
+  readonly contextWords: ContextWordChoice;
   readonly concepts: readonly Concept[];
   /** The draft as query text; it may hold mistakes. */
   readonly draft: string;
@@ -78,6 +125,13 @@ export interface Project {
   readonly compared?: string;
 }
 
+/** What a new project says about its question. */
+export const NOTHING_SAID = {
+  purpose: 'review',
+  rules: { note: '', limiters: {}, wanted: {} },
+  contextWords: { added: [], dropped: [] },
+} as const satisfies Partial<Working>;
+
 /** A project with nothing in it yet. */
 export function createProject(
   id: string,
@@ -85,7 +139,15 @@ export function createProject(
   moment: string,
   databases: readonly string[],
 ): Project {
-  const working: Working = { question: '', concepts: [], draft: '', limiters: {}, databases, bands: {} };
+  const working: Working = {
+    question: '',
+    ...NOTHING_SAID,
+    concepts: [],
+    draft: '',
+    limiters: {},
+    databases,
+    bands: {},
+  };
   return { id, name, created: moment, working, variants: [], tallies: [] };
 }
 

@@ -1,12 +1,14 @@
-import { parseQuery, printQuery, type QueryNode } from '../query';
+import { parseQuery } from '../query';
 import { splitWords } from '../text';
-
-/** The kind of a term, seen from what is typed. */
-export type TermKind = 'word' | 'cut word' | 'phrase' | 'heading' | 'acronym' | 'proximity' | 'group';
+import type { Term, TermSource } from './project';
 
 /** What was typed as a term: several bare words become a phrase with visible quotes. */
 export function tidyTerm(typed: string): string {
-  const text = typed.trim().replace(/\s+/g, ' ');
+  // eslint-disable-next-line no-control-regex -- signs that nobody can see come along with pasted text
+  const text = typed
+    .replace(/[\u0000-\u001f\u007f\u200b-\u200f\u2028-\u202e\ufeff]+/g, ' ')
+    .trim()
+    .replace(/\s+/g, ' ');
   const { problems, root } = parseQuery(text);
   const isBareRow =
     root.kind === 'and' &&
@@ -19,6 +21,21 @@ export function tidyTerm(typed: string): string {
     );
   const isPlain = !/["“”„«»():@]/.test(text) && splitWords(text).length > 1;
   return isBareRow && isPlain ? `"${text}"` : text;
+}
+
+/** A term from what was typed; `IN(…)` round the whole becomes the databases that it is meant for. */
+export function createTerm(id: string, typed: string, source: TermSource): Term {
+  const text = tidyTerm(typed);
+  const { root, problems } = parseQuery(text);
+  const origin = source === 'typed' ? {} : { source };
+  if (root.kind !== 'only' || problems.length > 0) return { id, text, off: false, ...origin };
+  const inner = text.slice(root.item.span.start, root.item.span.end);
+  return { id, text: tidyTerm(inner), off: false, ...origin, databases: root.databases };
+}
+
+/** A term as query text, with the databases that it is meant for: what is copied out. */
+export function printTerm({ text, databases }: Pick<Term, 'text' | 'databases'>): string {
+  return databases ? `IN(${databases.join(', ')}: ${text})` : text;
 }
 
 /** A pasted column, or a list with commas, semicolons, tabs or OR between its members, as terms. */
@@ -38,29 +55,4 @@ function splitLine(line: string): string[] {
     problems.every((problem) => problem.code !== 'mixed-operators' && problem.severity !== 'error');
   if (isOpenList) return root.items.map((item) => line.slice(item.span.start, item.span.end));
   return /["()]/.test(line) ? [line] : line.split(/[,;\t]/);
-}
-
-/** The kind of a term. */
-export function describeTermKind(text: string): TermKind {
-  const { root } = parseQuery(text);
-  return describeKind(root, text);
-}
-
-function describeKind(root: QueryNode, text: string): TermKind {
-  switch (root.kind) {
-    case 'term': {
-      if (root.pattern.some((part) => part.kind !== 'letters')) return 'cut word';
-      return /^[A-Z]{2,6}$/.test(text) ? 'acronym' : 'word';
-    }
-    case 'phrase':
-      return 'phrase';
-    case 'heading':
-      return 'heading';
-    case 'near':
-      return 'proximity';
-    case 'fielded':
-      return describeKind(root.item, printQuery(root.item));
-    default:
-      return 'group';
-  }
 }

@@ -6,7 +6,7 @@ export { build, createPattern } from './create';
 export { withIds } from './identity';
 export { splitTokens } from './lexer';
 export type { Token } from './lexer';
-export { DEFAULT_FIELDS, FIELDS, listChildren, listNodes } from './node';
+export { DEFAULT_FIELDS, FIELDS, listChildren, listNodes, mapChildren } from './node';
 export type { Field, HeadingNode, NearNode, PhraseNode, QueryNode, TermNode } from './node';
 export { parseQuery } from './parser';
 export type { KnownNames, ParsedQuery } from './parser';

@@ -1,2 +1,2 @@
 export { createVocabulary } from './vocabulary';
-export type { Heading, Vocabulary } from './vocabulary';
+export type { FoundHeading, Heading, LanguageLabel, Vocabulary } from './vocabulary';

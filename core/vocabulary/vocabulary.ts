@@ -1,5 +1,11 @@
 import { createLabelKey } from '../text';
 
+/** A label in a language (ISO 639-1). */
+export interface LanguageLabel {
+  readonly language: string;
+  readonly label: string;
+}
+
 /** A subject heading with its place in the thesaurus; all references are labels. */
 export interface Heading {
   readonly label: string;
@@ -9,9 +15,17 @@ export interface Heading {
   readonly scopeNote?: string;
   /** The heading is given to records since this year. */
   readonly since?: number;
+  /** What it is called in other languages. */
+  readonly translations?: readonly LanguageLabel[];
 }
 
-/** The headings of one database. */
+/** A heading that some words lead to, and by which of its names. */
+export interface FoundHeading {
+  readonly heading: Heading;
+  readonly by: string;
+}
+
+/** The headings of one database, or of a file that a person loaded. */
 export interface Vocabulary {
   /** The database's short name, as in `heading(name): "…"`. */
   readonly id: string;
@@ -20,28 +34,94 @@ export interface Vocabulary {
   find(label: string): Heading | undefined;
   /** The labels of a heading and of all below it, each once; cycles end. Empty for an unknown label. */
   listBranch(label: string): readonly string[];
+  /** The headings right below one. */
+  listNarrower(label: string): readonly Heading[];
+  /** The headings that some words lead to, by label, entry term or translation: the closest first. */
+  lookUp(words: string, most: number): readonly FoundHeading[];
 }
 
 /** A vocabulary over a list of headings. */
 export function createVocabulary(id: string, headings: readonly Heading[]): Vocabulary {
-  const byKey = new Map(headings.map((heading) => [createLabelKey(heading.label), heading]));
-  const narrower = new Map<string, Heading[]>();
-  for (const heading of headings) {
-    for (const broader of heading.broader) {
-      const key = createLabelKey(broader);
-      narrower.set(key, [...(narrower.get(key) ?? []), heading]);
+  return new IndexedVocabulary(id, headings);
+}
+
+interface Name {
+  readonly key: string;
+  readonly text: string;
+  readonly heading: Heading;
+}
+
+class IndexedVocabulary implements Vocabulary {
+  private readonly byKey: ReadonlyMap<string, Heading>;
+  private readonly below = new Map<string, Heading[]>();
+  private names: readonly Name[] | undefined;
+
+  constructor(
+    readonly id: string,
+    readonly headings: readonly Heading[],
+  ) {
+    this.byKey = new Map(headings.map((heading) => [createLabelKey(heading.label), heading]));
+    for (const heading of headings) {
+      for (const broader of heading.broader) {
+        const key = createLabelKey(broader);
+        const list = this.below.get(key);
+        if (list) list.push(heading);
+        else this.below.set(key, [heading]);
+      }
     }
   }
-  return {
-    id,
-    headings,
-    find: (label) => byKey.get(createLabelKey(label)),
-    listBranch: (label) => {
-      const top = byKey.get(createLabelKey(label));
-      const found = new Set<Heading>(top ? [top] : []);
-      for (const heading of found)
-        for (const below of narrower.get(createLabelKey(heading.label)) ?? []) found.add(below);
-      return [...found].map((heading) => heading.label);
-    },
-  };
+
+  find(label: string): Heading | undefined {
+    return this.byKey.get(createLabelKey(label));
+  }
+
+  listBranch(label: string): readonly string[] {
+    const top = this.find(label);
+    const found = new Set<Heading>(top ? [top] : []);
+    for (const heading of found) for (const narrower of this.listNarrower(heading.label)) found.add(narrower);
+    return [...found].map((heading) => heading.label);
+  }
+
+  listNarrower(label: string): readonly Heading[] {
+    return this.below.get(createLabelKey(label)) ?? [];
+  }
+
+  lookUp(words: string, most: number): readonly FoundHeading[] {
+    const key = createLabelKey(words);
+    if (key === '') return [];
+    const scored = new Map<Heading, { score: number; by: string }>();
+    for (const name of this.listNames()) {
+      const score = scoreName(name.key, key);
+      if (score > (scored.get(name.heading)?.score ?? 0)) scored.set(name.heading, { score, by: name.text });
+    }
+    return [...scored]
+      .sort(([a, one], [b, other]) => other.score - one.score || a.label.length - b.label.length)
+      .slice(0, most)
+      .map(([heading, { by }]) => ({ heading, by }));
+  }
+
+  private listNames(): readonly Name[] {
+    this.names ??= this.headings.flatMap((heading) =>
+      [
+        heading.label,
+        ...heading.entryTerms,
+        ...(heading.translations ?? []).map((translation) => translation.label),
+      ].map((text) => ({ key: createLabelKey(text), text, heading })),
+    );
+    return this.names;
+  }
+}
+
+/** The whole name before its beginning, before words in it; a plural in s is as good as none. */
+function scoreName(name: string, asked: string): number {
+  if (name === asked) return 5;
+  if (dropPlural(name) === dropPlural(asked)) return 4;
+  if (name.startsWith(asked)) return 3;
+  if (` ${name}`.includes(` ${asked}`)) return 2;
+  const words = ` ${name}`;
+  return asked.split(' ').every((word) => words.includes(` ${dropPlural(word)}`)) ? 1 : 0;
+}
+
+function dropPlural(word: string): string {
+  return word.length > 3 ? word.replace(/s$/, '') : word;
 }
