@@ -28,8 +28,9 @@ export function createTerm(id: string, typed: string, source: TermSource): Term 
   const text = tidyTerm(typed);
   const { root, problems } = parseQuery(text);
   const origin = source === 'typed' ? {} : { source };
-  if (root.kind !== 'only' || problems.length > 0) return { id, text, off: false, ...origin };
-  const inner = text.slice(root.item.span.start, root.item.span.end);
+  const isBroken = problems.some((problem) => problem.severity === 'error');
+  if (root.kind !== 'only' || isBroken) return { id, text, off: false, ...origin };
+  const inner = text.replace(/^IN\([^:]*:\s*/, '').replace(/\)$/, '');
   return { id, text: tidyTerm(inner), off: false, ...origin, databases: root.databases };
 }
 

@@ -1,4 +1,4 @@
-import { JsonLdParser } from 'jsonld-streaming-parser';
+import jsonld from 'jsonld';
 import { Parser } from 'n3';
 import { RdfXmlParser } from 'rdfxml-streaming-parser';
 import { createProblem, type Problem } from '../../problem';
@@ -82,21 +82,11 @@ const READERS: Readonly<Record<SkosFormat, Reader>> = {
   turtle: (text, add, onProgress) => Promise.resolve(readTurtle(text, 'text/turtle', add, onProgress)),
   'n-triples': (text, add, onProgress) =>
     Promise.resolve(readTurtle(text, 'application/n-triples', add, onProgress)),
-  'rdf-xml': (text, add, onProgress) =>
-    readStream(new RdfXmlParser({ baseIRI: BASE, trackPosition: true }), text, add, onProgress),
-  'json-ld': (text, add, onProgress) =>
-    readStream(
-      new JsonLdParser({
-        baseIRI: BASE,
-        documentLoader: {
-          load: (address: string) =>
-            Promise.reject(new Error(`it needs the context ${address}, which is not in the file`)),
-        },
-      }),
-      text,
-      add,
-      onProgress,
-    ),
+  'rdf-xml': async (text, add, onProgress) => {
+    const parser = new RdfXmlParser({ baseIRI: BASE, trackPosition: true });
+    return (await readStream(parser, text, add, onProgress)) ?? findMissingEnd(text);
+  },
+  'json-ld': readJsonLd,
 };
 
 /** The parts of an RDF/JS quad that are read; the libraries' own types are wider. */
@@ -152,6 +142,44 @@ function readTurtle(
   return fault;
 }
 
+/** JSON-LD has to be there as a whole before any of it means something, so a broken file gives nothing. */
+async function readJsonLd(
+  text: string,
+  add: (statement: Statement) => void,
+  onProgress: (read: number) => void,
+): Promise<Problem | undefined> {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text);
+  } catch (error) {
+    const message = error instanceof Error ? error.message : '';
+    const at = Number(/position (\d+)/.exec(message)?.[1] ?? text.length);
+    const line = text.slice(0, at).split('\n').length;
+    return createProblem('skos-syntax', 'error', {
+      line,
+      cause: message.replace(/ in JSON at.*| at position.*/, ''),
+    });
+  }
+  onProgress(Math.floor(text.length / 2));
+  let elsewhere: string | undefined;
+  try {
+    const documentLoader = (address: string): never => {
+      elsewhere = address;
+      throw new Error(address);
+    };
+    const quads = await jsonld.toRDF(parsed as object, { base: BASE, documentLoader });
+    for (const quad of quads as unknown as readonly Quad[]) add(createStatement(quad));
+    onProgress(text.length);
+    return undefined;
+  } catch (error) {
+    return elsewhere === undefined
+      ? createSyntaxProblem(error)
+      : createProblem('skos-syntax-somewhere', 'error', {
+          cause: `it needs ${elsewhere}, which is not in the file`,
+        });
+  }
+}
+
 /** The parts of a parsing stream that are used. */
 interface ParsingStream {
   on(event: 'data', listener: (quad: Quad) => void): unknown;
@@ -186,6 +214,16 @@ async function readStream(
   if (!fault) stream.end();
   await ended;
   return fault;
+}
+
+/** The library does not mind a file that ends in the middle; a person does. */
+function findMissingEnd(text: string): Problem | undefined {
+  const root = /<([\w.-]+:?[\w.-]*)(?=[\s/>])(?![^<>]*\?>)/.exec(text.replace(/<!--[^]*?-->/g, ''))?.[1];
+  if (root === undefined || text.includes(`</${root}`) || /\/>\s*$/.test(text)) return undefined;
+  return createProblem('skos-syntax', 'error', {
+    line: text.split('\n').length,
+    cause: `it ends before </${root}>`,
+  });
 }
 
 /** The line where a parser stopped, as it says it, and its reason without the place. */
