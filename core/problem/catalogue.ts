@@ -187,6 +187,35 @@ const WORDINGS = {
     says: 'The project has a fault at {path}: {fault}',
     remedy: 'Nothing was changed. Use an older export if there is one.',
   },
+  'term-brings-nothing': {
+    says: '{term} finds nothing in {databases}.',
+    remedy: 'Look for another spelling, or take it out.',
+  },
+  'term-brings-everything': {
+    says: '{term} finds {share} of 100 records of {database}: it hardly tells one from another.',
+    remedy: 'Use a phrase or a narrower word.',
+  },
+  'term-covered': {
+    says: 'Everything that {term} finds, {wider} finds too.',
+    remedy: 'It can go without loss, unless a database reads the wider one differently.',
+  },
+  'term-repeated': { says: '{term} stands in this concept twice.', remedy: 'Remove one of them.' },
+  'term-elsewhere': {
+    says: '{term} stands in the concept {concept} too: with AND, one of the two asks for nothing more.',
+    remedy: 'Keep it where it belongs.',
+  },
+  'term-unknown-here': {
+    says: '{term} finds nothing in {databases}.',
+    remedy: 'If it is meant for the other databases only, say so.',
+  },
+  'term-is-sentence': {
+    says: 'This is a whole sentence: records would have to hold it word by word.',
+    remedy: 'Pick its words for concepts instead, one idea a concept.',
+  },
+  'term-too-short': {
+    says: '{term} is a single letter, and letters stand in any text.',
+    remedy: 'Write the word out, or put it in a phrase.',
+  },
   'not-skos': {
     says: 'This file is not a thesaurus in SKOS: it looks like none of Turtle, N-Triples, RDF/XML and JSON-LD.',
     remedy: 'Choose a file in one of these forms.',

@@ -1,3 +1,5 @@
+export { covers } from './covers';
+export type { CoverSettings } from './covers';
 export { findMatches } from './find-matches';
 export type { Match } from './find-matches';
 export { dropInactive, expandBlocks } from './blocks';

@@ -1,0 +1,214 @@
+import { applyFix, createProblem, type Problem, type ProblemCode } from '../problem';
+import {
+  createTermKey,
+  createTermQuery,
+  describeTermKind,
+  type Change,
+  type Concept,
+  type Term,
+} from '../project';
+import { covers, parseQuery, type CoverSettings, type QueryNode } from '../query';
+import { isSentence } from '../question';
+import type { Vocabulary } from '../vocabulary';
+
+/** A way to mend what a mark is about, as one change of the project. */
+export interface MarkFix {
+  readonly label: string;
+  readonly change: Change;
+}
+
+/** A quiet remark on a term: two or three words, the whole sentence behind them, and what can be done. */
+export interface TermMark {
+  readonly words: string;
+  readonly problem: Problem;
+  readonly fixes: readonly MarkFix[];
+}
+
+/** What is known of the databases that are looked at; nothing where it is not known (yet). */
+export interface TermFacts {
+  /** The chosen databases: short name and name. */
+  readonly databases: readonly { readonly id: string; readonly name: string }[];
+  /** The records that a term finds in a database by itself. */
+  readonly findsOf: (term: Term, database: string) => number | undefined;
+  /** All records of a database. */
+  readonly sizeOf: (database: string) => number | undefined;
+  readonly vocabularyOf: (database: string) => Vocabulary | undefined;
+}
+
+/** A term that finds such a share of a whole database says little. */
+const NEARLY_EVERYTHING = 0.25;
+
+/** The words of each mark as they stand beside a term. */
+const MARK_WORDS: Partial<Record<ProblemCode, string>> = {
+  'term-brings-nothing': 'finds nothing',
+  'term-brings-everything': 'very many',
+  'term-covered': 'covered',
+  'term-repeated': 'twice',
+  'term-elsewhere': 'also elsewhere',
+  'term-unknown-here': 'not everywhere',
+  'term-is-sentence': 'a sentence?',
+  'term-too-short': 'one letter',
+};
+
+/** What there is to remark on the terms of some concepts, by the ids of the terms. */
+export function findTermMarks(
+  concepts: readonly Concept[],
+  facts: TermFacts,
+): ReadonlyMap<string, readonly TermMark[]> {
+  const marks = new Map<string, TermMark[]>();
+  const add = (term: Term, problem: Problem, fixes: readonly MarkFix[]): void => {
+    const words = MARK_WORDS[problem.code] ?? 'look here';
+    marks.set(term.id, [...(marks.get(term.id) ?? []), { words, problem, fixes }]);
+  };
+  for (const concept of concepts) {
+    markTexts(concept, add);
+    markCounts(concept, facts, add);
+    markCovered(concept, facts, add);
+  }
+  markDuplicates(concepts, add);
+  return marks;
+}
+
+type Add = (term: Term, problem: Problem, fixes: readonly MarkFix[]) => void;
+
+const removeFix = (term: Term, label = 'Remove it'): MarkFix => ({
+  label,
+  change: { kind: 'remove-terms', ids: [term.id] },
+});
+const switchFix = (term: Term): MarkFix => ({
+  label: 'Switch it off',
+  change: { kind: 'switch-term', id: term.id, off: true },
+});
+
+/** What is wrong with a term as it is written. */
+function markTexts(concept: Concept, add: Add): void {
+  for (const term of concept.terms) {
+    for (const problem of parseQuery(term.text).problems.slice(0, 2)) {
+      const fixes = (problem.fixes ?? []).map((fix): MarkFix => ({
+        label: fix.label,
+        change: { kind: 'edit-term', id: term.id, text: applyFix(term.text, fix) },
+      }));
+      add(term, problem, fixes);
+    }
+    if (isSentence(term.text)) add(term, createProblem('term-is-sentence', 'warning'), [removeFix(term)]);
+    else if (describeTermKind(term) === 'word' && [...term.text].length === 1)
+      add(term, createProblem('term-too-short', 'warning', { term: term.text }), [removeFix(term)]);
+  }
+}
+
+function markCounts(concept: Concept, facts: TermFacts, add: Add): void {
+  for (const term of concept.terms) {
+    if (term.off) continue;
+    const meant = facts.databases.filter(({ id }) => term.databases?.includes(id) ?? true);
+    const counts = meant.map(({ id, name }) => ({ id, name, finds: facts.findsOf(term, id) }));
+    const known = counts.filter((count) => count.finds !== undefined);
+    if (known.length === 0) continue;
+    const empty = known.filter(({ finds }) => finds === 0);
+    const names = empty.map(({ name }) => name).join(', ');
+    if (empty.length === known.length) {
+      add(term, createProblem('term-brings-nothing', 'note', { term: term.text, databases: names }), [
+        switchFix(term),
+        removeFix(term),
+      ]);
+    } else if (empty.length > 0 && isUnknown(term, empty, facts)) {
+      const rest = meant.map(({ id }) => id).filter((id) => !empty.some((count) => count.id === id));
+      const { id: _, off: __, ...description } = term;
+      add(term, createProblem('term-unknown-here', 'note', { term: term.text, databases: names }), [
+        {
+          label: `Mean it for ${known
+            .filter(({ finds }) => finds !== 0)
+            .map(({ name }) => name)
+            .join(', ')} only`,
+          change: { kind: 'describe-term', id: term.id, term: { ...description, databases: rest } },
+        },
+      ]);
+    }
+    for (const { id, name, finds } of known) {
+      const size = facts.sizeOf(id);
+      if (size === undefined || finds === undefined || finds < size * NEARLY_EVERYTHING) continue;
+      const share = Math.round((100 * finds) / size);
+      add(term, createProblem('term-brings-everything', 'note', { term: term.text, share, database: name }), [
+        switchFix(term),
+        removeFix(term),
+      ]);
+      break;
+    }
+  }
+}
+
+/** A word is unknown where it finds nothing; a heading where the thesaurus does not have it. */
+function isUnknown(term: Term, empty: readonly { readonly id: string }[], facts: TermFacts): boolean {
+  const { root } = parseQuery(term.text);
+  if (root.kind !== 'heading') return root.kind === 'term' || root.kind === 'phrase';
+  if (root.vocabulary !== undefined) return false;
+  return empty.some(({ id }) => facts.vocabularyOf(id)?.find(root.label) === undefined);
+}
+
+/** Trees of terms are compared pair by pair; the one that covers more is the one to keep. */
+function markCovered(concept: Concept, facts: TermFacts, add: Add): void {
+  const settings: CoverSettings = {
+    listBranch: (label, vocabulary) =>
+      facts.databases
+        .filter(({ id }) => vocabulary === undefined || vocabulary === id)
+        .flatMap(({ id }) => facts.vocabularyOf(id)?.listBranch(label) ?? []),
+  };
+  const trees = concept.terms
+    .filter((term) => !term.off)
+    .map((term) => ({ term, root: readRoot(term), key: createTermKey(term) }));
+  const seen = new Set<string>();
+  for (const { term, root, key } of trees) {
+    if (seen.has(key)) {
+      add(term, createProblem('term-repeated', 'note', { term: term.text }), [removeFix(term)]);
+      continue;
+    }
+    seen.add(key);
+    const wider = trees.find(
+      (other) =>
+        other.key !== key &&
+        isMeantFor(other.term, term) &&
+        covers(other.root, root, settings) &&
+        !(covers(root, other.root, settings) && isMeantFor(term, other.term)),
+    );
+    if (!wider) continue;
+    const data = { term: term.text, wider: wider.term.text };
+    add(term, createProblem('term-covered', 'note', data), [removeFix(term), switchFix(term)]);
+  }
+}
+
+const ROOTS = new WeakMap<Term, QueryNode>();
+
+function readRoot(term: Term): QueryNode {
+  const root = ROOTS.get(term) ?? createTermQuery({ text: term.text });
+  ROOTS.set(term, root);
+  return root;
+}
+
+/** The first term counts wherever the second does. */
+function isMeantFor(wide: Term, narrow: Term): boolean {
+  if (!wide.databases) return true;
+  return narrow.databases?.every((database) => wide.databases?.includes(database)) ?? false;
+}
+
+/** The same term in two concepts: what one of them finds, the other one finds too. */
+function markDuplicates(concepts: readonly Concept[], add: Add): void {
+  const homes = new Map<string, Concept[]>();
+  for (const concept of concepts.filter((candidate) => !candidate.off)) {
+    for (const key of new Set(concept.terms.filter((term) => !term.off).map(createTermKey)))
+      homes.set(key, [...(homes.get(key) ?? []), concept]);
+  }
+  for (const concept of concepts) {
+    if (concept.off) continue;
+    for (const term of concept.terms) {
+      const others = term.off
+        ? []
+        : (homes.get(createTermKey(term)) ?? []).filter((other) => other !== concept);
+      const [other] = others;
+      if (!other) continue;
+      const data = { term: term.text, concept: other.name };
+      add(term, createProblem('term-elsewhere', 'note', data), [
+        removeFix(term, 'Remove it here'),
+        switchFix(term),
+      ]);
+    }
+  }
+}

@@ -1,0 +1,7 @@
+export { checkSteps } from './checklist';
+export type { ChecklistStep } from './checklist';
+export { FRAMES } from './frames';
+export type { Frame } from './frames';
+export { PURPOSE_ROWS } from './purposes';
+export { choosePhrases, isSentence, listPairs, readQuestion } from './read-question';
+export type { QuestionWord } from './read-question';
