@@ -1,8 +1,9 @@
+import { createLabelKey } from '#core/text/index';
 import { createHash } from 'node:crypto';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { splitWords, visitWords } from '#core/text/index';
 import { HOLDING_SIZES, createHolding } from './holdings';
-import { createThesauri } from './thesauri';
+import { createThesauri } from './thesauri/index';
 import { HOLDING_IDS, THEMES } from './themes/index';
 import { createCorpus, type Corpus } from './works';
 
@@ -144,5 +145,19 @@ describe('the holdings', () => {
       ).toEqual([]);
     }
     expect(thesauri.heronsmere.listBranch('Chiroptera')).toContain('Myotis');
+    for (const { id, headings } of Object.values(thesauri)) {
+      expect(headings.length, id).toBeGreaterThanOrEqual(400);
+      expect(headings.length, id).toBeLessThanOrEqual(1_500);
+      const keys = new Set(headings.map((heading) => createLabelKey(heading.label)));
+      expect(keys.size, id).toBe(headings.length);
+      for (const heading of headings)
+        for (const other of [...heading.broader, ...heading.related])
+          expect(keys.has(createLabelKey(other)), `${heading.label}: ${other}`).toBe(true);
+      expect(headings.filter((heading) => heading.scopeNote !== undefined).length, id).toBeGreaterThan(100);
+      expect(
+        headings.some((heading) => heading.translations),
+        id,
+      ).toBe(true);
+    }
   });
 });

@@ -2,7 +2,7 @@ import type { AssignedHeading, BibliographicRecord } from '#core/record/index';
 import { foldLetters, splitWords } from '#core/text/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { createRandom, type Random } from './random';
-import { createThesauri } from './thesauri';
+import { createThesauri } from './thesauri/index';
 import type { HoldingId } from './themes/index';
 import { HOLDING_IDS } from './themes/index';
 import type { Corpus, Work } from './works';
@@ -125,6 +125,30 @@ function describeWork(
   };
 }
 
+const LATER_HEADINGS = new WeakMap<Vocabulary, ReadonlyMap<string, readonly string[]>>();
+
+/** Further headings of two words, both of which stand in the text; a few of them. */
+function findSpokenOf(words: ReadonlySet<string>, thesaurus: Vocabulary, random: Random): string[] {
+  let byWord = LATER_HEADINGS.get(thesaurus);
+  if (!byWord) {
+    const lists = new Map<string, string[]>();
+    for (const { label } of thesaurus.headings) {
+      const [first = '', second] = splitWords(label).map((word) => word.text);
+      if (second !== undefined) lists.set(first, [...(lists.get(first) ?? []), label]);
+    }
+    byWord = lists;
+    LATER_HEADINGS.set(thesaurus, lists);
+  }
+  const found: string[] = [];
+  for (const word of words) {
+    for (const label of byWord.get(word) ?? byWord.get(word.replace(/s$/, '')) ?? []) {
+      if (found.length < 2 && words.has(foldLetters(label.split(' ').at(-1) ?? '')) && random.chance(0.3))
+        found.push(label);
+    }
+  }
+  return found;
+}
+
 /** Headings as indexers give them: those the text speaks of first, some of the theme, now and then a wrong one. */
 function assignHeadings(work: Work, id: HoldingId, random: Random, thesaurus: Vocabulary): AssignedHeading[] {
   const usual = id === 'heronsmere' ? work.theme.heronsmere : work.theme.gantry;
@@ -137,7 +161,8 @@ function assignHeadings(work: Work, id: HoldingId, random: Random, thesaurus: Vo
   };
   const labels = usual.filter((label) => random.chance(speaksOf(label) ? 0.82 : 0.22));
   if (random.chance(0.015)) labels.push(random.pick(thesaurus.headings).label);
-  return labels
+  labels.push(...findSpokenOf(words, thesaurus, createRandom(work.number, usual.length)));
+  return [...new Set(labels)]
     .filter((label) => (thesaurus.find(label)?.since ?? 0) <= work.year)
     .slice(0, 7)
     .map((label, at) => ({

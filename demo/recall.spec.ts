@@ -8,7 +8,7 @@ import {
 } from '#core/collection/index';
 import { parseQuery } from '#core/query/index';
 import { createHolding } from './holdings';
-import { createThesauri } from './thesauri';
+import { createThesauri } from './thesauri/index';
 import { createCorpus } from './works';
 
 const vocabulary = createThesauri().heronsmere;

@@ -2,6 +2,7 @@ import type { DocumentType } from '#core/record/index';
 import { createRandom, type Random } from './random';
 import { GIVEN_NAMES, createNames, type Names } from './text/names';
 import { OTHER_LANGUAGES, chooseLength, findLanguageText, type OtherLanguage } from './text/other-languages';
+import { explainAcronyms } from './text/explained-acronyms';
 import * as sentences from './text/sentences';
 import { spellAmerican } from './text/spelling';
 import { THEMES, type Theme } from './themes/index';
@@ -232,7 +233,8 @@ class WorkMaker {
       (list === sentences.METHODS ? start : list === sentences.CONCLUSIONS ? end : middle).push(sentence);
       length += sentence.split(' ').length;
     }
-    return this.spell([...start, ...middle, ...end].join(' '));
+    const whole = [...start, ...middle, ...end].join(' ');
+    return this.spell(explainAcronyms(whole, this.theme.id, createRandom(this.seed, this.number * 8 + 5)));
   }
 
   private makeForeign(language: OtherLanguage): [string, string] {

@@ -13,7 +13,7 @@ import {
 import type { BibliographicRecord } from '#core/record/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createHolding } from '#demo/holdings';
-import { createThesauri } from '#demo/thesauri';
+import { createThesauri } from '#demo/thesauri/index';
 import { createCorpus } from '#demo/works';
 import { STANDINS, type Standin } from './standins/standins';
 

@@ -32,22 +32,21 @@ function findTermNumbers(index: CollectionIndex): ReadonlyMap<string, number> {
   return numbers;
 }
 
-/** The words of an index that begin with some letters, with the number of records of each. */
+/** The words of an index that begin and end with some letters, in the order of the alphabet, with the records of each. */
 export function listWords(
   index: CollectionIndex,
-  prefix: string,
+  { prefix, suffix }: { readonly prefix: string; readonly suffix: string },
   most: number,
 ): { word: string; records: number }[] {
-  const from = foldLetters(prefix);
-  const terms = collect(
-    index,
-    index.sorted,
-    from,
-    (text) => text,
-    () => true,
-    most,
-  );
-  return terms.map((term) => ({ word: index.terms[term]!, records: countPostings(index, term) }));
+  const pattern: Pattern = [
+    { kind: 'letters', text: prefix },
+    { kind: 'any' },
+    ...(suffix === '' ? [] : [{ kind: 'letters' as const, text: suffix }]),
+  ];
+  return findTerms(index, pattern, most).map((term) => ({
+    word: index.terms[term]!,
+    records: countPostings(index, term),
+  }));
 }
 
 /** The number of records that have a word. */

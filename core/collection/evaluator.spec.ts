@@ -111,7 +111,7 @@ describe('dictionary', () => {
   });
 
   it('lists words with their records', () => {
-    expect(listWords(index, 'ligh', 2)).toEqual([
+    expect(listWords(index, { prefix: 'ligh', suffix: '' }, 2)).toEqual([
       { word: 'light', records: 1 },
       { word: 'lighting', records: 1 },
     ]);

@@ -51,6 +51,12 @@ export interface StandinListing {
   readonly kind: string;
   readonly boxes: readonly string[];
   readonly records: number;
+  readonly hasThesaurus: boolean;
+}
+
+/** Some words of an index. */
+export interface WordsAnswer {
+  readonly words: readonly { readonly word: string; readonly records: number }[];
 }
 
 const year = Joi.number().integer().min(0).max(9999);
@@ -86,10 +92,11 @@ export const IDS_REQUEST = Joi.object<{ string: string; boxes: Boxes }>({
   boxes,
 });
 
-/** The beginning of words of an index, and how many words at most. */
-export const WORDS_REQUEST = Joi.object<{ prefix: string; most: number }>({
+/** How words of an index begin and end, and how many words at most. */
+export const WORDS_REQUEST = Joi.object<{ prefix: string; suffix: string; most: number }>({
   prefix: Joi.string().allow('').max(100).default(''),
-  most: Joi.number().integer().min(1).max(1_000).default(50),
+  suffix: Joi.string().allow('').max(100).default(''),
+  most: Joi.number().integer().min(1).max(2_000).default(50),
 });
 
 /** A neutral query, for proofs and tests. */
@@ -147,3 +154,20 @@ export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   estimated: Joi.boolean().required(),
   records: Joi.array().items(record).required(),
 });
+
+export const WORDS_ANSWER = Joi.object<WordsAnswer>({
+  words: Joi.array()
+    .items(Joi.object({ word: text.required(), records: total }))
+    .required(),
+});
+
+export const LISTING_ANSWER = Joi.array<StandinListing[]>().items(
+  Joi.object({
+    id: text.required(),
+    name: text.required(),
+    kind: text.required(),
+    boxes: Joi.array().items(text).required(),
+    records: total,
+    hasThesaurus: Joi.boolean().required(),
+  }),
+);

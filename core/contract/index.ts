@@ -1,6 +1,8 @@
 export {
   COUNT_REQUEST,
   IDS_REQUEST,
+  LISTING_ANSWER,
+  WORDS_ANSWER,
   WORDS_REQUEST,
   LABORATORY_REQUEST,
   LARGEST_BODY,
@@ -15,4 +17,5 @@ export type {
   SearchAnswer,
   SearchRequest,
   StandinListing,
+  WordsAnswer,
 } from './counting';

@@ -11,6 +11,7 @@ import {
 } from '#core/contract/index';
 import { createProblem, describeProblem } from '#core/problem/index';
 import { dropInactive, parseQuery } from '#core/query/index';
+import { writeSkos } from '#core/vocabulary/skos/index';
 import type { StandinCollection } from '../collections';
 import { countStrings, listRecordNumbers, searchString, type Clock } from '../counting';
 import type { Fault, Faults } from '../faults';
@@ -35,12 +36,13 @@ export function createStandinRoutes(
 ): Router {
   const router = Router();
   router.get('/', (_, response) => {
-    const list = [...collections.values()].map(({ standin, size }): StandinListing => ({
+    const list = [...collections.values()].map(({ standin, size, vocabulary }): StandinListing => ({
       id: standin.id,
       name: standin.name,
       kind: standin.kind,
       boxes: standin.boxes,
       records: size,
+      hasThesaurus: vocabulary.headings.length > 0,
     }));
     response.json(list);
   });
@@ -86,7 +88,15 @@ export function createStandinRoutes(
     '/:id/words',
     withCollection(collections, (collection, request, response) => {
       const asked = check(WORDS_REQUEST, request.query, response, true);
-      if (asked) response.json({ words: listWords(collection.evaluator.index, asked.prefix, asked.most) });
+      if (asked) response.json({ words: listWords(collection.evaluator.index, asked, asked.most) });
+    }),
+  );
+  router.get(
+    '/:id/vocabulary',
+    withCollection(collections, ({ standin, vocabulary }, _, response) => {
+      if (vocabulary.headings.length === 0)
+        return sendProblem(response, 404, createProblem('not-found', 'error', { what: 'thesaurus here' }));
+      response.type('text/turtle').send(writeSkos(vocabulary, `Headings of ${standin.name}`));
     }),
   );
   router.get(
