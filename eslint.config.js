@@ -44,6 +44,7 @@ export default tseslint.config(
           './e2e/tsconfig.json',
           './web/tsconfig.app.json',
           './web/tsconfig.spec.json',
+          './web/tsconfig.worker.json',
         ],
         tsconfigRootDir: import.meta.dirname,
       },

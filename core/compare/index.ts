@@ -4,3 +4,5 @@ export { createSharedDraft, createTermQuestions } from './term-contributions';
 export type { ConceptQuestions, TermQuestions } from './term-contributions';
 export { findTermMarks } from './term-marks';
 export type { MarkFix, TermFacts, TermMark } from './term-marks';
+export { splitByHeadings } from './words-and-headings';
+export type { WordsAndHeadings } from './words-and-headings';

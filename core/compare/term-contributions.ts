@@ -30,18 +30,13 @@ export function createTermQuestions({
   draft,
 }: Pick<Working, 'concepts' | 'draft'>): ConceptQuestions[] {
   const root = readDraft(draft);
-  const wholes = new Map(concepts.map((concept) => [concept, joinConcept(concept, concept.terms)]));
   const blocks = new Map(
-    concepts.map((concept) => [concept.block, switchConcept(concept, wholes.get(concept) ?? build.empty())]),
+    concepts.map((concept) => [concept.block, switchConcept(concept, readConcept(concept).whole)]),
   );
-  return concepts.map((concept) => ({
-    concept,
-    whole: wholes.get(concept) ?? build.empty(),
-    terms: concept.terms.map((term): TermQuestions => {
-      const rest = joinConcept(
-        concept,
-        concept.terms.filter((other) => other !== term),
-      );
+  return concepts.map((concept) => {
+    const { whole, rests } = readConcept(concept);
+    const terms = concept.terms.map((term, place): TermQuestions => {
+      const rest = rests[place] ?? build.empty();
       const others = new Map(blocks).set(concept.block, switchConcept(concept, rest));
       return {
         term,
@@ -49,14 +44,15 @@ export function createTermQuestions({
         conceptWithout: rest,
         draftWithout: putBlocksIn(root, others),
       };
-    }),
-  }));
+    });
+    return { concept, whole, terms };
+  });
 }
 
 /** The whole draft on the same shared trees. */
 export function createSharedDraft({ concepts, draft }: Pick<Working, 'concepts' | 'draft'>): QueryNode {
   const blocks = new Map(
-    concepts.map((concept) => [concept.block, switchConcept(concept, joinConcept(concept, concept.terms))]),
+    concepts.map((concept) => [concept.block, switchConcept(concept, readConcept(concept).whole)]),
   );
   return putBlocksIn(readDraft(draft), blocks);
 }
@@ -70,6 +66,30 @@ function readTerm(term: Term): QueryNode {
   const tree = createTermQuery(term);
   TERM_TREES.set(term, tree);
   return tree;
+}
+
+/** A concept as a whole and without each of its terms, in their order. */
+interface ConceptTrees {
+  readonly whole: QueryNode;
+  readonly rests: readonly QueryNode[];
+}
+
+const CONCEPT_TREES = new WeakMap<Concept, ConceptTrees>();
+
+function readConcept(concept: Concept): ConceptTrees {
+  const known = CONCEPT_TREES.get(concept);
+  if (known) return known;
+  const trees = {
+    whole: joinConcept(concept, concept.terms),
+    rests: concept.terms.map((term) =>
+      joinConcept(
+        concept,
+        concept.terms.filter((other) => other !== term),
+      ),
+    ),
+  };
+  CONCEPT_TREES.set(concept, trees);
+  return trees;
 }
 
 function readDraft(draft: string): QueryNode {

@@ -19,3 +19,4 @@ export type {
   StandinListing,
   WordsAnswer,
 } from './counting';
+export type { SkosMessage, SkosRequest } from './skos-reading';

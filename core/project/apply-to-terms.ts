@@ -24,6 +24,11 @@ export function applyToTerms(working: Working, change: Change): Outcome<Working>
       return replaceTerm(working, change.id, (term) => ({ ...term, text: change.text }));
     case 'describe-term':
       return replaceTerm(working, change.id, ({ id, off }) => ({ id, off, ...change.term }));
+    case 'replace-term':
+      return withTerms(working, (terms) => {
+        const at = terms.findIndex((term) => term.id === change.id);
+        return at < 0 ? terms : terms.toSpliced(at, 1, ...change.terms);
+      });
     case 'switch-term':
       return replaceTerm(working, change.id, (term) => ({ ...term, off: change.off }));
     case 'remove-terms':

@@ -71,6 +71,8 @@ export type Change =
   | { readonly kind: 'edit-term'; readonly id: string; readonly text: string }
   /** Everything about a term but its id and whether it is off. */
   | { readonly kind: 'describe-term'; readonly id: string; readonly term: Omit<Term, 'id' | 'off'> }
+  /** Other terms take the place of one. */
+  | { readonly kind: 'replace-term'; readonly id: string; readonly terms: readonly Term[] }
   | { readonly kind: 'switch-term'; readonly id: string; readonly off: boolean }
   | { readonly kind: 'remove-terms'; readonly ids: readonly string[] }
   | { readonly kind: 'move-term'; readonly id: string; readonly concept: string; readonly to: number }
@@ -103,6 +105,7 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'recall-suggestions',
   'add-columns',
   'describe-term',
+  'replace-term',
   'add-concept',
   'rename-concept',
   'remove-concept',
@@ -138,6 +141,7 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'recall-suggestions': 'Bring back suggestions',
   'add-columns': 'Add a table of terms',
   'describe-term': 'Describe a term',
+  'replace-term': 'Replace a term',
   'add-concept': 'Add a concept',
   'rename-concept': 'Rename a concept',
   'remove-concept': 'Remove a concept',

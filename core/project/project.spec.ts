@@ -96,6 +96,11 @@ const change: fc.Arbitrary<Change> = fc.oneof(
     ),
   }),
   fc.record({
+    kind: fc.constant('replace-term' as const),
+    id: termId,
+    terms: fc.constantFrom([], [term('t8', 'lamp'), term('t9', 'lamps')]),
+  }),
+  fc.record({
     kind: fc.constant('add-columns' as const),
     columns: fc.array(fc.record({ concept: id, name: fc.constantFrom('X', 'Y'), terms: fc.constant([]) }), {
       maxLength: 2,

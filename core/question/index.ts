@@ -4,4 +4,4 @@ export { FRAMES } from './frames';
 export type { Frame } from './frames';
 export { PURPOSE_ROWS } from './purposes';
 export { choosePhrases, isSentence, listPairs, readQuestion } from './read-question';
-export type { QuestionWord } from './read-question';
+export type { PairCounts, QuestionWord } from './read-question';

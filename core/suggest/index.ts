@@ -7,6 +7,12 @@ export type { IndexWord, SharedWord, WordLists } from './index-word';
 export { findNearWords, listNearPrefixes } from './near-words';
 export { listSpellings } from './spelling';
 export type { Spelling } from './spelling';
-export { createStrayQuery, findBestTruncations, findShortestCleanCut, listCuts } from './truncations';
+export {
+  createStrayQuery,
+  describeCut,
+  findBestTruncations,
+  findShortestCleanCut,
+  listCuts,
+} from './truncations';
 export type { Cut, CutForms, CutSide, TruncationBench, TruncationRule } from './truncations';
 export { findWordForms, listFormPrefixes, listJoinings, stemWord } from './word-forms';

@@ -192,7 +192,7 @@ describe('where to cut a word', () => {
           const expected = lengths.find((length) =>
             all.every((other) => marks.has(other) || !other.startsWith(word.slice(0, length))),
           );
-          expect(found?.letters.length).toBe(expected);
+          expect(found?.letters).toBe(expected);
         },
       ),
     );

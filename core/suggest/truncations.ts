@@ -1,4 +1,4 @@
-import { build, createPattern, type QueryNode } from '../query';
+import { build, countLetters, createMatcher, createPattern, type QueryNode } from '../query';
 import { foldLetters } from '../text';
 import type { SharedWord, WordLists } from './index-word';
 
@@ -29,7 +29,8 @@ export interface CutForms {
 /** One place to cut, as query text, with what it brings in each database. */
 export interface Cut {
   readonly text: string;
-  readonly letters: string;
+  /** How many letters it fixes. */
+  readonly letters: number;
   readonly byDatabase: readonly CutForms[];
   /** Brings no unwanted form in any database that takes it. */
   readonly isClean: boolean;
@@ -49,8 +50,8 @@ export function listCuts(word: string, bench: TruncationBench, least = 2): Cut[]
   const folded = foldLetters(word);
   const cuts: Cut[] = [];
   for (let length = Math.min(least, folded.length); length <= folded.length; length++) {
-    const letters = bench.side === 'ending' ? folded.slice(0, length) : folded.slice(-length);
-    cuts.push(describeCut(letters, bench));
+    const text = bench.side === 'ending' ? `${folded.slice(0, length)}*` : `*${folded.slice(-length)}`;
+    cuts.push(describeCut(text, bench));
   }
   return cuts;
 }
@@ -60,27 +61,27 @@ export function findShortestCleanCut(cuts: readonly Cut[]): Cut | undefined {
   return cuts.find((cut) => cut.isClean && cut.byDatabase.some((forms) => forms.wanted.length > 0));
 }
 
-function describeCut(letters: string, bench: TruncationBench): Cut {
-  const byDatabase = bench.rules.map((rule) => bringForms(letters, rule, bench));
-  return {
-    text: bench.side === 'ending' ? `${letters}*` : `*${letters}`,
-    letters,
-    byDatabase,
-    isClean: byDatabase.every((forms) => forms.unwanted.length === 0),
-  };
+/** What one truncation brings, wherever its sign stands: for cuts inside a word, too. */
+export function describeCut(text: string, bench: Omit<TruncationBench, 'side'>): Cut {
+  const pattern = createPattern(foldLetters(text));
+  const matches = createMatcher(pattern);
+  const letters = countLetters(pattern);
+  const byDatabase = bench.rules.map((rule) => bringForms(matches, letters, rule, bench));
+  return { text, letters, byDatabase, isClean: byDatabase.every((forms) => forms.unwanted.length === 0) };
 }
 
 function bringForms(
-  letters: string,
+  matches: (word: string) => boolean,
+  letters: number,
   rule: TruncationRule,
-  { lists, side, wanted }: TruncationBench,
+  { lists, wanted }: Omit<TruncationBench, 'side'>,
 ): CutForms {
   const nothing = { database: rule.database, wanted: [], unwanted: [], capped: 0 };
   if (rule.isMissing) return { ...nothing, refusal: 'missing' };
-  if (letters.length < rule.leastLetters) return { ...nothing, refusal: 'too-short' };
+  if (letters < rule.leastLetters) return { ...nothing, refusal: 'too-short' };
   const all = (lists[rule.database] ?? [])
     .map(({ word }) => word)
-    .filter((word) => matches(word, letters, side))
+    .filter(matches)
     .sort();
   const forms = rule.cap === undefined ? all : all.slice(0, rule.cap);
   return {
@@ -89,10 +90,6 @@ function bringForms(
     unwanted: forms.filter((form) => !wanted.has(form)),
     capped: all.length - forms.length,
   };
-}
-
-function matches(word: string, letters: string, side: CutSide): boolean {
-  return side === 'ending' ? word.startsWith(letters) : word.endsWith(letters);
 }
 
 /**
@@ -130,7 +127,8 @@ function findCleanCut(
 ): string | undefined {
   for (let length = Math.max(1, leastLetters); length <= form.length; length++) {
     const letters = side === 'ending' ? form.slice(0, length) : form.slice(-length);
-    if (!unwanted.some((other) => matches(other, letters, side))) return letters;
+    if (!unwanted.some((other) => (side === 'ending' ? other.startsWith(letters) : other.endsWith(letters))))
+      return letters;
   }
   return undefined;
 }

@@ -21,6 +21,14 @@ export type CountState =
   | { readonly status: 'counted'; readonly total: number; readonly estimated: boolean }
   | { readonly status: 'failed'; readonly problem: Problem };
 
+/** A query as it would be sent: kept, so that it is written and named once. */
+interface Written {
+  readonly limiters: Limiters;
+  readonly rendering: Rendering;
+  readonly wish: CountWish | undefined;
+  readonly key: string;
+}
+
 /** A wish with the rendering that it came from, or the reason why there is nothing to send. */
 export interface Counted {
   readonly rendering: Rendering;
@@ -33,6 +41,8 @@ const GATHERING = 20;
 /** The most counts that are remembered. */
 const MOST_KEPT = 20_000;
 const HEALTH_INTERVAL = 1_500;
+/** Milliseconds of writing before other work has its turn. */
+const SLICE = 8;
 
 /**
  * The live counts: asked for in batches, remembered by their exact string, forgotten by nobody who
@@ -44,10 +54,12 @@ export class CountStore {
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
-  private readonly renderings = new WeakMap<
-    QueryNode,
-    Map<string, { limiters: Limiters; rendering: Rendering }>
-  >();
+  private readonly written = new WeakMap<QueryNode, Map<Dialect, Written>>();
+  /** Queries that are written when there is time. */
+  private readonly later: { root: QueryNode; dialect: Dialect; limiters: Limiters }[] = [];
+  private readonly isLater = new WeakMap<QueryNode, Set<Dialect>>();
+  private laterTimer: ReturnType<typeof setTimeout> | undefined;
+  private readonly laterDone = signal(0);
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   /** The server does not answer; counting goes on by itself when it is back. */
@@ -60,24 +72,74 @@ export class CountStore {
 
   /** Writes a query in a dialect and says how its count stands. */
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
-    const rendering = this.write(root, dialect, limiters);
+    const { rendering, wish, key } = this.write(root, dialect, limiters);
     const [problem] = rendering.problems;
     const isEmpty = problem?.code === 'nothing-to-send' && rendering.whole === 'same';
     if (isEmpty) return { rendering, wish: undefined, state: { status: 'empty' } };
     if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
-    const wish = { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
-    return { rendering, wish, state: this.find(wish) };
+    return { rendering, wish, state: this.known().get(key) ?? { status: 'waiting' } };
+  }
+
+  /**
+   * As `look`, for queries of which there are many: one that was not written before is written in a
+   * short slice of time between other work, in the order of asking. Until then there is nothing.
+   */
+  lookLater(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted | undefined {
+    if (this.findWritten(root, dialect, limiters)) return this.look(root, dialect, limiters);
+    this.laterDone();
+    const waiting = this.isLater.get(root) ?? new Set<Dialect>();
+    this.isLater.set(root, waiting);
+    if (!waiting.has(dialect)) {
+      waiting.add(dialect);
+      this.later.push({ root, dialect, limiters });
+      this.laterTimer ??= setTimeout(() => this.writeSlice(), 0);
+    }
+    return undefined;
+  }
+
+  /** As `look`, for a query that may not be written yet: then nothing. Nothing is asked for by it. */
+  lookIfWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted | undefined {
+    if (this.findWritten(root, dialect, limiters)) return this.look(root, dialect, limiters);
+    this.laterDone();
+    return undefined;
+  }
+
+  /** Gives up what waits to be written: it belongs to a state of the project that is gone. */
+  dropLater(): void {
+    for (const { root, dialect } of this.later) this.isLater.get(root)?.delete(dialect);
+    this.later.length = 0;
+  }
+
+  private writeSlice(): void {
+    const end = performance.now() + SLICE;
+    for (let next = this.later.shift(); next; next = this.later.shift()) {
+      this.isLater.get(next.root)?.delete(next.dialect);
+      const { wish } = this.write(next.root, next.dialect, next.limiters);
+      if (wish) this.ask([wish]);
+      if (performance.now() > end) break;
+    }
+    const isDone = this.later.length === 0;
+    this.laterTimer = isDone ? undefined : setTimeout(() => this.writeSlice(), 0);
+    if (isDone) this.laterDone.update((turn) => turn + 1);
+  }
+
+  private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {
+    const last = this.written.get(root)?.get(dialect);
+    return last?.limiters === limiters ? last : undefined;
   }
 
   /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
-  private write(root: QueryNode, dialect: Dialect, limiters: Limiters): Rendering {
-    const known =
-      this.renderings.get(root) ?? new Map<string, { limiters: Limiters; rendering: Rendering }>();
-    const last = known.get(dialect.id);
-    if (last?.limiters === limiters) return last.rendering;
+  private write(root: QueryNode, dialect: Dialect, limiters: Limiters): Written {
+    const last = this.findWritten(root, dialect, limiters);
+    if (last) return last;
     const rendering = writeQuery(root, dialect, { limiters });
-    this.renderings.set(root, known.set(dialect.id, { limiters, rendering }));
-    return rendering;
+    const wish =
+      rendering.problems.length > 0
+        ? undefined
+        : { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
+    const written = { limiters, rendering, wish, key: wish ? createKey(wish) : '' };
+    this.written.set(root, (this.written.get(root) ?? new Map<Dialect, Written>()).set(dialect, written));
+    return written;
   }
 
   /** Keeps the wishes of a view counted for as long as the view lives; called while the view is made. */

@@ -1,9 +1,13 @@
 import type Joi from 'joi';
 import {
+  LISTING_ANSWER,
   SEARCH_ANSWER,
+  WORDS_ANSWER,
   createCountAnswerSchema,
   type CountEntry,
   type SearchAnswer,
+  type StandinListing,
+  type WordsAnswer,
 } from '#core/contract/index';
 import type { Boxes } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
@@ -32,8 +36,42 @@ export class StandinClient {
     return succeed(entries);
   }
 
-  async search(database: string, string: string, boxes: Boxes, rows: number): Promise<Outcome<SearchAnswer>> {
-    return this.post(database, 'search', { string, boxes, start: 0, rows, sort: 'relevance' }, SEARCH_ANSWER);
+  async search(
+    database: string,
+    string: string,
+    boxes: Boxes,
+    rows: number,
+    start = 0,
+  ): Promise<Outcome<SearchAnswer>> {
+    return this.post(database, 'search', { string, boxes, start, rows, sort: 'relevance' }, SEARCH_ANSWER);
+  }
+
+  /** The words of a database's index that begin and end so, in the order of the alphabet. */
+  async words(
+    database: string,
+    asked: { readonly prefix: string; readonly suffix?: string; readonly most: number },
+  ): Promise<Outcome<WordsAnswer['words']>> {
+    const query = new URLSearchParams({
+      prefix: asked.prefix,
+      suffix: asked.suffix ?? '',
+      most: String(asked.most),
+    });
+    const answer = await this.get(`${database}/words?${query}`, database, (body) =>
+      validate(WORDS_ANSWER, body, database),
+    );
+    return answer.ok ? succeed(answer.value.words) : answer;
+  }
+
+  /** The databases that the server has. */
+  async list(): Promise<Outcome<StandinListing[]>> {
+    return this.get('', 'the server', (body) => validate(LISTING_ANSWER, body, 'the server'));
+  }
+
+  /** A database's thesaurus as SKOS in Turtle. */
+  async vocabulary(database: string): Promise<Outcome<string>> {
+    return this.request(database, `${this.address}/${database}/vocabulary`, {}, async (response) =>
+      succeed(await response.text()),
+    );
   }
 
   /** True if the server answers. */
@@ -46,24 +84,34 @@ export class StandinClient {
     }
   }
 
-  private async post<T>(
+  private post<T>(database: string, what: string, body: unknown, schema: Joi.Schema<T>): Promise<Outcome<T>> {
+    const init = {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    };
+    return this.request(database, `${this.address}/${database}/${what}`, init, async (response) =>
+      validate(schema, await response.json(), database),
+    );
+  }
+
+  private get<T>(path: string, database: string, check: (body: unknown) => Outcome<T>): Promise<Outcome<T>> {
+    const address = path === '' ? this.address : `${this.address}/${path}`;
+    return this.request(database, address, {}, async (response) => check(await response.json()));
+  }
+
+  private async request<T>(
     database: string,
-    what: string,
-    body: unknown,
-    schema: Joi.Schema<T>,
+    address: string,
+    init: RequestInit,
+    read: (response: Response) => Promise<Outcome<T>>,
   ): Promise<Outcome<T>> {
     try {
-      const response = await fetch(`${this.address}/${database}/${what}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(body),
+      const response = await fetch(address, {
+        ...init,
         signal: AbortSignal.timeout(PATIENCE_SECONDS * 1000),
       });
-      if (!response.ok) return fail(await describeRefusal(database, response));
-      const result = schema.validate(await response.json(), { convert: false });
-      return result.error
-        ? fail(createProblem('answer-invalid', 'error', { database }))
-        : succeed(result.value);
+      return response.ok ? await read(response) : fail(await describeRefusal(database, response));
     } catch (error) {
       const isSlow = error instanceof DOMException && error.name === 'TimeoutError';
       return fail(
@@ -73,6 +121,11 @@ export class StandinClient {
       );
     }
   }
+}
+
+function validate<T>(schema: Joi.Schema<T>, body: unknown, database: string): Outcome<T> {
+  const result = schema.validate(body, { convert: false });
+  return result.error ? fail(createProblem('answer-invalid', 'error', { database })) : succeed(result.value);
 }
 
 async function describeRefusal(database: string, response: Response): Promise<Problem> {

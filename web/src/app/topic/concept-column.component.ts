@@ -1,13 +1,32 @@
 import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { describeProblem } from '#core/problem/index';
+import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
+import {
+  DestroyRef,
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import type { MarkFix, TermMark } from '#core/compare/index';
+import { describeProblem, describeRemedy } from '#core/problem/index';
 import { getConceptLetter, type Concept, type Term } from '#core/project/index';
-import { parseQuery } from '#core/query/index';
 import { CountComponent } from '../ui/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import type { ConceptView, TermMove } from './topic-views';
+import { TermLineComponent } from './term-line.component';
+import type { CellStep, ConceptView, Measure, TermMove, TermView } from './topic-views';
+
+/** The height of a line, in pixels; all lines are alike, so that long lists can be drawn in part. */
+const LINE_HEIGHT = 37;
+/** What stands above and below the lines of a column. */
+const AROUND = 122;
 
 /** One concept as a column: its name, its terms with their numbers, and a line to add the next. */
 @Component({
@@ -17,25 +36,49 @@ import type { ConceptView, TermMove } from './topic-views';
     CdkDrag,
     CdkDragHandle,
     CdkDropList,
+    CdkFixedSizeVirtualScroll,
+    CdkVirtualForOf,
+    CdkVirtualScrollViewport,
     MatMenu,
+    MatMenuContent,
     MatMenuItem,
     MatMenuTrigger,
     CountComponent,
     IconComponent,
+    TermLineComponent,
   ],
   templateUrl: './concept-column.component.html',
   styleUrl: './concept-column.component.scss',
-  host: { '[class]': 'hue()', '[class.off]': 'view().concept.off' },
+  host: {
+    '[class]': 'hue()',
+    '[class.off]': 'view().concept.off',
+    '[class.ruled]': 'isRuled()',
+    '[class.at-hand]': 'isAtHand()',
+    '[style.--numbers]': 'databases().length',
+    '[style.--column]': 'width()',
+    '(focusin)': 'noteFocus($event)',
+  },
 })
 export class ConceptColumnComponent {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
   readonly view = input.required<ConceptView>();
   readonly others = input.required<readonly Concept[]>();
-  readonly database = input.required<string>();
+  /** The databases whose numbers are shown: one, or several side by side. */
+  readonly databases = input.required<readonly string[]>();
+  readonly measure = input.required<Measure>();
+  readonly isByHand = input(true);
+  readonly isAtHand = input(false);
+  readonly looked = output<Term | undefined>();
+  readonly rangeShown = output<{ start: number; end: number }>();
   readonly renamed = output<string>();
   readonly removed = output();
   readonly switched = output<boolean>();
   /** By how many places to the right. */
   readonly movedConcept = output<number>();
+  readonly settingsAsked = output();
+  readonly splitAsked = output();
+  readonly copied = output();
   readonly typed = output<string>();
   readonly pasted = output<string>();
   readonly edited = output<{ term: Term; text: string }>();
@@ -43,56 +86,105 @@ export class ConceptColumnComponent {
   readonly termRemoved = output<Term>();
   readonly termMoved = output<TermMove>();
   readonly termSent = output<{ term: Term; concept: Concept }>();
-  readonly dropped = output<CdkDragDrop<Concept, Concept, Term>>();
+  readonly termAsked = output<Term>();
+  readonly endingsAsked = output<Term>();
+  readonly fixed = output<MarkFix>();
+  readonly stepped = output<{ step: CellStep; event: Event }>();
+  /** `first` is the number of the first line that was drawn. */
+  readonly dropped = output<{ event: CdkDragDrop<Concept, Concept, Term>; first: number }>();
 
-  protected readonly hue = computed(() => getHueClass(this.view().place));
-  protected readonly letter = computed(() => getConceptLetter(this.view().place));
-  protected readonly isFirst = computed(() => this.view().place === 0);
-  protected readonly isLast = computed(() => this.view().place === this.others().length - 1);
+  protected readonly lineHeight = LINE_HEIGHT;
+  private readonly viewport = viewChild.required(CdkVirtualScrollViewport);
+  private readonly room = signal(480);
+  protected readonly hue = computed(() => getHueClass(this.view().turn));
+  protected readonly isRuled = computed(() => this.view().turn >= 8);
+  protected readonly letter = computed(() => getConceptLetter(this.view().turn));
+  protected readonly isFirst = computed(() => this.view().turn === 0);
+  protected readonly isLast = computed(() => this.view().turn === this.others().length - 1);
+  protected readonly isSideBySide = computed(() => this.databases().length > 1);
+  protected readonly width = computed(
+    () => `${this.isSideBySide() ? 190 + 54 * this.databases().length : 268}px`,
+  );
   protected readonly targets = computed(() =>
     this.others().filter((concept) => concept.id !== this.view().concept.id),
   );
-  /** What is wrong with the text of each term, by its id. */
-  protected readonly notes = computed(() => {
-    const notes = new Map<string, string>();
-    for (const { term } of this.view().terms) {
-      const [problem] = parseQuery(term.text).problems;
-      if (problem) notes.set(term.id, describeProblem(problem));
-    }
-    return notes;
-  });
+  protected readonly height = computed(() =>
+    Math.min(this.view().terms.length * LINE_HEIGHT, Math.max(LINE_HEIGHT * 3, this.room())),
+  );
+  protected readonly isExcluded = computed(() => this.view().place.kind === 'excluded');
 
-  protected commit(term: Term, field: HTMLInputElement): void {
-    if (field.value !== term.text) this.edited.emit({ term, text: field.value });
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const parent = this.host.nativeElement.parentElement;
+      const watch = new ResizeObserver(() => {
+        this.room.set((parent?.clientHeight ?? 600) - AROUND);
+        this.viewport().checkViewportSize();
+      });
+      if (parent) watch.observe(parent);
+      const shown = this.viewport().renderedRangeStream.subscribe((range) => this.rangeShown.emit(range));
+      destroyed.onDestroy(() => {
+        watch.disconnect();
+        shown.unsubscribe();
+      });
+    });
   }
 
-  protected takeKey(event: KeyboardEvent, term: Term, field: HTMLInputElement): void {
-    const directions: Record<string, TermMove['direction']> = {
-      ArrowUp: 'up',
-      ArrowDown: 'down',
-      ArrowLeft: 'left',
-      ArrowRight: 'right',
-    };
-    const direction = directions[event.key];
+  protected readonly trackTerm = (_: number, row: TermView): string => row.term.id;
+
+  protected describeMark({ problem }: TermMark): string {
+    return `${describeProblem(problem)} ${describeRemedy(problem)}`;
+  }
+
+  protected describeShort(name: string): string {
+    return name.split(' ')[0] ?? name;
+  }
+
+  protected noteFocus(event: FocusEvent): void {
+    const id = (event.target as HTMLElement).closest<HTMLElement>('[data-line]')?.dataset['line'];
+    this.looked.emit(this.view().terms.find((row) => row.term.id === id)?.term);
+  }
+
+  protected takeKey(event: KeyboardEvent, row: TermView, line: number, field: HTMLInputElement): void {
+    const { term } = row;
+    const { concept } = this.view();
+    const isCommand = event.ctrlKey || event.metaKey;
+    const direction = DIRECTIONS[event.key];
     if (direction && event.altKey) {
       event.preventDefault();
-      this.termMoved.emit({ term, concept: this.view().concept, direction });
+      this.termMoved.emit({ term, concept, direction });
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       this.focusBeside(field, event.key === 'ArrowUp' ? -1 : 1);
+    } else if (event.key === 'Enter' && event.altKey) {
+      event.preventDefault();
+      this.termAsked.emit(term);
+    } else if (event.key === 'Enter' && isCommand) {
+      event.preventDefault();
+      field.closest('[data-line]')?.querySelector<HTMLElement>('app-count button')?.click();
     } else if (event.key === 'Enter') {
       this.commit(term, field);
       this.focusBeside(field, 1);
+    } else if (event.key === 'Tab') {
+      this.commit(term, field);
+      this.stepped.emit({ step: { concept, line, by: event.shiftKey ? -1 : 1 }, event });
     } else if (event.key === 'Escape') {
       field.value = term.text;
-    } else if ((event.ctrlKey || event.metaKey) && event.key === 'Backspace') {
+    } else if (isCommand && event.key === 'Backspace') {
       event.preventDefault();
       this.focusBeside(field, 1);
       this.termRemoved.emit(term);
-    } else if ((event.ctrlKey || event.metaKey) && event.key === '.') {
+    } else if (isCommand && event.key === '.') {
       event.preventDefault();
       this.termSwitched.emit(term);
+    } else if (isCommand && event.key === 'e') {
+      event.preventDefault();
+      this.endingsAsked.emit(term);
     }
+  }
+
+  protected commit(term: Term, field: HTMLInputElement): void {
+    if (field.value !== term.text) this.edited.emit({ term, text: field.value });
   }
 
   protected add(field: HTMLInputElement): void {
@@ -109,16 +201,35 @@ export class ConceptColumnComponent {
   }
 
   protected takeAddKey(event: KeyboardEvent, field: HTMLInputElement): void {
-    if (event.key !== 'ArrowUp') return;
-    event.preventDefault();
-    this.focusBeside(field, -1);
+    if (event.key === 'ArrowUp') {
+      event.preventDefault();
+      this.focusBeside(field, -1);
+    } else if (event.key === 'Tab') {
+      this.add(field);
+      const { concept, terms } = this.view();
+      const step = {
+        concept,
+        line: Math.max(terms.length, 1_000),
+        by: event.shiftKey ? (-1 as const) : (1 as const),
+      };
+      this.stepped.emit({ step, event });
+    }
+  }
+
+  protected drop(event: CdkDragDrop<Concept, Concept, Term>): void {
+    this.dropped.emit({ event, first: this.viewport().getRenderedRange().start });
   }
 
   /** Moves the focus among the lines of this column. */
   private focusBeside(field: HTMLInputElement, by: number): void {
-    const fields = [
-      ...(field.closest('app-concept-column')?.querySelectorAll<HTMLInputElement>('input.line') ?? []),
-    ];
+    const fields = [...this.host.nativeElement.querySelectorAll<HTMLInputElement>('input.line')];
     fields[fields.indexOf(field) + by]?.focus();
   }
 }
+
+const DIRECTIONS: Readonly<Record<string, TermMove['direction']>> = {
+  ArrowUp: 'up',
+  ArrowDown: 'down',
+  ArrowLeft: 'left',
+  ArrowRight: 'right',
+};

@@ -4,89 +4,151 @@ import {
   ChangeDetectionStrategy,
   Component,
   ElementRef,
+  Injector,
   afterNextRender,
   computed,
   inject,
   input,
-  Injector,
+  signal,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import { build, type QueryNode } from '#core/query/index';
+import { findTermMarks, type ConceptQuestions, type MarkFix } from '#core/compare/index';
 import {
   MOST_CONCEPTS,
-  createConceptQuery,
-  createTermQueries,
   describeTermKind,
+  findPlace,
+  printTerm,
   splitPastedTerms,
   tidyTerm,
   type Concept,
+  type FoundPlace,
   type Term,
 } from '#core/project/index';
 import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
-import { formatDifference } from '../ui/number-format';
+import { ThesaurusStore } from '../thesaurus/thesaurus-store';
 import { ConceptColumnComponent } from './concept-column.component';
-import type { ConceptQueries, ConceptView, TermMove, TermView } from './topic-views';
+import { QuestionBarComponent } from './question-bar.component';
+import { SuggestionPanelComponent } from './suggestion-panel.component';
+import { TermEntry } from './term-entry';
+import { sortTerms } from './term-order';
+import { TopicDialogs } from './topic-dialogs';
+import { TopicNumbers } from './topic-numbers';
+import {
+  MEASURES,
+  SORTINGS,
+  SORTING_NAMES,
+  type CellStep,
+  type ConceptView,
+  type Measure,
+  type Sorting,
+  type TermMove,
+  type TermView,
+} from './topic-views';
 
-/** Pasted lists are taken up to this length at once. */
-const LONGEST_PASTE = 200;
+/** Stands in the address for "side by side". */
+const ALL = 'all';
 
-/** The view where the work starts: the question, and its concepts as columns of terms. */
+/** The view where the work starts: the question, its concepts as columns of terms, and suggestions. */
 @Component({
   selector: 'app-topic-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDropListGroup, ConceptColumnComponent],
+  imports: [CdkDropListGroup, ConceptColumnComponent, QuestionBarComponent, SuggestionPanelComponent],
+  providers: [TopicNumbers, TermEntry, TopicDialogs],
   templateUrl: './topic-page.component.html',
   styleUrl: './topic-page.component.scss',
 })
 export class TopicPageComponent {
   protected readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly numbers = inject(TopicNumbers);
+  private readonly entry = inject(TermEntry);
+  protected readonly dialogs = inject(TopicDialogs);
+  private readonly databases = inject(Databases);
+  private readonly thesauri = inject(ThesaurusStore);
   private readonly router = inject(Router);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly injector = inject(Injector);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
-  private readonly queries = new WeakMap<Concept, ConceptQueries>();
-
-  /** The database looked at, from the address. */
+  /** The database looked at, or `all`, from the address. */
   readonly db = input<string>();
+  /** What is shown beside what a term finds, from the address. */
+  readonly show = input<string>();
+  readonly sort = input<string>();
 
+  protected readonly isSideBySide = computed(() => this.db() === ALL && this.open.dialects().length > 1);
   protected readonly dialect = computed(
     () => this.open.dialects().find((dialect) => dialect.id === this.db()) ?? this.open.dialects()[0],
   );
+  protected readonly shown = computed(() => {
+    const dialect = this.dialect();
+    return this.isSideBySide() ? this.open.dialects() : dialect ? [dialect] : [];
+  });
+  protected readonly shownNames = computed(() => this.shown().map((dialect) => dialect.name));
+  protected readonly measure = computed<Measure>(() => {
+    const asked = MEASURES.find((measure) => measure === this.show());
+    if (this.isSideBySide()) return asked ?? 'finds';
+    return asked === 'draft' ? 'draft' : 'only';
+  });
+  protected readonly measures = computed(() => {
+    const both = [
+      { id: 'only', name: 'only it, in its concept' },
+      { id: 'draft', name: 'only it, in the query' },
+    ];
+    return this.isSideBySide() ? [{ id: 'finds', name: 'finds' }, ...both] : both;
+  });
+  protected readonly sorting = computed<Sorting>(
+    () => SORTINGS.find((sorting) => sorting === this.sort()) ?? 'hand',
+  );
+  protected readonly sortings = SORTINGS.map((id) => ({ id, name: SORTING_NAMES[id] }));
   protected readonly canAdd = computed(() => this.open.concepts().length < MOST_CONCEPTS);
+  protected readonly hasPanel = signal(true);
+  private readonly looked = signal<{ concept: string; term?: string } | undefined>(undefined);
+
+  /** The concept at hand, and the term, if the person stands on one. */
+  protected readonly atHand = computed(() => {
+    const looked = this.looked();
+    const concept =
+      this.open.concepts().find((candidate) => candidate.id === looked?.concept) ?? this.open.concepts()[0];
+    return concept && { concept, term: concept.terms.find((term) => term.id === looked?.term) };
+  });
+
+  private readonly marks = computed(() =>
+    findTermMarks(this.open.concepts(), {
+      databases: this.open.dialects(),
+      findsOf: this.numbers.findsOf,
+      sizeOf: (database) => this.databases.sizeOf(database),
+      vocabularyOf: (database) => this.thesauri.find(database),
+    }),
+  );
   protected readonly concepts = computed(() =>
-    this.open.concepts().map((concept, place) => this.describeConcept(concept, place)),
+    this.numbers.questions().map((questions, turn) => this.describeConcept(questions, turn)),
   );
 
   constructor() {
-    this.counts.follow(
-      listWishes(() =>
-        this.concepts().flatMap((concept) => [
-          concept.counted,
-          ...concept.terms.flatMap((term) => [term.counted, term.without]),
-        ]),
-      ),
-    );
+    inject(CountStore).follow(listWishes(() => this.numbers.asked()));
+    this.thesauri.followChosen();
   }
 
-  protected look(database: string): void {
-    void this.router.navigate([], {
-      queryParams: { db: database },
-      queryParamsHandling: 'merge',
-      replaceUrl: true,
-    });
+  protected navigate(queryParams: Record<string, string | null>): void {
+    void this.router.navigate([], { queryParams, queryParamsHandling: 'merge', replaceUrl: true });
   }
 
-  protected setQuestion(question: string): void {
-    if (question !== this.open.working().question) this.open.change({ kind: 'set-question', question });
+  protected look(concept: Concept, term?: Term): void {
+    this.looked.set(term ? { concept: concept.id, term: term.id } : { concept: concept.id });
   }
 
-  protected addConcept(name: string): void {
+  protected setRange(concept: Concept, range: { start: number; end: number }): void {
+    this.numbers.setRange(concept.id, range);
+  }
+
+  protected addConcept(name: string, words: readonly string[] = []): void {
     if (name.trim() === '') return;
     const id = this.open.createId();
-    this.open.change({ kind: 'add-concept', id, name: name.trim() });
+    const terms = this.entry.create(undefined, words, 'question');
+    this.open.change({ kind: 'add-concept', id, name: name.trim(), terms });
+    this.looked.set({ concept: id });
     this.focusLater(`[data-add="${id}"]`);
   }
 
@@ -95,22 +157,17 @@ export class TopicPageComponent {
       this.open.change({ kind: 'rename-concept', id: concept.id, name: name.trim() });
   }
 
-  protected addTerms(concept: Concept, typed: string, pasted: boolean): void {
-    const texts = pasted ? splitPastedTerms(typed) : [tidyTerm(typed)].filter((text) => text !== '');
-    const known = new Set(concept.terms.map((term) => term.text));
-    const fresh = texts.filter((text) => !known.has(text));
-    const terms = fresh
-      .slice(0, LONGEST_PASTE)
-      .map((text): Term => ({ id: this.open.createId(), text, off: false }));
-    if (terms.length > 0) this.open.change({ kind: 'add-terms', concept: concept.id, terms });
-    const left = fresh.length - terms.length;
-    const repeated = texts.length - fresh.length;
-    const words = [
-      `${terms.length} ${terms.length === 1 ? 'term' : 'terms'} added`,
-      ...(repeated > 0 ? [`${repeated} there already`] : []),
-      ...(left > 0 ? [`${left} too many for one paste`] : []),
-    ];
-    void this.announcer.announce(words.join(', '));
+  protected addTyped(concept: Concept, typed: string): void {
+    this.entry.add(concept, [typed], 'typed');
+  }
+
+  protected addFromQuestion(concept: Concept, words: readonly string[]): void {
+    this.entry.add(concept, words, 'question');
+  }
+
+  protected paste(concept: Concept, pasted: string): void {
+    if (this.entry.isPlainPaste(concept, pasted)) this.entry.add(concept, splitPastedTerms(pasted), 'pasted');
+    else this.dialogs.paste(concept, pasted);
   }
 
   protected editTerm(term: Term, text: string): void {
@@ -119,13 +176,16 @@ export class TopicPageComponent {
     else if (tidy !== term.text) this.open.change({ kind: 'edit-term', id: term.id, text: tidy });
   }
 
-  protected drop(event: CdkDragDrop<Concept, Concept, Term>): void {
-    this.open.change({
-      kind: 'move-term',
-      id: event.item.data.id,
-      concept: event.container.data.id,
-      to: event.currentIndex,
-    });
+  protected fix({ change, label }: MarkFix): void {
+    this.open.change(change);
+    void this.announcer.announce(`${label}: done`);
+  }
+
+  protected drop(event: CdkDragDrop<Concept, Concept, Term>, first: number): void {
+    const isOwn = event.container === event.previousContainer;
+    if (isOwn && this.sorting() !== 'hand') return;
+    const to = this.sorting() === 'hand' ? first + event.currentIndex : event.container.data.terms.length;
+    this.open.change({ kind: 'move-term', id: event.item.data.id, concept: event.container.data.id, to });
   }
 
   /** Moves a term by keyboard: up and down in its concept, left and right to the concept beside it. */
@@ -133,11 +193,14 @@ export class TopicPageComponent {
     const concepts = this.open.concepts();
     const at = concepts.findIndex((other) => other.id === concept.id);
     const place = concept.terms.findIndex((other) => other.id === term.id);
-    const target =
-      direction === 'left' ? concepts[at - 1] : direction === 'right' ? concepts[at + 1] : concept;
-    const to =
-      direction === 'up' ? place - 1 : direction === 'down' ? place + 1 : (target?.terms.length ?? 0);
+    const isSideways = direction === 'left' || direction === 'right';
+    const target = isSideways ? concepts[at + (direction === 'left' ? -1 : 1)] : concept;
+    const to = isSideways ? (target?.terms.length ?? 0) : place + (direction === 'up' ? -1 : 1);
     if (!target || to < 0 || (target === concept && to >= concept.terms.length)) return;
+    if (target === concept && this.sorting() !== 'hand') {
+      void this.announcer.announce(`Sorted ${SORTING_NAMES[this.sorting()]}. Sort by hand to move terms.`);
+      return;
+    }
     this.open.change({ kind: 'move-term', id: term.id, concept: target.id, to });
     void this.announcer.announce(`${term.text} moved to ${target.name}, place ${to + 1}`);
     this.focusLater(`[data-term="${term.id}"]`);
@@ -147,49 +210,100 @@ export class TopicPageComponent {
     this.open.change({ kind: 'move-term', id: term.id, concept: concept.id, to: concept.terms.length });
   }
 
+  protected removeTerm(term: Term): void {
+    this.open.change({ kind: 'remove-terms', ids: [term.id] });
+  }
+
+  /** The cell beside one in the table of terms; past the last column the browser goes on by itself. */
+  protected step({ concept, line, by }: CellStep, event: Event): void {
+    const concepts = this.open.concepts();
+    const target = concepts[concepts.findIndex((other) => other.id === concept.id) + by];
+    if (!target) return;
+    event.preventDefault();
+    const view = this.concepts().find((candidate) => candidate.concept === target);
+    const term = view?.terms[line]?.term;
+    const isNewLine = line >= concept.terms.length || !term;
+    this.focus(isNewLine ? `[data-add="${target.id}"]` : `[data-term="${term.id}"]`);
+  }
+
+  protected copyTerms(concept: Concept): void {
+    this.copy(concept.terms.map(printTerm).join('\n'), `${concept.terms.length} terms copied`);
+  }
+
+  protected async copyTable(): Promise<void> {
+    const { writeTermTable } = await import('./term-table');
+    this.copy(writeTermTable(this.open.concepts()), 'The table of terms is copied');
+  }
+
+  private copy(text: string, said: string): void {
+    void navigator.clipboard.writeText(text).then(
+      () => this.announcer.announce(said),
+      () => this.announcer.announce('The browser does not let Ewer copy'),
+    );
+  }
+
+  private focus(selector: string): void {
+    this.host.nativeElement.querySelector<HTMLElement>(selector)?.focus();
+  }
+
   private focusLater(selector: string): void {
-    afterNextRender(() => this.host.nativeElement.querySelector<HTMLElement>(selector)?.focus(), {
-      injector: this.injector,
-    });
+    afterNextRender(() => this.focus(selector), { injector: this.injector });
   }
 
-  /** Parsed when the concept changes, and not again when counts come in. */
-  private readConcept(concept: Concept): ConceptQueries {
-    const known = this.queries.get(concept);
-    if (known) return known;
-    const terms = concept.terms.map((term) => {
-      const { term: root, without } = createTermQueries(concept, term);
-      return { term, root, without: without ?? build.empty(), kind: describeTermKind(term.text) };
+  private describeConcept({ concept, whole, terms }: ConceptQuestions, turn: number): ConceptView {
+    const shown = this.shown();
+    const marks = this.marks();
+    const rows = terms.map((question): TermView => {
+      const { term } = question;
+      return {
+        term,
+        kind: describeTermKind(term),
+        numbers: this.numbers.describe(question, whole, shown),
+        marks: marks.get(term.id) ?? [],
+      };
     });
-    const queries = { root: createConceptQuery({ ...concept, off: false }), terms };
-    this.queries.set(concept, queries);
-    return queries;
+    const place = findPlace(this.open.working().draft, concept.block);
+    return {
+      concept,
+      turn,
+      place,
+      placeWords: this.describePlace(place),
+      headingWords: this.describeHeadings(concept),
+      whole: shown.map((dialect) => ({ dialect, counted: this.numbers.look(whole, dialect) })),
+      terms: sortTerms(rows, this.sorting(), (row) => this.measureFor(row)),
+    };
   }
 
-  private describeConcept(concept: Concept, place: number): ConceptView {
-    const dialect = this.dialect();
-    const look = (root: QueryNode) => dialect && this.counts.look(root, dialect, this.open.limiters());
-    const queries = this.readConcept(concept);
-    const counted = look(queries.root);
-    const terms = queries.terms.map(({ term, root, without, kind }): TermView => {
-      const [own, rest] = [look(root), look(without)];
-      const only = term.off ? '' : describeOnly(getTotal(counted?.state), rest, getTotal(own?.state));
-      return { term, kind, counted: own, without: rest, only };
-    });
-    return { concept, place, counted, terms };
+  private measureFor({ numbers }: TermView): { finds: number; only: number; draft: number } {
+    const greatest = (list: readonly (number | undefined)[]): number =>
+      Math.max(-1, ...list.map((number) => number ?? -1));
+    return {
+      finds: greatest(numbers.map((one) => getTotal(one.finds?.state))),
+      only: greatest(numbers.map((one) => one.only)),
+      draft: greatest(numbers.map((one) => one.draft)),
+    };
+  }
+
+  private describePlace(place: FoundPlace): string {
+    if (place.kind !== 'alternative') return PLACE_WORDS[place.kind];
+    const names = place.to.map(
+      (block) => this.open.concepts().find((concept) => concept.block === block)?.name ?? block,
+    );
+    return `or ${names.join(', ')}`;
+  }
+
+  private describeHeadings(concept: Concept): string {
+    const chosen = this.open.dialects().filter((dialect) => dialect.headings);
+    if (chosen.length === 0 || concept.terms.length === 0) return '';
+    const lacking = chosen.filter((dialect) => !this.thesauri.hasHeading(concept, dialect.id));
+    if (lacking.length === 0) return '';
+    return `no heading in ${lacking.map((dialect) => dialect.name.split(' ')[0]).join(', ')}`;
   }
 }
 
-/** What only this term finds in its concept: the concept with it less the concept without it. */
-function describeOnly(
-  whole: number | undefined,
-  without: TermView['without'],
-  own: number | undefined,
-): string {
-  if (whole === undefined || own === undefined) return '';
-  const isAlone =
-    without?.state.status === 'empty' ||
-    (without?.state.status === 'failed' && without.state.problem.code === 'nothing-to-send');
-  const rest = isAlone ? 0 : getTotal(without?.state);
-  return rest === undefined ? '' : formatDifference(whole - rest);
-}
+const PLACE_WORDS: Readonly<Record<Exclude<FoundPlace['kind'], 'alternative'>, string>> = {
+  required: 'required',
+  excluded: 'excluded',
+  unused: 'not in the query',
+  elsewhere: 'in the query',
+};

@@ -1,34 +1,52 @@
-import type { Concept, Term, TermKind } from '#core/project/index';
-import type { QueryNode } from '#core/query/index';
+import type { TermMark } from '#core/compare/index';
+import type { Concept, FoundPlace, Term, TermKind } from '#core/project/index';
+import type { Dialect } from '#core/dialect/index';
 import type { Counted } from '../counting/count-store';
 
-/** A term with its numbers in the database looked at. */
+/** What is shown beside the terms. */
+export const MEASURES = ['finds', 'only', 'draft'] as const;
+/** `finds`: what a term finds; `only`: what only it finds in its concept; `draft`: what only it brings to the draft. */
+export type Measure = (typeof MEASURES)[number];
+
+/** How the terms of a column are ordered. */
+export const SORTINGS = ['hand', 'finds', 'only', 'draft', 'text', 'kind'] as const;
+export type Sorting = (typeof SORTINGS)[number];
+export const SORTING_NAMES: Readonly<Record<Sorting, string>> = {
+  hand: 'by hand',
+  finds: 'by what they find',
+  only: 'by what only they find',
+  draft: 'by what they bring to the draft',
+  text: 'by the alphabet',
+  kind: 'by kind',
+};
+
+/** The numbers of one term in one database. Differences are absent while a part of them is. */
+export interface TermNumbers {
+  readonly dialect: Dialect;
+  readonly finds: Counted | undefined;
+  readonly only: number | undefined;
+  readonly draft: number | undefined;
+}
+
+/** A term with its numbers in the databases that are shown, in their order. */
 export interface TermView {
   readonly term: Term;
   readonly kind: TermKind;
-  readonly counted: Counted | undefined;
-  readonly without: Counted | undefined;
-  /** What only it finds in its concept, as shown. */
-  readonly only: string;
-}
-
-/** The queries behind the numbers of a concept and its terms. */
-export interface ConceptQueries {
-  readonly root: QueryNode;
-  readonly terms: readonly {
-    readonly term: Term;
-    readonly root: QueryNode;
-    /** The concept without the term. */
-    readonly without: QueryNode;
-    readonly kind: TermKind;
-  }[];
+  readonly numbers: readonly TermNumbers[];
+  readonly marks: readonly TermMark[];
 }
 
 /** A concept with its numbers. */
 export interface ConceptView {
   readonly concept: Concept;
-  readonly place: number;
-  readonly counted: Counted | undefined;
+  /** Its turn among the concepts: gives the letter and the hue. */
+  readonly turn: number;
+  readonly place: FoundPlace;
+  /** The same as a few words. */
+  readonly placeWords: string;
+  /** For which of the chosen databases with a thesaurus it has a heading. */
+  readonly headingWords: string;
+  readonly whole: readonly { readonly dialect: Dialect; readonly counted: Counted | undefined }[];
   readonly terms: readonly TermView[];
 }
 
@@ -37,4 +55,12 @@ export interface TermMove {
   readonly term: Term;
   readonly concept: Concept;
   readonly direction: 'up' | 'down' | 'left' | 'right';
+}
+
+/** The way from one cell of the table of terms to the concept beside it. */
+export interface CellStep {
+  readonly concept: Concept;
+  /** The line in its column; the line for a new term comes after the last. */
+  readonly line: number;
+  readonly by: 1 | -1;
 }

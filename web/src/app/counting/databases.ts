@@ -1,0 +1,26 @@
+import { Injectable, inject, signal } from '@angular/core';
+import type { StandinListing } from '#core/contract/index';
+import { STANDIN_CLIENT } from '../data/providers';
+
+/** What is known of the databases as wholes: asked once, and again when it could not be had. */
+@Injectable({ providedIn: 'root' })
+export class Databases {
+  private readonly client = inject(STANDIN_CLIENT);
+  private readonly listed = signal<readonly StandinListing[]>([]);
+  private isAsked = false;
+
+  /** The number of records of a database; nothing while it is not known. */
+  sizeOf(database: string): number | undefined {
+    this.load();
+    return this.listed().find((listing) => listing.id === database)?.records;
+  }
+
+  private load(): void {
+    if (this.isAsked) return;
+    this.isAsked = true;
+    void this.client.list().then((outcome) => {
+      if (outcome.ok) this.listed.set(outcome.value);
+      else this.isAsked = false;
+    });
+  }
+}

@@ -1,0 +1,293 @@
+import { LiveAnnouncer } from '@angular/cdk/a11y';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import {
+  MAT_DIALOG_DATA,
+  MatDialogActions,
+  MatDialogClose,
+  MatDialogContent,
+  MatDialogTitle,
+} from '@angular/material/dialog';
+import { findDialect, type Dialect } from '#core/dialect/index';
+import { describeProblem, describeRemedy, type Problem } from '#core/problem/index';
+import { parseQuery, type QueryNode } from '#core/query/index';
+import { splitWords } from '#core/text/index';
+import type { Heading } from '#core/vocabulary/index';
+import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
+import { CountStore, listWishes, type Counted } from '../counting/count-store';
+import { OpenProject } from '../state/open-project';
+import { TermEntry } from '../topic/term-entry';
+import { CountComponent } from '../ui/count.component';
+import { IconComponent } from '../ui/icon.component';
+import { ThesaurusStore, type ThesaurusEntry } from './thesaurus-store';
+
+/** What the dialog is opened with. */
+export interface ThesaurusQuestion {
+  readonly concept: string;
+  readonly words: string;
+  readonly thesaurus: string | undefined;
+  readonly label: string | undefined;
+}
+
+/** A heading as it is listed: with what it finds alone, or with all below it. */
+interface ListedHeading {
+  readonly heading: Heading;
+  readonly by?: string;
+  readonly counted: Counted | undefined;
+}
+
+const MOST_FOUND = 60;
+const MOST_LISTED = 200;
+
+/** A thesaurus to look up words in and to walk: broader, narrower and related headings, with their counts. */
+@Component({
+  selector: 'app-thesaurus-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButton,
+    MatDialogActions,
+    MatDialogClose,
+    MatDialogContent,
+    MatDialogTitle,
+    CountComponent,
+    IconComponent,
+  ],
+  templateUrl: './thesaurus-dialog.component.html',
+  styleUrl: './thesaurus-dialog.component.scss',
+})
+export class ThesaurusDialogComponent {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
+  protected readonly store = inject(ThesaurusStore);
+  private readonly entry = inject(TermEntry);
+  private readonly announcer = inject(LiveAnnouncer);
+  private readonly data = inject<ThesaurusQuestion>(MAT_DIALOG_DATA);
+
+  private readonly chosen = signal(this.data.thesaurus);
+  protected readonly sought = signal(this.data.words);
+  private readonly label = signal(this.data.label);
+  /** The headings walked through, to go back. */
+  private readonly walked = signal<readonly string[]>([]);
+  protected readonly progress = signal<SkosProgress | undefined>(undefined);
+  protected readonly problems = signal<readonly Problem[]>([]);
+  protected readonly loadedFile = signal<{ name: string; reading: SkosReading } | undefined>(undefined);
+  private canceller: AbortController | undefined;
+
+  protected readonly concept = computed(() =>
+    this.open.concepts().find((concept) => concept.id === this.data.concept),
+  );
+  protected readonly chosenEntry = computed<ThesaurusEntry | undefined>(
+    () => this.store.entries().find(({ id }) => id === this.chosen()) ?? this.store.entries()[0],
+  );
+  protected readonly vocabulary = computed(() => this.store.find(this.chosenEntry()?.id ?? ''));
+  protected readonly failure = computed(() => {
+    const problem = this.store.findProblem(this.chosenEntry()?.id ?? '');
+    return problem && describeProblem(problem);
+  });
+  /** The database whose records have these headings; none for a thesaurus from a file. */
+  private readonly dialect = computed<Dialect | undefined>(() => {
+    const entry = this.chosenEntry();
+    return entry && !entry.isOwn ? findDialect(entry.id) : undefined;
+  });
+  private readonly listed = computed(() => {
+    const vocabulary = this.vocabulary();
+    if (!vocabulary) return [];
+    if (splitWords(this.sought()).length > 0) return vocabulary.lookUp(this.sought(), MOST_FOUND);
+    return vocabulary.headings
+      .filter((heading) => heading.broader.length === 0)
+      .slice(0, MOST_LISTED)
+      .map((heading) => ({ heading, by: heading.label }));
+  });
+  private readonly current = computed(() => {
+    const label = this.label();
+    const vocabulary = this.vocabulary();
+    return (label === undefined ? undefined : vocabulary?.find(label)) ?? this.listed()[0]?.heading;
+  });
+  private readonly around = computed(() => {
+    const heading = this.current();
+    const vocabulary = this.vocabulary();
+    if (!heading || !vocabulary) return undefined;
+    const find = (labels: readonly string[]): Heading[] =>
+      labels.flatMap((label) => vocabulary.find(label) ?? []);
+    return {
+      heading,
+      broader: find(heading.broader),
+      narrower: vocabulary.listNarrower(heading.label).slice(0, MOST_LISTED),
+      related: find(heading.related),
+      branch: vocabulary.listBranch(heading.label).length,
+    };
+  });
+  protected readonly found = computed<readonly ListedHeading[]>(() =>
+    this.listed().map(({ heading, by }) => ({ heading, by, counted: this.look(heading, 'heading') })),
+  );
+  protected readonly shown = computed(() => {
+    const around = this.around();
+    if (!around) return undefined;
+    const list = (headings: readonly Heading[]): ListedHeading[] =>
+      headings.map((heading) => ({ heading, counted: this.look(heading, 'heading') }));
+    return {
+      ...around,
+      alone: this.look(around.heading, 'heading'),
+      whole: around.branch > 1 ? this.look(around.heading, 'branch') : undefined,
+      groups: [
+        { name: 'Broader', headings: list(around.broader) },
+        { name: 'Narrower', headings: list(around.narrower) },
+        { name: 'Related', headings: list(around.related) },
+      ].filter((group) => group.headings.length > 0),
+    };
+  });
+  protected readonly canGoBack = computed(() => this.walked().length > 0);
+  protected readonly databaseName = computed(() => this.dialect()?.name ?? '');
+
+  constructor() {
+    effect(() => {
+      const id = this.chosenEntry()?.id;
+      if (id !== undefined) untracked(() => void this.store.load(id));
+    });
+    this.counts.follow(
+      listWishes(() => {
+        const shown = this.shown();
+        return [
+          ...this.found().map((one) => one.counted),
+          shown?.alone,
+          shown?.whole,
+          ...(shown?.groups.flatMap((group) => group.headings.map((one) => one.counted)) ?? []),
+        ];
+      }),
+    );
+  }
+
+  protected choose(entry: ThesaurusEntry): void {
+    this.chosen.set(entry.id);
+    this.label.set(undefined);
+    this.walked.set([]);
+  }
+
+  protected walk(heading: Heading): void {
+    const from = this.current();
+    if (from) this.walked.update((walked) => [...walked, from.label]);
+    this.label.set(heading.label);
+    void this.announcer.announce(heading.label);
+  }
+
+  protected goBack(): void {
+    this.label.set(this.walked().at(-1));
+    this.walked.update((walked) => walked.slice(0, -1));
+  }
+
+  protected show(heading: Heading): void {
+    this.label.set(heading.label);
+    this.walked.set([]);
+  }
+
+  protected takeHeading({ label }: Heading, scope: 'heading' | 'branch'): void {
+    this.take([writeHeading(label, scope, this.dialect()?.headings?.vocabulary)]);
+  }
+
+  /** The label and the entry terms as words, for databases without these headings. */
+  protected takeWords({ label, entryTerms }: Heading): void {
+    this.take([label, ...entryTerms].map(quote));
+  }
+
+  protected takeWord(word: string): void {
+    this.take([quote(word)]);
+  }
+
+  protected takeTranslation(label: string, language: string): void {
+    const concept = this.concept();
+    if (!concept) return;
+    const terms = this.entry
+      .create(concept, [quote(label)], 'thesaurus')
+      .map((term) => ({ ...term, language }));
+    if (terms.length > 0) this.open.change({ kind: 'add-terms', concept: concept.id, terms });
+  }
+
+  protected async loadFile(input: HTMLInputElement): Promise<void> {
+    const [file] = input.files ?? [];
+    input.value = '';
+    if (!file) return;
+    this.problems.set([]);
+    this.loadedFile.set(undefined);
+    this.canceller = new AbortController();
+    this.progress.set({ read: 0, of: file.size, concepts: 0 });
+    const outcome = await this.store.readFile(
+      await file.text(),
+      (progress) => this.progress.set(progress),
+      this.canceller.signal,
+    );
+    this.progress.set(undefined);
+    if (!outcome) return;
+    const reading = outcome.ok ? outcome.value : undefined;
+    this.problems.set(outcome.ok ? outcome.value.problems : [outcome.problem]);
+    if (!reading || reading.headings.length === 0) return;
+    const name = file.name.replace(/\.\w+$/, '');
+    const isWhole = reading.problems.every((problem) => problem.severity !== 'error');
+    if (isWhole) await this.keep({ name, reading });
+    else this.loadedFile.set({ name, reading });
+  }
+
+  protected cancelLoading(): void {
+    this.canceller?.abort();
+    this.progress.set(undefined);
+  }
+
+  protected async keep({ name, reading }: { name: string; reading: SkosReading }): Promise<void> {
+    this.loadedFile.set(undefined);
+    const kept = await this.store.keep(name, reading);
+    if (!kept.ok) this.problems.update((problems) => [...problems, kept.problem]);
+    const entry = this.store.entries().at(-1);
+    if (entry) this.choose(entry);
+    void this.announcer.announce(`${reading.headings.length} headings loaded`);
+  }
+
+  protected remove(entry: ThesaurusEntry): void {
+    void this.store.remove(entry.id);
+    this.chosen.set(undefined);
+  }
+
+  protected describe(problem: Problem): string {
+    return `${describeProblem(problem)} ${describeRemedy(problem)}`;
+  }
+
+  protected percent({ read, of }: SkosProgress): number {
+    return of === 0 ? 0 : Math.round((100 * read) / of);
+  }
+
+  private take(texts: readonly string[]): void {
+    const concept = this.concept();
+    if (concept) this.entry.add(concept, texts, 'thesaurus');
+  }
+
+  private look({ label }: Heading, scope: 'heading' | 'branch'): Counted | undefined {
+    const dialect = this.dialect();
+    if (!dialect) return undefined;
+    return this.counts.look(this.readHeading(label, scope, dialect), dialect, this.open.limiters());
+  }
+
+  /** One tree a heading, so that it is written once. */
+  private readonly trees = new Map<string, QueryNode>();
+
+  private readHeading(label: string, scope: 'heading' | 'branch', dialect: Dialect): QueryNode {
+    const text = writeHeading(label, scope, dialect.headings?.vocabulary);
+    const tree = this.trees.get(text) ?? parseQuery(text).root;
+    this.trees.set(text, tree);
+    return tree;
+  }
+}
+
+function writeHeading(label: string, scope: 'heading' | 'branch', vocabulary: string | undefined): string {
+  return `${scope}${vocabulary === undefined ? '' : `(${vocabulary})`}: "${label.replaceAll('"', '')}"`;
+}
+
+function quote(words: string): string {
+  const bare = words.replaceAll('"', '');
+  return splitWords(bare).length > 1 ? `"${bare}"` : bare;
+}

@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle } from '@angular/material/dialog';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import type { FramedQuestion, Purpose, SourceRules } from '#core/project/index';
+import { FRAMES, PURPOSE_ROWS } from '#core/question/index';
+import { listLimiters } from '#core/dialect/index';
+import { foldLetters, splitWords } from '#core/text/index';
+import { LimiterStripComponent } from '../../shell/limiter-strip.component';
+import { OpenProject } from '../../state/open-project';
+import { TermEntry } from '../term-entry';
+
+/** What the search is for and what its sources must be: purpose, frame, rules, context words. */
+@Component({
+  selector: 'app-brief-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButton,
+    MatDialogActions,
+    MatDialogClose,
+    MatDialogContent,
+    MatDialogTitle,
+    MatRadioButton,
+    MatRadioGroup,
+    LimiterStripComponent,
+  ],
+  templateUrl: './brief-dialog.component.html',
+  styleUrl: './brief-dialog.component.scss',
+})
+export class BriefDialogComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly entry = inject(TermEntry);
+  protected readonly purposes = PURPOSE_ROWS;
+  protected readonly frames = FRAMES;
+  protected readonly working = this.open.working;
+  protected readonly purpose = computed(() => PURPOSE_ROWS.find((row) => row.id === this.working().purpose));
+  protected readonly asks = computed(() => {
+    const frame = this.working().frame;
+    const known = FRAMES.find((candidate) => candidate.id === frame?.id);
+    return frame?.parts.map((part, at) => ({ ...part, asks: known?.parts[at]?.asks ?? '' })) ?? [];
+  });
+  protected readonly canApply = computed(() => {
+    const { limiters, wanted } = this.working().rules;
+    return listLimiters(limiters).length > 0 || wanted.from !== undefined || wanted.to !== undefined;
+  });
+
+  protected setPurpose(purpose: Purpose): void {
+    this.open.change({ kind: 'set-purpose', purpose });
+  }
+
+  protected takeBand(): void {
+    const wanted = this.purpose()?.suggests;
+    if (wanted) this.setRules({ wanted });
+  }
+
+  protected setFrame(id: string): void {
+    const frame = FRAMES.find((candidate) => candidate.id === id);
+    const old = this.working().frame?.parts ?? [];
+    if (id === 'own') this.change({ id, parts: old.length > 0 ? old : [{ name: 'Part 1', answer: '' }] });
+    else if (frame)
+      this.change({
+        id,
+        parts: frame.parts.map(({ name }, at) => ({ name, answer: old[at]?.answer ?? '' })),
+      });
+    else this.open.change({ kind: 'set-frame', frame: undefined });
+  }
+
+  protected setPart(at: number, values: { name?: string; answer?: string }): void {
+    const frame = this.working().frame;
+    if (frame)
+      this.change({
+        ...frame,
+        parts: frame.parts.map((part, other) => (other === at ? { ...part, ...values } : part)),
+      });
+  }
+
+  protected addPart(): void {
+    const frame = this.working().frame;
+    if (frame)
+      this.change({
+        ...frame,
+        parts: [...frame.parts, { name: `Part ${frame.parts.length + 1}`, answer: '' }],
+      });
+  }
+
+  /** A frame only proposes: what was answered becomes a concept when the person says so. */
+  protected makeConcept(answer: string): void {
+    const terms = this.entry.create(undefined, [answer], 'question');
+    this.open.change({ kind: 'add-concept', id: this.open.createId(), name: answer.trim(), terms });
+  }
+
+  protected hasConcept(answer: string): boolean {
+    const key = foldLetters(answer.trim());
+    return this.open.concepts().some((concept) => foldLetters(concept.name) === key);
+  }
+
+  protected setRules(values: Partial<SourceRules>): void {
+    this.open.change({ kind: 'set-rules', rules: { ...this.working().rules, ...values } });
+  }
+
+  protected setWanted(end: 'from' | 'to', typed: string): void {
+    const { [end]: _, ...rest } = this.working().rules.wanted;
+    const number = Number(typed);
+    this.setRules({
+      wanted:
+        typed.trim() !== '' && Number.isInteger(number) && number >= 0 ? { ...rest, [end]: number } : rest,
+    });
+  }
+
+  protected setContextWords(list: 'added' | 'dropped', typed: string): void {
+    const words = [...new Set(splitWords(typed).map((word) => word.text))];
+    const contextWords = { ...this.working().contextWords, [list]: words };
+    this.open.change({ kind: 'set-context-words', contextWords });
+  }
+
+  private change(frame: FramedQuestion): void {
+    this.open.change({ kind: 'set-frame', frame });
+  }
+}

@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import {
+  MAT_DIALOG_DATA,
+  MatDialogActions,
+  MatDialogClose,
+  MatDialogContent,
+  MatDialogRef,
+  MatDialogTitle,
+} from '@angular/material/dialog';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import type { Concept } from '#core/project/index';
+import { OpenProject } from '../../state/open-project';
+
+/** Asks which terms of a concept become a concept of their own. */
+@Component({
+  selector: 'app-split-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButton,
+    MatCheckbox,
+    MatDialogActions,
+    MatDialogClose,
+    MatDialogContent,
+    MatDialogTitle,
+    MatRadioButton,
+    MatRadioGroup,
+  ],
+  template: `
+    <h2 mat-dialog-title>Split {{ concept.name }}</h2>
+    <mat-dialog-content>
+      <h3>Terms that go to the new concept</h3>
+      @for (term of concept.terms; track term.id) {
+        <div>
+          <mat-checkbox [checked]="chosen().has(term.id)" (change)="choose(term.id, $event.checked)"
+            ><span class="code">{{ term.text }}</span></mat-checkbox
+          >
+        </div>
+      }
+      <h3>Name of the new concept</h3>
+      <input
+        #name
+        type="text"
+        aria-label="Name of the new concept"
+        maxlength="80"
+        [value]="typed()"
+        (input)="typed.set(name.value)"
+      />
+      <h3>A record must have</h3>
+      <mat-radio-group
+        class="row"
+        aria-label="A record must have"
+        [value]="isAlternative()"
+        (change)="isAlternative.set($event.value)"
+      >
+        <mat-radio-button [value]="false">both concepts</mat-radio-button>
+        <mat-radio-button [value]="true">either of them, as before</mat-radio-button>
+      </mat-radio-group>
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button mat-button type="button" mat-dialog-close>Cancel</button>
+      <button mat-flat-button type="button" [disabled]="!canSplit()" (click)="split()">Split</button>
+    </mat-dialog-actions>
+  `,
+  styleUrl: './split-dialog.component.scss',
+})
+export class SplitDialogComponent {
+  private readonly open = inject(OpenProject);
+  private readonly dialog = inject(MatDialogRef);
+  protected readonly concept = inject<Concept>(MAT_DIALOG_DATA);
+  protected readonly chosen = signal<ReadonlySet<string>>(new Set());
+  protected readonly typed = signal('');
+  protected readonly isAlternative = signal(false);
+  protected readonly canSplit = computed(
+    () =>
+      this.typed().trim() !== '' && this.chosen().size > 0 && this.chosen().size < this.concept.terms.length,
+  );
+
+  protected choose(id: string, on: boolean): void {
+    this.chosen.update(
+      (chosen) => new Set([...chosen].filter((other) => other !== id).concat(on ? [id] : [])),
+    );
+  }
+
+  protected split(): void {
+    this.open.change({
+      kind: 'split-concept',
+      id: this.concept.id,
+      newId: this.open.createId(),
+      name: this.typed().trim(),
+      terms: [...this.chosen()],
+      isAlternative: this.isAlternative(),
+    });
+    this.dialog.close();
+  }
+}

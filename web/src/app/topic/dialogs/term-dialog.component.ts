@@ -1,0 +1,131 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import {
+  MAT_DIALOG_DATA,
+  MatDialogActions,
+  MatDialogClose,
+  MatDialogContent,
+  MatDialogTitle,
+} from '@angular/material/dialog';
+import { TERM_KINDS, describeTermKind, withTermKind, type Term, type TermKind } from '#core/project/index';
+import { OpenProject } from '../../state/open-project';
+
+const SOURCE_WORDS: Readonly<Record<string, string>> = {
+  typed: 'typed',
+  pasted: 'pasted',
+  question: 'picked in the question',
+  suggestion: 'taken from a suggestion',
+  thesaurus: 'taken from a thesaurus',
+  record: 'taken from a record',
+};
+
+/** All about one term: its kind, the databases that it is meant for, where it came from, a note. */
+@Component({
+  selector: 'app-term-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatCheckbox, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle],
+  template: `
+    <h2 mat-dialog-title>
+      <span class="code">{{ term()?.text }}</span>
+    </h2>
+    @if (term(); as own) {
+      <mat-dialog-content>
+        <h3>Kind</h3>
+        <div class="row">
+          <select #kindField aria-label="Kind of the term" (change)="setKind(own, kindField.value)">
+            @for (choice of kinds; track choice) {
+              <option [value]="choice" [selected]="choice === kind()">{{ choice }}</option>
+            }
+          </select>
+          @if (kind() === 'other language') {
+            <label
+              >Language
+              <input
+                #languageField
+                type="text"
+                size="5"
+                maxlength="3"
+                placeholder="fr, de …"
+                [value]="own.language ?? ''"
+                (change)="setLanguage(own, languageField.value)"
+            /></label>
+          }
+          <span class="quiet">{{ own.kind ? 'as you corrected it' : 'as seen from the text' }}</span>
+        </div>
+        <h3>Meant for</h3>
+        <div class="row" role="group" aria-label="Databases that it is meant for">
+          @for (dialect of open.dialects(); track dialect.id) {
+            <mat-checkbox
+              [checked]="isMeantFor(own, dialect.id)"
+              (change)="setMeant(own, dialect.id, $event.checked)"
+              >{{ dialect.name }}</mat-checkbox
+            >
+          }
+        </div>
+        <p class="quiet">In the others it is left out on purpose, and this is never counted as a loss.</p>
+        <h3>Note</h3>
+        <textarea
+          #noteField
+          rows="2"
+          maxlength="2000"
+          aria-label="Note on the term"
+          [value]="own.note ?? ''"
+          (change)="setNote(own, noteField.value)"
+        ></textarea>
+        <p class="quiet">This term was {{ source() }}.</p>
+      </mat-dialog-content>
+    }
+    <mat-dialog-actions align="end">
+      <button mat-flat-button type="button" mat-dialog-close>Done</button>
+    </mat-dialog-actions>
+  `,
+  styleUrl: './term-dialog.component.scss',
+})
+export class TermDialogComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly id = inject<string>(MAT_DIALOG_DATA);
+  protected readonly kinds = TERM_KINDS;
+  protected readonly term = computed(() =>
+    this.open
+      .concepts()
+      .flatMap((concept) => concept.terms)
+      .find((term) => term.id === this.id),
+  );
+  protected readonly kind = computed(() => {
+    const term = this.term();
+    return term && describeTermKind(term);
+  });
+  protected readonly source = computed(() => SOURCE_WORDS[this.term()?.source ?? 'typed']);
+
+  protected setKind(term: Term, chosen: string): void {
+    const kind = TERM_KINDS.find((candidate) => candidate === chosen);
+    if (kind) this.describe(withTermKind<Term>(term, kind));
+  }
+
+  protected setLanguage(term: Term, typed: string): void {
+    const language = typed.trim().toLowerCase();
+    const kind: TermKind = 'other language';
+    this.describe(withTermKind<Term>(term, kind, language === '' ? undefined : language));
+  }
+
+  protected isMeantFor(term: Term, database: string): boolean {
+    return term.databases?.includes(database) ?? true;
+  }
+
+  protected setMeant(term: Term, database: string, isMeant: boolean): void {
+    const all = this.open.dialects().map((dialect) => dialect.id);
+    const databases = all.filter((id) => (id === database ? isMeant : this.isMeantFor(term, id)));
+    const { databases: _, ...rest } = term;
+    if (databases.length === 0) return;
+    this.describe(databases.length === all.length ? rest : { ...rest, databases });
+  }
+
+  protected setNote(term: Term, note: string): void {
+    this.describe({ ...term, note: note.trim() });
+  }
+
+  private describe({ id: _, off: __, ...term }: Term): void {
+    this.open.change({ kind: 'describe-term', id: this.id, term });
+  }
+}

@@ -1,0 +1,228 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import {
+  MAT_DIALOG_DATA,
+  MatDialogActions,
+  MatDialogClose,
+  MatDialogContent,
+  MatDialogTitle,
+} from '@angular/material/dialog';
+import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
+import { splitByHeadings } from '#core/compare/index';
+import type { Limiters } from '#core/dialect/index';
+import { build, type QueryNode } from '#core/query/index';
+import { CountStore, getTotal, listWishes } from '../../counting/count-store';
+import { OpenProject } from '../../state/open-project';
+import { CountComponent } from '../../ui/count.component';
+
+Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
+
+/** The three ways in which a record can come, and the role of their colour. */
+const WAYS = [
+  { id: 'words', name: 'words only', colour: '--hue-a' },
+  { id: 'both', name: 'words and headings', colour: '--hue-g' },
+  { id: 'headings', name: 'headings only', colour: '--hue-b' },
+] as const;
+
+const FIRST_YEAR = 1990;
+const LAST_YEAR = 2026;
+const MOST_PERIODS = 13;
+
+/** How many records of a concept come by its words only, by its headings only and by both, over the years. */
+@Component({
+  selector: 'app-years-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle, CountComponent],
+  template: `
+    <h2 mat-dialog-title>Words or headings: {{ concept()?.name }}</h2>
+    <mat-dialog-content>
+      <div role="radiogroup" aria-label="Database" class="row">
+        @for (choice of dialects(); track choice.id) {
+          <button
+            type="button"
+            role="radio"
+            class="plain side"
+            [attr.aria-checked]="choice.id === dialect()?.id"
+            (click)="chosen.set(choice.id)"
+          >
+            {{ choice.name }}
+          </button>
+        }
+      </div>
+      @if (!dialect()) {
+        <p class="quiet">None of the chosen databases has subject headings.</p>
+      } @else {
+        @if (remark()) {
+          <p class="remark">{{ remark() }}</p>
+        }
+        <div class="chart"><canvas #canvas aria-hidden="true"></canvas></div>
+        <p class="quiet legend">
+          @for (way of ways; track way.id) {
+            <span
+              ><span class="box" [style.background]="'var(' + way.colour + ')'"></span>{{ way.name }}</span
+            >
+          }
+        </p>
+        <div class="scroll" tabindex="0" role="region" aria-label="The numbers">
+          <table>
+            <caption class="unseen">
+              Records by words and by headings
+            </caption>
+            <thead>
+              <tr>
+                <th scope="col">Records</th>
+                @for (period of rows(); track period.name) {
+                  <th scope="col" class="number">{{ period.name }}</th>
+                }
+              </tr>
+            </thead>
+            <tbody>
+              @for (way of ways; track way.id; let at = $index) {
+                <tr>
+                  <th scope="row">{{ way.name }}</th>
+                  @for (period of rows(); track period.name) {
+                    <td class="number">
+                      <app-count
+                        [counted]="period.counted[at]"
+                        [label]="way.name + ', ' + period.name + ' in ' + (dialect()?.name ?? '')"
+                      />
+                    </td>
+                  }
+                </tr>
+              }
+            </tbody>
+          </table>
+        </div>
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button mat-flat-button type="button" mat-dialog-close>Done</button>
+    </mat-dialog-actions>
+  `,
+  styleUrl: './years-dialog.component.scss',
+})
+export class YearsDialogComponent {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
+  private readonly id = inject<string>(MAT_DIALOG_DATA);
+  private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('canvas');
+  private chart: Chart | undefined;
+
+  protected readonly ways = WAYS;
+  protected readonly chosen = signal<string | undefined>(undefined);
+  protected readonly concept = computed(() => this.open.concepts().find((concept) => concept.id === this.id));
+  protected readonly dialects = computed(() => this.open.dialects().filter((dialect) => dialect.headings));
+  protected readonly dialect = computed(
+    () => this.dialects().find(({ id }) => id === this.chosen()) ?? this.dialects()[0],
+  );
+  private readonly parts = computed(() => {
+    const concept = this.concept();
+    return concept && splitByHeadings(concept);
+  });
+  protected readonly remark = computed(() => {
+    const parts = this.parts();
+    if (!parts?.headings) return 'The concept has no subject heading: all its records come by words.';
+    return parts.words ? '' : 'The concept has headings only: all its records come by them.';
+  });
+  private readonly periods = computed<readonly { name: string; limiters: Limiters }[]>(() => {
+    const { years, ...rest } = this.open.limiters();
+    const from = Math.max(years?.from ?? FIRST_YEAR, 1900);
+    const to = Math.max(from, Math.min(years?.to ?? LAST_YEAR, LAST_YEAR));
+    const step = Math.max(1, Math.ceil((to - from + 1) / MOST_PERIODS));
+    return Array.from({ length: Math.ceil((to - from + 1) / step) }, (_, at) => {
+      const first = from + at * step;
+      const last = Math.min(to, first + step - 1);
+      return {
+        name: first === last ? String(first) : `${first}–${String(last).slice(2)}`,
+        limiters: { ...rest, years: { from: first, to: last } },
+      };
+    });
+  });
+  private readonly queries = computed<readonly QueryNode[]>(() => {
+    const parts = this.parts();
+    if (!parts) return [];
+    const words = parts.words ?? build.empty();
+    const headings = parts.headings ?? build.empty();
+    if (!parts.words || !parts.headings) return [words, build.empty(), headings];
+    return [build.not(words, headings), build.and(words, headings), build.not(headings, words)];
+  });
+  /** Each period has trees of its own: a tree is kept with the limiters that it was last written under. */
+  private readonly asked = computed(() =>
+    this.periods().map(({ name, limiters }) => ({
+      name,
+      limiters,
+      trees: this.queries().map((root): QueryNode => ({ ...root })),
+    })),
+  );
+  protected readonly rows = computed(() => {
+    const dialect = this.dialect();
+    if (!dialect) return [];
+    return this.asked().map(({ name, limiters, trees }) => ({
+      name,
+      counted: trees.map((root) => this.counts.look(root, dialect, limiters)),
+    }));
+  });
+
+  constructor() {
+    this.counts.follow(listWishes(() => this.rows().flatMap((row) => row.counted)));
+    effect(() => {
+      const canvas = this.canvas()?.nativeElement;
+      const rows = this.rows();
+      if (!canvas) return;
+      if (this.chart?.canvas !== canvas) {
+        this.chart?.destroy();
+        this.chart = createChart(canvas);
+      }
+      const { chart } = this;
+      chart.data.labels = rows.map((row) => row.name);
+      WAYS.forEach((_, at) => {
+        const set = chart.data.datasets[at];
+        if (set) set.data = rows.map((row) => getTotal(row.counted[at]?.state) ?? 0);
+      });
+      chart.update();
+    });
+  }
+}
+
+/** Stacked bars in the colours of the theme. */
+function createChart(canvas: HTMLCanvasElement): Chart {
+  const style = getComputedStyle(canvas);
+  const ink = style.getPropertyValue('color');
+  const isStill = matchMedia('(prefers-reduced-motion: reduce)').matches;
+  const probe = (name: string): string => {
+    canvas.style.color = `var(${name})`;
+    const colour = getComputedStyle(canvas).color;
+    canvas.style.color = '';
+    return colour;
+  };
+  return new Chart(canvas, {
+    type: 'bar',
+    data: {
+      labels: [],
+      datasets: WAYS.map(({ name, colour }) => ({
+        label: name,
+        data: [],
+        backgroundColor: probe(colour),
+        maxBarThickness: 34,
+      })),
+    },
+    options: {
+      animation: isStill ? false : { duration: 200 },
+      maintainAspectRatio: false,
+      scales: {
+        x: { stacked: true, grid: { display: false }, ticks: { color: ink } },
+        y: { stacked: true, beginAtZero: true, ticks: { color: ink, precision: 0 } },
+      },
+      plugins: { tooltip: { mode: 'index' } },
+    },
+  });
+}

@@ -1,0 +1,246 @@
+import { Injectable, inject } from '@angular/core';
+import { writeQuery, type Dialect, type Limiters } from '#core/dialect/index';
+import {
+  createConceptQuery,
+  createTermKey,
+  describeTermKind,
+  readWords,
+  type Concept,
+  type Term,
+  type TermSource,
+} from '#core/project/index';
+import { build, createPattern, parseQuery, type QueryNode } from '#core/query/index';
+import {
+  findForeignWords,
+  findLongForms,
+  findNearWords,
+  findTyingWords,
+  findWordForms,
+  listFormPrefixes,
+  listJoinings,
+  listNearPrefixes,
+  listSpellings,
+  uniteWords,
+} from '#core/suggest/index';
+import { splitWords } from '#core/text/index';
+import type { Heading } from '#core/vocabulary/index';
+import type { BibliographicRecord } from '#core/record/index';
+import { STANDIN_CLIENT } from '../../data/providers';
+import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
+import { IndexWords } from './index-words';
+import type { SectionId, Suggestion } from './suggestion';
+
+/** What suggestions are looked for. */
+export interface SuggestionQuestion {
+  readonly concept: Concept;
+  /** The terms that they are found from. */
+  readonly terms: readonly Term[];
+  readonly dialects: readonly Dialect[];
+  /** The database looked at. */
+  readonly dialect: Dialect;
+}
+
+type Found = readonly Suggestion[];
+const FORMS_A_WORD = 8;
+const LANGUAGES = ['fr', 'de', 'es'] as const;
+/** Small words of those languages, to compare a concept's records with others. */
+const SMALL_WORDS = ['les', 'des', 'und', 'der', 'los', 'del'];
+
+/** Finds what may become a term of a concept: each kind on its own, so that the quick ones are shown first. */
+@Injectable({ providedIn: 'root' })
+export class SuggestionFinder {
+  private readonly client = inject(STANDIN_CLIENT);
+  private readonly words = inject(IndexWords);
+  private readonly thesauri = inject(ThesaurusStore);
+
+  /** One promise a kind. Headings depend on signals and are found by `findHeadings`. */
+  list(question: SuggestionQuestion): readonly Promise<Found>[] {
+    return [
+      ...question.terms.filter(isWordLike).map((term) => this.findForms(term, question)),
+      ...question.terms
+        .filter((term) => describeTermKind(term) === 'acronym')
+        .map((term) => this.findMeanings(term, question)),
+      this.findForeign(question),
+    ];
+  }
+
+  /** Headings that the terms lead to, and those around the headings that the concept has; their entry terms and names. */
+  findHeadings({ concept, terms, dialects }: SuggestionQuestion): Found {
+    const texts = [concept.name, ...terms.map((term) => term.text)];
+    return dialects.flatMap((dialect) => {
+      const vocabulary = this.thesauri.find(dialect.id);
+      const id = dialect.headings?.vocabulary;
+      if (!vocabulary || id === undefined) return [];
+      const found = this.thesauri.lookUp(dialect.id, texts, 4);
+      const own = concept.terms.flatMap((term) => {
+        const { root } = parseQuery(term.text);
+        const heading = root.kind === 'heading' ? vocabulary.find(root.label) : undefined;
+        return heading ? [heading] : [];
+      });
+      const write = (heading: Heading, from: string): Suggestion => {
+        const scope =
+          !dialect.headings?.flat && vocabulary.listNarrower(heading.label).length > 0 ? 'branch' : 'heading';
+        return create(`${scope}(${id}): "${heading.label}"`, 'headings', from, 'thesaurus');
+      };
+      const short = dialect.name.split(' ')[0] ?? '';
+      const around = own.flatMap((heading) => [
+        ...heading.broader.flatMap((label) => describeAround(vocabulary.find(label), 'broader')),
+        ...vocabulary.listNarrower(heading.label).flatMap((narrower) => describeAround(narrower, 'narrower')),
+        ...heading.related.flatMap((label) => describeAround(vocabulary.find(label), 'related')),
+      ]);
+      const names = [...new Set([...own, ...found.map(({ heading }) => heading)])];
+      return [
+        ...found
+          .filter(({ heading }) => !own.includes(heading))
+          .map(({ heading, by }) => write(heading, by === heading.label ? short : `${short}, by “${by}”`)),
+        ...around.slice(0, 6).map(({ heading, relation }) => write(heading, `${short}, ${relation}`)),
+        ...names.flatMap(({ label, entryTerms }) =>
+          entryTerms.map((term) => create(quote(term), 'entries', `${label}, ${short}`, 'thesaurus')),
+        ),
+        ...names.flatMap(({ label, translations = [] }) =>
+          translations.map((translation) =>
+            create(
+              quote(translation.label),
+              'languages',
+              `${label}, ${short}`,
+              'thesaurus',
+              translation.language,
+            ),
+          ),
+        ),
+      ];
+    });
+  }
+
+  private async findForms(term: Term, { dialects }: SuggestionQuestion): Promise<Found> {
+    const databases = dialects.map((dialect) => dialect.id);
+    const bare = readWords(term.text).replace(/[*?[\]]/g, '');
+    const words = splitWords(bare).map((word) => word.text);
+    const last = words.at(-1);
+    if (last === undefined) return [];
+    const head = words.slice(0, -1);
+    const join = (word: string): string => (head.length > 0 ? `"${[...head, word].join(' ')}"` : word);
+    const index = uniteWords(await this.words.listAll(databases, listFormPrefixes(last)));
+    const forms = findWordForms(last, index).slice(0, FORMS_A_WORD);
+    const spellings = words.flatMap((word, at) =>
+      listSpellings(word).map((spelling) => words.with(at, spelling.word).join(' ')),
+    );
+    const merged = head.length === 0 ? listSpellings(last).flatMap((spelling) => spelling.merged ?? []) : [];
+    const near = head.length === 0 && term.text === bare ? await this.findSlips(last, databases) : [];
+    return [
+      ...forms.map((form) => create(join(form.word), 'forms', `form of ${last}`)),
+      ...listJoinings(bare).map((text) =>
+        create(text, 'forms', head.length > 0 ? 'as one word' : 'as two words'),
+      ),
+      ...merged.map((text) => create(text, 'spellings', 'both spellings at once')),
+      ...spellings.map((text) => create(quote(text), 'spellings', 'British or American')),
+      ...near,
+    ];
+  }
+
+  /** Rare words that look like slips of the word, and frequent ones that it may be a slip of. */
+  private async findSlips(word: string, databases: readonly string[]): Promise<Suggestion[]> {
+    const index = uniteWords(await this.words.listAll(databases, listNearPrefixes(word)));
+    const forms = new Set(findWordForms(word, index).map((form) => form.word));
+    const known = index.some((entry) => entry.word === word);
+    return findNearWords(word, index)
+      .filter(
+        (near) =>
+          !forms.has(near.word) && (!known || Object.values(near.records).every((count) => count <= 3)),
+      )
+      .slice(0, 4)
+      .map((near) => create(near.word, 'slips', known ? `a slip of ${word}` : `${word} is in no index`));
+  }
+
+  /** Long forms found beside an acronym, and the acronym tied to a word that settles the meaning. */
+  private async findMeanings(term: Term, { dialects }: SuggestionQuestion): Promise<Found> {
+    const acronym = readWords(term.text);
+    const records = (
+      await Promise.all(
+        dialects.map((dialect) => this.fetchRecords(parseQuery(acronym).root, dialect, {}, 300)),
+      )
+    ).flat();
+    const forms = findLongForms(acronym, records).slice(0, 4);
+    const explained = forms.reduce((sum, form) => sum + form.records, 0);
+    return forms.flatMap((form) => {
+      const share = `${Math.round((100 * form.records) / Math.max(1, explained))} of 100 that explain ${acronym}`;
+      const tie = findTyingWords(form.text, records, 2);
+      return [
+        create(`"${form.text}"`, 'meanings', share),
+        ...(tie.length > 0
+          ? [
+              create(
+                `(${acronym} AND ${tie.length > 1 ? `(${tie.join(' OR ')})` : tie.join('')})`,
+                'meanings',
+                `${acronym} meant so`,
+              ),
+            ]
+          : []),
+      ];
+    });
+  }
+
+  /** Words that the concept's records in other languages share. */
+  private async findForeign({ concept, dialect }: SuggestionQuestion): Promise<Found> {
+    const limiters: Limiters = { languages: [...LANGUAGES] };
+    const root = createConceptQuery({ ...concept, off: false });
+    const small = build.or(...SMALL_WORDS.map((word) => build.term(createPattern(word))));
+    const [found, others] = await Promise.all([
+      this.fetchRecords(root, dialect, limiters, 100),
+      this.fetchRecords(build.not(small, root), dialect, limiters, 100),
+    ]);
+    if (others.length === 0) return [];
+    return findForeignWords(found, others, 5).map(({ text, language, records, of }) =>
+      create(text, 'languages', `in ${records} of ${of} titles and keywords`, 'suggestion', language),
+    );
+  }
+
+  private async fetchRecords(
+    root: QueryNode,
+    dialect: Dialect,
+    limiters: Limiters,
+    most: number,
+  ): Promise<readonly BibliographicRecord[]> {
+    const rendering = writeQuery(root, dialect, { limiters });
+    if (rendering.problems.length > 0) return [];
+    const records: BibliographicRecord[] = [];
+    while (records.length < most) {
+      const { text, boxes } = rendering;
+      const page = await this.client.search(dialect.id, text, boxes, PAGE, records.length);
+      if (!page.ok) break;
+      records.push(...page.value.records);
+      if (page.value.records.length < PAGE) break;
+    }
+    return records;
+  }
+}
+
+const PAGE = 100;
+
+function create(
+  text: string,
+  section: SectionId,
+  from: string,
+  source: TermSource = 'suggestion',
+  language?: string,
+): Suggestion {
+  const key = createTermKey({ text });
+  const { root } = parseQuery(text);
+  return { key, text, section, from, source, root, ...(language !== undefined && { language }) };
+}
+
+function quote(words: string): string {
+  const bare = words.replaceAll('"', '').toLowerCase();
+  return splitWords(bare).length > 1 ? `"${bare}"` : bare;
+}
+
+function isWordLike(term: Term): boolean {
+  return !term.off && ['word', 'truncated word', 'phrase'].includes(describeTermKind(term));
+}
+
+function describeAround(
+  heading: Heading | undefined,
+  relation: string,
+): { heading: Heading; relation: string }[] {
+  return heading ? [{ heading, relation }] : [];
+}

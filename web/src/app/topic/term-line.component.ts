@@ -1,0 +1,150 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { describeProblem } from '#core/problem/index';
+import { CountComponent } from '../ui/count.component';
+import { formatDifference } from '../ui/number-format';
+import type { Measure, TermView } from './topic-views';
+
+/** Kinds that are shown beside the term; the others are plain to see. */
+const TOLD_KINDS: ReadonlySet<string> = new Set([
+  'acronym',
+  'heading',
+  'other language',
+  'author',
+  'organisation',
+]);
+
+/** One term: its text to be edited, what it is, and its numbers. Remarks are put in from outside. */
+@Component({
+  selector: 'app-term-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CountComponent],
+  host: { '[class.out]': 'view().term.off' },
+  template: `
+    <div class="text">
+      <input
+        class="line code"
+        #line
+        [value]="view().term.text"
+        [title]="view().term.text"
+        [attr.data-term]="view().term.id"
+        [attr.aria-label]="spoken()"
+        [attr.aria-description]="remark()"
+        (change)="committed.emit(line)"
+        (keydown)="pressed.emit({ event: $event, field: line })"
+        spellcheck="false"
+        dir="auto"
+      />
+      <div class="under">
+        @for (chip of chips(); track chip) {
+          <span class="chip">{{ chip }}</span>
+        }
+        <ng-content />
+      </div>
+    </div>
+    @if (isSideBySide()) {
+      @for (one of view().numbers; track one.dialect.id) {
+        @if (measure() === 'finds') {
+          <app-count
+            class="finds number"
+            [counted]="one.finds"
+            [bar]="true"
+            [label]="view().term.text + ' in ' + one.dialect.name"
+          />
+        } @else {
+          <span class="only number"
+            ><span class="unseen">{{ one.dialect.name }}: </span
+            >{{ format(measure() === 'draft' ? one.draft : one.only) }}</span
+          >
+        }
+      }
+    } @else if (view().numbers[0]; as one) {
+      <app-count
+        class="finds number"
+        [counted]="one.finds"
+        [bar]="true"
+        [label]="view().term.text + ' in ' + one.dialect.name"
+      />
+      <span class="only number"
+        ><span class="unseen">{{
+          measure() === 'draft' ? 'only it brings to the query ' : 'only it finds '
+        }}</span
+        >{{ format(measure() === 'draft' ? one.draft : one.only) }}</span
+      >
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      gap: 4px;
+    }
+    .text {
+      flex: 1;
+      min-width: 0;
+    }
+    .line {
+      display: block;
+      width: 100%;
+      padding: 0 2px;
+      border: 0;
+      background: none;
+      color: var(--ink);
+      text-overflow: ellipsis;
+      line-height: 18px;
+    }
+    .under {
+      display: flex;
+      gap: 6px;
+      height: 14px;
+      overflow: hidden;
+      padding-left: 2px;
+    }
+    .chip {
+      color: var(--mute);
+      font-size: 11.5px;
+      line-height: 13px;
+      white-space: nowrap;
+    }
+    .number {
+      flex: 0 0 54px;
+    }
+    .only {
+      color: var(--mute);
+      text-align: right;
+    }
+    :host(.out) .line {
+      color: var(--mute);
+      text-decoration: line-through;
+    }
+  `,
+})
+export class TermLineComponent {
+  readonly view = input.required<TermView>();
+  readonly measure = input.required<Measure>();
+  readonly databases = input.required<readonly string[]>();
+  readonly committed = output<HTMLInputElement>();
+  readonly pressed = output<{ event: KeyboardEvent; field: HTMLInputElement }>();
+
+  protected readonly isSideBySide = computed(() => this.databases().length > 1);
+  protected readonly chips = computed(() => {
+    const { term, kind } = this.view();
+    const told = kind === 'other language' ? (term.language ?? kind) : kind;
+    return [
+      ...(TOLD_KINDS.has(kind) ? [told] : []),
+      ...(term.databases ? [`only ${term.databases.join(', ')}`] : []),
+      ...(term.note !== undefined && term.note !== '' ? ['note'] : []),
+    ];
+  });
+  protected readonly spoken = computed(() => {
+    const { term, kind } = this.view();
+    const scope = term.databases ? `, only for ${term.databases.join(', ')}` : '';
+    return `${kind}${scope}${term.off ? ', switched off' : ''}`;
+  });
+  protected readonly remark = computed(() => {
+    const marks = this.view().marks.map((mark) => describeProblem(mark.problem));
+    return marks.length > 0 ? marks.join(' ') : null;
+  });
+
+  protected format(difference: number | undefined): string {
+    return difference === undefined ? '' : formatDifference(difference);
+  }
+}

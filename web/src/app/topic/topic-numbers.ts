@@ -1,0 +1,113 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { createSharedDraft, createTermQuestions, type TermQuestions } from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
+import type { Term } from '#core/project/index';
+import type { QueryNode } from '#core/query/index';
+import { CountStore, getTotal, type Counted } from '../counting/count-store';
+import { OpenProject } from '../state/open-project';
+import type { TermNumbers } from './topic-views';
+
+/** In projects up to this size, what every term brings is counted; in larger ones, what the lines in sight bring. */
+const MOST_COUNTED_AHEAD = 150;
+/** Lines that are taken to be in sight before a column says which are. */
+const FIRST_LINES = 24;
+
+/** Lines of a column, `[start, end)`. */
+export interface LineRange {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** The numbers beside the terms: questions are made when the project changes, and counted in the background. */
+@Injectable()
+export class TopicNumbers {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
+  private readonly inSight = signal<ReadonlyMap<string, LineRange>>(new Map());
+
+  readonly questions = computed(() => createTermQuestions(this.open.working()));
+  private readonly draft = computed(() => createSharedDraft(this.open.working()));
+  private readonly size = computed(() => this.questions().reduce((sum, { terms }) => sum + terms.length, 0));
+
+  /** Tells which lines of a concept are in sight. */
+  setRange(concept: string, range: LineRange): void {
+    this.inSight.update((ranges) => new Map(ranges).set(concept, range));
+  }
+
+  look(root: QueryNode, dialect: Dialect): Counted {
+    return this.counts.look(root, dialect, this.open.limiters());
+  }
+
+  /** What a term finds by itself in a database. */
+  readonly findsOf = (term: Term, database: string): number | undefined => {
+    const dialect = this.open.dialects().find((candidate) => candidate.id === database);
+    const root = this.roots().get(term.id);
+    return dialect && root ? getTotal(this.look(root, dialect).state) : undefined;
+  };
+
+  private readonly roots = computed(
+    () =>
+      new Map(
+        this.questions().flatMap(({ terms }) => terms.map((question) => [question.term.id, question.finds])),
+      ),
+  );
+
+  /**
+   * Everything that is to be counted, the lines in sight first: what they find, then what only they
+   * find, then the same for the rest.
+   */
+  readonly asked = computed<Counted[]>(() => {
+    const dialects = this.open.dialects();
+    this.counts.dropLater();
+    const wholes = this.questions().flatMap(({ whole }) =>
+      dialects.map((dialect) => this.look(whole, dialect)),
+    );
+    const near: TermQuestions[] = [];
+    const far: TermQuestions[] = [];
+    for (const { concept, terms } of this.questions()) {
+      const { start, end } = this.inSight().get(concept.id) ?? { start: 0, end: FIRST_LINES };
+      terms.forEach((question, line) => (line >= start && line < end ? near : far).push(question));
+    }
+    const finds = [...near, ...far].flatMap(({ finds: root }) =>
+      dialects.map((dialect) => this.look(root, dialect)),
+    );
+    const further = this.size() <= MOST_COUNTED_AHEAD ? [...near, ...far] : near;
+    const without = further.flatMap(({ term, conceptWithout, draftWithout }) =>
+      term.off
+        ? []
+        : [conceptWithout, draftWithout].flatMap((root) =>
+            dialects.map((dialect) => this.counts.lookLater(root, dialect, this.open.limiters())),
+          ),
+    );
+    return [...wholes, ...finds, ...without.filter((counted) => counted !== undefined)];
+  });
+
+  /** The numbers of a term in some databases. */
+  describe(question: TermQuestions, whole: QueryNode, dialects: readonly Dialect[]): TermNumbers[] {
+    return dialects.map((dialect) => {
+      const finds = this.look(question.finds, dialect);
+      if (question.term.off || getTotal(finds.state) === undefined)
+        return { dialect, finds, only: undefined, draft: undefined };
+      const only = this.subtract(this.look(whole, dialect), question.conceptWithout, dialect);
+      const draft = this.subtract(this.look(this.draft(), dialect), question.draftWithout, dialect);
+      return { dialect, finds, only, draft };
+    });
+  }
+
+  private subtract(whole: Counted, without: QueryNode, dialect: Dialect): number | undefined {
+    const total = getTotal(whole.state);
+    const rest = this.counts.lookIfWritten(without, dialect, this.open.limiters());
+    if (total === undefined || !rest || whole.state.status !== 'counted' || whole.state.estimated)
+      return undefined;
+    if (isNothing(rest)) return total;
+    const left = getTotal(rest.state);
+    return left === undefined || (rest.state.status === 'counted' && rest.state.estimated)
+      ? undefined
+      : total - left;
+  }
+}
+
+/** Nothing is left to be sent: such a group finds nothing. */
+function isNothing({ state }: Counted): boolean {
+  return state.status === 'empty' || (state.status === 'failed' && state.problem.code === 'nothing-to-send');
+}
