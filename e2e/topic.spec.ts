@@ -96,7 +96,7 @@ test('a term moves to another concept by keyboard and by drag', async ({ page })
     .getByRole('listitem')
     .filter({ has: workbench.term('luminaires') })
     .locator('.grip');
-  const target = column('bats').locator('li').nth(2);
+  const target = column('bats').getByRole('listitem').nth(2);
   const from = (await grip.boundingBox())!;
   const to = (await target.boundingBox())!;
   await page.mouse.move(from.x + 6, from.y + 6);

@@ -4,9 +4,9 @@ import type { Term, TermSource } from './project';
 
 /** What was typed as a term: several bare words become a phrase with visible quotes. */
 export function tidyTerm(typed: string): string {
-  // eslint-disable-next-line no-control-regex -- signs that nobody can see come along with pasted text
+  // Signs that nobody can see come along with pasted text.
   const text = typed
-    .replace(/[\u0000-\u001f\u007f\u200b-\u200f\u2028-\u202e\ufeff]+/g, ' ')
+    .replace(/[\p{Cc}\u200b\u200e\u200f\u2028-\u202e\ufeff]+/gu, ' ')
     .trim()
     .replace(/\s+/g, ' ');
   const { problems, root } = parseQuery(text);

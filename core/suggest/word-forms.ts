@@ -1,4 +1,3 @@
-/// <reference path="./snowball-stemmers.d.ts" />
 import stemmers from 'snowball-stemmers';
 import { foldLetters, splitWords } from '../text';
 import { findMost, type SharedWord } from './index-word';

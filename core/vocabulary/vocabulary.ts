@@ -23,6 +23,8 @@ export interface Heading {
 export interface FoundHeading {
   readonly heading: Heading;
   readonly by: string;
+  /** All the words stand in the name; otherwise it only begins like them. */
+  readonly hasWords: boolean;
 }
 
 /** The headings of one database, or of a file that a person loaded. */
@@ -97,7 +99,7 @@ class IndexedVocabulary implements Vocabulary {
     return [...scored]
       .sort(([a, one], [b, other]) => other.score - one.score || a.label.length - b.label.length)
       .slice(0, most)
-      .map(([heading, { by }]) => ({ heading, by }));
+      .map(([heading, { by, score }]) => ({ heading, by, hasWords: score > 1 }));
   }
 
   private listNames(): readonly Name[] {
@@ -112,14 +114,15 @@ class IndexedVocabulary implements Vocabulary {
   }
 }
 
-/** The whole name before its beginning, before words in it; a plural in s is as good as none. */
+/** The whole name before words in it, before a mere beginning; a plural in s is as good as none. */
 function scoreName(name: string, asked: string): number {
-  if (name === asked) return 5;
-  if (dropPlural(name) === dropPlural(asked)) return 4;
-  if (name.startsWith(asked)) return 3;
-  if (` ${name}`.includes(` ${asked}`)) return 2;
-  const words = ` ${name}`;
-  return asked.split(' ').every((word) => words.includes(` ${dropPlural(word)}`)) ? 1 : 0;
+  if (name === asked) return 6;
+  if (dropPlural(name) === dropPlural(asked)) return 5;
+  const names = name.split(' ').map(dropPlural);
+  const words = asked.split(' ').map(dropPlural);
+  if (words.every((word) => names.includes(word))) return names[0] === words[0] ? 4 : 3;
+  if (name.startsWith(asked)) return 1;
+  return ` ${name}`.includes(` ${asked}`) ? 0.5 : 0;
 }
 
 function dropPlural(word: string): string {

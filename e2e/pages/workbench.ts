@@ -58,8 +58,19 @@ export class Workbench {
     return this.page.locator(`input.line[title=${JSON.stringify(text)}]`);
   }
 
+  /** The list of a concept's terms. */
+  column(concept: string): Locator {
+    return this.page.getByRole('list', { name: `Terms of ${concept}`, exact: true });
+  }
+
+  /** The line of a term in one concept; several bare words stand there in quotes. */
+  line(concept: string, text: string): Locator {
+    const quoted = / /.test(text) && !/["():]/.test(text) ? `"${text}"` : text;
+    return this.column(concept).locator(`input.line[title=${JSON.stringify(quoted)}]`);
+  }
+
   addField(concept: string): Locator {
-    return this.page.getByLabel(`Add a term to ${concept}`);
+    return this.page.getByLabel(`Add a term to ${concept}`, { exact: true });
   }
 
   async freeze(name: string, note = ''): Promise<void> {

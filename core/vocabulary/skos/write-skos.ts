@@ -3,7 +3,8 @@ import { createLabelKey } from '../../text';
 import type { Vocabulary } from '../vocabulary';
 import { DC_ISSUED, RDF_TYPE, SKOS } from './terms';
 
-const { literal, namedNode } = DataFactory;
+const namedNode = (address: string) => DataFactory.namedNode(address);
+const literal = (text: string, language?: string) => DataFactory.literal(text, language);
 
 /** A vocabulary as SKOS in Turtle; `language` is that of its labels. */
 export function writeSkos({ id, headings }: Vocabulary, title: string, language = 'en'): string {

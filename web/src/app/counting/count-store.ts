@@ -74,7 +74,7 @@ export class CountStore {
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
     const { rendering, wish, key } = this.write(root, dialect, limiters);
     const [problem] = rendering.problems;
-    const isEmpty = problem?.code === 'nothing-to-send' && rendering.whole === 'same';
+    const isEmpty = problem?.code === 'nothing-to-send' && !hasReasons(rendering);
     if (isEmpty) return { rendering, wish: undefined, state: { status: 'empty' } };
     if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
     return { rendering, wish, state: this.known().get(key) ?? { status: 'waiting' } };
@@ -234,6 +234,11 @@ export class CountStore {
     };
     setTimeout(() => void look(), HEALTH_INTERVAL);
   }
+}
+
+/** Something of the query was left out for a reason of the database: that is to be said. */
+function hasReasons({ fidelity }: Rendering): boolean {
+  return [...fidelity.values()].some(({ reasons }) => reasons.length > 0);
 }
 
 /** The number of a count that is there. */

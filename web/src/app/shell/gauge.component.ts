@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { listLimiters, type Dialect, type Limiters } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
-import type { TargetBand } from '#core/project/index';
+import type { Purpose, TargetBand } from '#core/project/index';
 import { CountStore, getTotal, type Counted } from '../counting/count-store';
 import { formatCount, placeOnLogScale } from '../ui/number-format';
 import { describeGap } from '../counting/count-gap';
@@ -38,6 +38,7 @@ export class GaugeComponent {
   readonly otherLimiters = input(false);
   readonly band = input<TargetBand>(NO_BAND);
   readonly limiters = input<Limiters>({});
+  readonly purpose = input<Purpose>('review');
   readonly bandAsked = output();
 
   protected readonly ticks = [1, 10, 100, 1_000, 10_000].map(placeHeight);
@@ -70,7 +71,8 @@ export class GaugeComponent {
   protected readonly difference = computed(() =>
     describeGap(this.counted().state, this.compared()?.state, this.otherLimiters()),
   );
-  protected readonly bandWords = computed(() => describeBand(this.counted(), this.band()));
+  protected readonly standing = computed(() => describeBand(this.counted(), this.band(), this.purpose()));
+  protected readonly bandWords = computed(() => this.standing().words);
   protected readonly failure = computed(() => {
     const state = this.counted().state;
     return state.status === 'failed'
@@ -108,8 +110,18 @@ function placeHeight(total: number): number {
   return BOTTOM - placeOnLogScale(total) * (BOTTOM - TOP);
 }
 
-function describeBand({ state }: Counted, { from, to }: TargetBand): string {
-  if (state.status !== 'counted' || (from === undefined && to === undefined)) return '';
-  if (from !== undefined && state.total < from) return 'below band';
-  return to !== undefined && state.total > to ? 'above band' : 'in the band';
+/** How a count stands to the band; what is good depends on what the search is for. */
+function describeBand(
+  { state }: Counted,
+  { from, to }: TargetBand,
+  purpose: Purpose,
+): { words: string; isGood: boolean } {
+  if (state.status !== 'counted') return { words: '', isGood: true };
+  if (from !== undefined && state.total < from) return { words: 'below band', isGood: false };
+  // Nothing may be missed: the number is what has to be looked through, and no fault.
+  if (purpose === 'exhaustive') return { words: 'to screen', isGood: true };
+  if (from === undefined && to === undefined) return { words: '', isGood: false };
+  return to !== undefined && state.total > to
+    ? { words: 'above band', isGood: false }
+    : { words: 'in the band', isGood: true };
 }

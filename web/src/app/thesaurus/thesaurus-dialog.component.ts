@@ -104,7 +104,7 @@ export class ThesaurusDialogComponent {
     return vocabulary.headings
       .filter((heading) => heading.broader.length === 0)
       .slice(0, MOST_LISTED)
-      .map((heading) => ({ heading, by: heading.label }));
+      .map((heading) => ({ heading, by: heading.label, hasWords: true }));
   });
   private readonly current = computed(() => {
     const label = this.label();

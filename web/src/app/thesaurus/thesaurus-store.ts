@@ -89,7 +89,9 @@ export class ThesaurusStore {
     if (!vocabulary) return [];
     const found = texts.flatMap((text) => vocabulary.lookUp(readWords(text).replace(/[*?[\]]/g, ''), 4));
     const seen = new Set<string>();
-    return found.filter(({ heading }) => !seen.has(heading.label) && seen.add(heading.label)).slice(0, most);
+    return found
+      .filter(({ heading, hasWords }) => hasWords && !seen.has(heading.label) && seen.add(heading.label))
+      .slice(0, most);
   }
 
   /** Reads a file that the person chose; kept when it is taken. */

@@ -103,7 +103,7 @@ export class ConceptColumnComponent {
   protected readonly isLast = computed(() => this.view().turn === this.others().length - 1);
   protected readonly isSideBySide = computed(() => this.databases().length > 1);
   protected readonly width = computed(
-    () => `${this.isSideBySide() ? 190 + 54 * this.databases().length : 268}px`,
+    () => `${this.isSideBySide() ? 170 + 54 * this.databases().length : 248}px`,
   );
   protected readonly targets = computed(() =>
     this.others().filter((concept) => concept.id !== this.view().concept.id),

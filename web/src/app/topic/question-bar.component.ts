@@ -134,6 +134,11 @@ export class QuestionBarComponent {
     this.focusLater('textarea');
   }
 
+  /** An empty question stays open while it is typed into. */
+  protected keepEditing(): void {
+    this.wantsToEdit.set(true);
+  }
+
   protected finish(event?: Event): void {
     event?.preventDefault();
     this.wantsToEdit.set(false);

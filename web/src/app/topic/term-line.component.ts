@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { describeProblem } from '#core/problem/index';
+import { parseQuery } from '#core/query/index';
 import { CountComponent } from '../ui/count.component';
 import { formatDifference } from '../ui/number-format';
 import type { Measure, TermView } from './topic-views';
@@ -13,6 +14,8 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
   'organisation',
 ]);
 
+const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: 'main heading' } as const;
+
 /** One term: its text to be edited, what it is, and its numbers. Remarks are put in from outside. */
 @Component({
   selector: 'app-term-line',
@@ -24,11 +27,14 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
       <input
         class="line code"
         #line
-        [value]="view().term.text"
+        [value]="isFocused() ? view().term.text : shown()"
+        [class.label]="!isFocused() && shown() !== view().term.text"
         [title]="view().term.text"
         [attr.data-term]="view().term.id"
         [attr.aria-label]="spoken()"
         [attr.aria-description]="remark()"
+        (focus)="isFocused.set(true)"
+        (blur)="isFocused.set(false)"
         (change)="committed.emit(line)"
         (keydown)="pressed.emit({ event: $event, field: line })"
         spellcheck="false"
@@ -91,6 +97,10 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
       text-overflow: ellipsis;
       line-height: 18px;
     }
+    .label {
+      font-family: var(--font-text);
+      font-size: 14px;
+    }
     .under {
       display: flex;
       gap: 6px;
@@ -105,7 +115,7 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
       white-space: nowrap;
     }
     .number {
-      flex: 0 0 54px;
+      flex: 0 0 48px;
     }
     .only {
       color: var(--mute);
@@ -125,9 +135,22 @@ export class TermLineComponent {
   readonly pressed = output<{ event: KeyboardEvent; field: HTMLInputElement }>();
 
   protected readonly isSideBySide = computed(() => this.databases().length > 1);
+  /** A heading is shown by its label until it is edited. */
+  protected readonly isFocused = signal(false);
+  private readonly heading = computed(() => {
+    const { root, problems } = parseQuery(this.view().term.text);
+    return root.kind === 'heading' && problems.length === 0 ? root : undefined;
+  });
+  protected readonly shown = computed(() => this.heading()?.label ?? this.view().term.text);
   protected readonly chips = computed(() => {
     const { term, kind } = this.view();
-    const told = kind === 'other language' ? (term.language ?? kind) : kind;
+    const heading = this.heading();
+    const told =
+      kind === 'heading' && heading
+        ? `${SCOPE_WORDS[heading.scope]}${heading.vocabulary === undefined ? '' : ` of ${heading.vocabulary}`}`
+        : kind === 'other language'
+          ? (term.language ?? kind)
+          : kind;
     return [
       ...(TOLD_KINDS.has(kind) ? [told] : []),
       ...(term.databases ? [`only ${term.databases.join(', ')}`] : []),

@@ -17,6 +17,7 @@ import {
   MOST_CONCEPTS,
   describeTermKind,
   findPlace,
+  getConceptLetter,
   printTerm,
   splitPastedTerms,
   tidyTerm,
@@ -28,6 +29,7 @@ import { CountStore, getTotal, listWishes } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { getHueClass } from '../ui/hues';
 import { ConceptColumnComponent } from './concept-column.component';
 import { QuestionBarComponent } from './question-bar.component';
 import { SuggestionPanelComponent } from './suggestion-panel.component';
@@ -224,6 +226,22 @@ export class TopicPageComponent {
     const term = view?.terms[line]?.term;
     const isNewLine = line >= concept.terms.length || !term;
     this.focus(isNewLine ? `[data-add="${target.id}"]` : `[data-term="${term.id}"]`);
+  }
+
+  protected hueOf(turn: number): string {
+    return getHueClass(turn);
+  }
+
+  protected letterOf(turn: number): string {
+    return getConceptLetter(turn);
+  }
+
+  /** Brings a concept into sight and puts the person on its line for a new term. */
+  protected goTo(concept: Concept): void {
+    this.focus(`[data-add="${concept.id}"]`);
+    this.host.nativeElement
+      .querySelector(`[data-add="${concept.id}"]`)
+      ?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }
 
   protected copyTerms(concept: Concept): void {

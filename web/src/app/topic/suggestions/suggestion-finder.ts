@@ -80,7 +80,8 @@ export class SuggestionFinder {
       const write = (heading: Heading, from: string): Suggestion => {
         const scope =
           !dialect.headings?.flat && vocabulary.listNarrower(heading.label).length > 0 ? 'branch' : 'heading';
-        return create(`${scope}(${id}): "${heading.label}"`, 'headings', from, 'thesaurus');
+        const text = `${scope}(${id}): "${heading.label}"`;
+        return { ...create(text, 'headings', from, 'thesaurus'), label: heading.label };
       };
       const short = dialect.name.split(' ')[0] ?? '';
       const around = own.flatMap((heading) => [
@@ -122,10 +123,8 @@ export class SuggestionFinder {
     const join = (word: string): string => (head.length > 0 ? `"${[...head, word].join(' ')}"` : word);
     const index = uniteWords(await this.words.listAll(databases, listFormPrefixes(last)));
     const forms = findWordForms(last, index).slice(0, FORMS_A_WORD);
-    const spellings = words.flatMap((word, at) =>
-      listSpellings(word).map((spelling) => words.with(at, spelling.word).join(' ')),
-    );
-    const merged = head.length === 0 ? listSpellings(last).flatMap((spelling) => spelling.merged ?? []) : [];
+    const spellings = await this.findSpellings(words, databases);
+    const merged = head.length === 0 ? spellings.flatMap((spelling) => spelling.merged ?? []) : [];
     const near = head.length === 0 && term.text === bare ? await this.findSlips(last, databases) : [];
     return [
       ...forms.map((form) => create(join(form.word), 'forms', `form of ${last}`)),
@@ -133,9 +132,27 @@ export class SuggestionFinder {
         create(text, 'forms', head.length > 0 ? 'as one word' : 'as two words'),
       ),
       ...merged.map((text) => create(text, 'spellings', 'both spellings at once')),
-      ...spellings.map((text) => create(quote(text), 'spellings', 'British or American')),
+      ...spellings.map(({ text }) => create(quote(text), 'spellings', 'British or American')),
       ...near,
     ];
+  }
+
+  /** The words with one of them in its other spelling, where an index has it. */
+  private async findSpellings(
+    words: readonly string[],
+    databases: readonly string[],
+  ): Promise<{ text: string; merged: string | undefined }[]> {
+    const candidates = words.flatMap((word, at) =>
+      listSpellings(word).map((spelling) => ({ ...spelling, text: words.with(at, spelling.word).join(' ') })),
+    );
+    const lists = await this.words.listAll(
+      databases,
+      candidates.map((candidate) => candidate.word),
+    );
+    const known = new Set(uniteWords(lists).map((entry) => entry.word));
+    return candidates
+      .filter((candidate) => known.has(candidate.word))
+      .map(({ text, merged }) => ({ text, merged }));
   }
 
   /** Rare words that look like slips of the word, and frequent ones that it may be a slip of. */

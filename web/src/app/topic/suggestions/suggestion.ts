@@ -18,6 +18,8 @@ export interface Suggestion {
   /** The same for the same term, however found. */
   readonly key: string;
   readonly text: string;
+  /** How it is shown, where the text is no help to read. */
+  readonly label?: string;
   readonly section: SectionId;
   /** Where it comes from, in a few words. */
   readonly from: string;
