@@ -175,7 +175,8 @@ export class QuestionBarComponent {
         this.picked.update((picked) => new Set([...picked, at, to]));
         this.anchor.set(to);
       }
-      this.focusLater(`[data-word="${to}"]`);
+      // At once, so that the next key finds its word though keys come fast.
+      this.host.nativeElement.querySelector<HTMLElement>(`[data-word="${to}"]`)?.focus();
     } else if (event.key === ' ') {
       event.preventDefault();
       this.pick(at, event);
