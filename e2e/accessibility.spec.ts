@@ -41,5 +41,47 @@ for (const colours of ['light', 'dark'] as const) {
       await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
       await check();
     });
+
+    test('axe finds nothing in the dialogs and menus of Topic', async ({ page }) => {
+      const workbench = new Workbench(page);
+      await workbench.start();
+      const check = async (): Promise<void> => {
+        await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
+        await page.waitForLoadState('networkidle');
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(
+          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
+        ).toEqual([]);
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('dialog')).toHaveCount(0);
+      };
+      await page.getByRole('radio', { name: 'side by side' }).click();
+      await page.getByRole('button', { name: 'warmer', exact: true }).click();
+      await check();
+      await workbench.line('bats', 'bat').focus();
+      for (const opener of ['Question and rules…', 'Endings', 'Thesaurus', 'Words or headings']) {
+        await page.getByRole('button', { name: opener, exact: true }).click();
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await check();
+      }
+      await workbench.line('bats', 'bat').focus();
+      await page.keyboard.press('Alt+Enter');
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      for (const item of ['Note, place and fields…', 'Split…']) {
+        await page.getByLabel('More for the concept bats').click();
+        await page.getByRole('menuitem', { name: item }).click();
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await check();
+      }
+      await page.getByRole('button', { name: /^Remark on myotis/ }).click();
+      await expect(page.getByRole('menu')).toBeVisible();
+      await check();
+      await page.evaluate(() => navigator.clipboard.writeText('one\ttwo\nbat\tlamp'));
+      await workbench.addField('bats').focus();
+      await page.keyboard.press('Control+v');
+      await expect(page.getByRole('dialog', { name: 'A table of terms' })).toBeVisible();
+      await check();
+    });
   });
 }

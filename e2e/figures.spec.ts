@@ -43,7 +43,7 @@ test('first load under 2 s, with less than 400 kB of JavaScript as sent', async 
     });
     const started = Date.now();
     await page.goto('/');
-    await page.getByLabel('The question').waitFor();
+    await page.getByLabel('Words of the question').waitFor();
     const raw = Date.now() - started;
     loads.push({ raw, fair: raw / slowness });
     expect(sent).toBeGreaterThan(50_000);
@@ -119,4 +119,79 @@ test('from a key press to new numbers in all three gauges: under 300 ms at the m
     if (best < 300) break;
   }
   expect(best).toBeLessThan(300);
+});
+
+test('after a change, what each of 60 terms brings is counted without holding up the page', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await page.goto('/projects');
+  await page.getByRole('button', { name: 'New project' }).click();
+  const stems = ['bat', 'light', 'road', 'lamp', 'hedge'];
+  const endings = [
+    '',
+    's',
+    '*',
+    ' use',
+    ' study',
+    ' area',
+    ' model',
+    ' night',
+    ' loss',
+    ' data',
+    ' test',
+    ' type',
+  ];
+  const table = [stems, ...endings.map((ending) => stems.map((stem) => stem + ending))];
+  await page.getByLabel('Name of a new concept').fill('bat');
+  await page.keyboard.press('Enter');
+  await page.evaluate(
+    (text) => navigator.clipboard.writeText(text),
+    table.map((row) => row.join('\t')).join('\n'),
+  );
+  await workbench.addField('bat').focus();
+  await page.keyboard.press('Control+v');
+  await page.getByRole('button', { name: 'Add as terms' }).click();
+  await expect(page.locator('app-concept-column')).toHaveCount(5);
+  await page.getByRole('button', { name: 'Hide suggestions' }).click();
+  let best = Infinity;
+  let longest = Infinity;
+  for (let turn = 0; turn < 6 && (best > 500 || longest > 100); turn++) {
+    await page.waitForLoadState('networkidle');
+    const slowness = await measureSlowness(page);
+    await page.evaluate(() => {
+      const seen = { longest: 0, last: 0, start: performance.now() };
+      Object.assign(window, { seen });
+      new PerformanceObserver((list) => {
+        for (const entry of list.getEntries()) seen.longest = Math.max(seen.longest, entry.duration);
+      }).observe({ type: 'longtask' });
+      new PerformanceObserver((list) => {
+        for (const entry of list.getEntries())
+          if (entry.name.endsWith('/count')) seen.last = (entry as PerformanceResourceTiming).responseEnd;
+      }).observe({ type: 'resource' });
+    });
+    await workbench.addField('hedge').fill(`noctule${turn}*`);
+    await page.evaluate(
+      () => ((window as unknown as { seen: { start: number } }).seen.start = performance.now()),
+    );
+    await page.keyboard.press('Enter');
+    await expect(workbench.line('hedge', `noctule${turn}*`)).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    await expect
+      .poll(() => page.evaluate(() => (window as unknown as { seen: { last: number } }).seen.last))
+      .toBeGreaterThan(0);
+    const { time, task } = await page.evaluate(() => {
+      const { seen } = window as unknown as { seen: { longest: number; last: number; start: number } };
+      return { time: seen.last - seen.start, task: seen.longest };
+    });
+    console.log(
+      `60 terms in three databases: ${Math.round(time)} ms, longest task ${Math.round(task)} ms; slowness ${slowness.toFixed(1)}`,
+    );
+    best = Math.min(best, time / slowness);
+    longest = Math.min(longest, task / slowness);
+  }
+  expect(best).toBeLessThan(500);
+  expect(longest).toBeLessThan(100);
 });

@@ -7,9 +7,9 @@ test('from nothing to three counts by keyboard only', async ({ page }) => {
   await page.goto('/projects');
   await page.getByRole('button', { name: 'New project' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('The question')).toBeVisible();
+  await expect(page.getByLabel('The question', { exact: true })).toBeVisible();
   await expect(page.getByText('nothing to count yet', { exact: true })).toHaveCount(3);
-  await page.getByLabel('The question').focus();
+  await page.getByLabel('The question', { exact: true }).focus();
   await page.keyboard.type('Do lamps change how bats fly?');
   for (const [concept, terms] of [
     ['bats', ['bat', 'bats', 'chiroptera*']],

@@ -23,6 +23,7 @@ export interface Evaluator {
 }
 
 const NEVER: Deadline = () => false;
+const MOST_PHRASES_NOTED = 20_000;
 
 /** An evaluator that keeps up to `keptSets` sets, the longest unused going first. */
 export function createEvaluator(index: CollectionIndex, keptSets = 4_000): Evaluator {
@@ -39,6 +40,8 @@ class CachingEvaluator implements Evaluator {
   private late = false;
   private masked = false;
   private readonly keys = new Map<SetExpression, string>();
+  /** The phrases that were asked for, by their keys. */
+  private readonly phrases = new Set<string>();
 
   constructor(
     readonly index: CollectionIndex,
@@ -71,6 +74,7 @@ class CachingEvaluator implements Evaluator {
 
   forget(): void {
     this.kept.clear();
+    this.phrases.clear();
   }
 
   /** With a mask, the set may lack records outside it; such a set is marked in `masked` and not remembered. */
@@ -89,11 +93,20 @@ class CachingEvaluator implements Evaluator {
     }
     const outer = this.masked;
     this.masked = false;
-    const set = this.compute(expression, mask);
+    const set = this.compute(expression, this.isAskedAgain(expression, key) ? undefined : mask);
     this.statistics.computed++;
     if (!this.late && !this.masked) this.keep(key, set);
     this.masked ||= outer;
     return set;
+  }
+
+  /** A phrase that is asked for again is found whole and remembered: variants of a query share it under other masks. */
+  private isAskedAgain(expression: SetExpression, key: string): boolean {
+    if (expression.kind !== 'phrase') return false;
+    if (this.phrases.has(key)) return true;
+    if (this.phrases.size >= MOST_PHRASES_NOTED) this.phrases.clear();
+    this.phrases.add(key);
+    return false;
   }
 
   /** The key of an expression, made once in an evaluation. */

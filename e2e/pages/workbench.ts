@@ -65,7 +65,7 @@ export class Workbench {
 
   /** The line of a term in one concept; several bare words stand there in quotes. */
   line(concept: string, text: string): Locator {
-    const quoted = / /.test(text) && !/["():]/.test(text) ? `"${text}"` : text;
+    const quoted = text.includes(' ') && !/["():]/.test(text) ? `"${text}"` : text;
     return this.column(concept).locator(`input.line[title=${JSON.stringify(quoted)}]`);
   }
 

@@ -43,6 +43,8 @@ const MOST_KEPT = 20_000;
 const HEALTH_INTERVAL = 1_500;
 /** Milliseconds of writing before other work has its turn. */
 const SLICE = 8;
+/** So many are asked for at once, so that answers come in few pieces. */
+const LATER_BATCH = 200;
 
 /**
  * The live counts: asked for in batches, remembered by their exact string, forgotten by nobody who
@@ -58,9 +60,17 @@ export class CountStore {
   /** Queries that are written when there is time. */
   private readonly later: { root: QueryNode; dialect: Dialect; limiters: Limiters }[] = [];
   private readonly isLater = new WeakMap<QueryNode, Set<Dialect>>();
-  private laterTimer: ReturnType<typeof setTimeout> | undefined;
+  /** Wishes of queries that were written and are to be asked for together. */
+  private readonly ready: CountWish[] = [];
+  private isWriting = false;
+  /** Gives other work its turn, without the wait that timers have. */
+  private readonly turns = new MessageChannel();
   private readonly laterDone = signal(0);
   private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor() {
+    this.turns.port1.onmessage = () => this.writeSlice();
+  }
 
   /** The server does not answer; counting goes on by itself when it is back. */
   readonly isGone = signal(false);
@@ -92,7 +102,8 @@ export class CountStore {
     if (!waiting.has(dialect)) {
       waiting.add(dialect);
       this.later.push({ root, dialect, limiters });
-      this.laterTimer ??= setTimeout(() => this.writeSlice(), 0);
+      if (!this.isWriting) this.turns.port2.postMessage(undefined);
+      this.isWriting = true;
     }
     return undefined;
   }
@@ -115,12 +126,14 @@ export class CountStore {
     for (let next = this.later.shift(); next; next = this.later.shift()) {
       this.isLater.get(next.root)?.delete(next.dialect);
       const { wish } = this.write(next.root, next.dialect, next.limiters);
-      if (wish) this.ask([wish]);
+      if (wish) this.ready.push(wish);
       if (performance.now() > end) break;
     }
     const isDone = this.later.length === 0;
-    this.laterTimer = isDone ? undefined : setTimeout(() => this.writeSlice(), 0);
+    if (isDone || this.ready.length >= LATER_BATCH) this.ask(this.ready.splice(0));
+    this.isWriting = !isDone;
     if (isDone) this.laterDone.update((turn) => turn + 1);
+    else this.turns.port2.postMessage(undefined);
   }
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {

@@ -89,8 +89,9 @@ export class SuggestionPanelComponent {
       .filter((term) => !term.off && !term.databases)
       .map((term) => parseQuery(term.text).root);
     const seen = new Set<string>();
-    return [...this.headings(), ...this.found()].filter(({ key, root }) => {
-      if (known.has(key) || seen.has(key) || trees.some((tree) => covers(tree, root))) return false;
+    return [...this.headings(), ...this.found()].filter(({ key, root, replaces }) => {
+      if (known.has(key) || seen.has(key)) return false;
+      if (replaces === undefined && trees.some((tree) => covers(tree, root))) return false;
       seen.add(key);
       return true;
     });
@@ -135,7 +136,7 @@ export class SuggestionPanelComponent {
     });
   }
 
-  protected take({ text, source, language }: Suggestion, event?: Event): void {
+  protected take({ text, source, language, replaces }: Suggestion, event?: Event): void {
     if (event?.target instanceof HTMLElement) this.focusBeside(event.target);
     const term: Term = {
       id: this.open.createId(),
@@ -144,7 +145,11 @@ export class SuggestionPanelComponent {
       source,
       ...(language !== undefined && { language }),
     };
-    this.open.change({ kind: 'add-terms', concept: this.concept().id, terms: [term] });
+    this.open.change(
+      replaces === undefined
+        ? { kind: 'add-terms', concept: this.concept().id, terms: [term] }
+        : { kind: 'replace-term', id: replaces, terms: [term] },
+    );
     void this.announcer.announce(`${text} added to ${this.concept().name}`);
   }
 

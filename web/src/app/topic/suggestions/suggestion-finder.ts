@@ -182,18 +182,11 @@ export class SuggestionFinder {
     return forms.flatMap((form) => {
       const share = `${Math.round((100 * form.records) / Math.max(1, explained))} of 100 that explain ${acronym}`;
       const tie = findTyingWords(form.text, records, 2);
-      return [
-        create(`"${form.text}"`, 'meanings', share),
-        ...(tie.length > 0
-          ? [
-              create(
-                `(${acronym} AND ${tie.length > 1 ? `(${tie.join(' OR ')})` : tie.join('')})`,
-                'meanings',
-                `${acronym} meant so`,
-              ),
-            ]
-          : []),
-      ];
+      const whole = create(`"${form.text}"`, 'meanings', share);
+      if (tie.length === 0) return [whole];
+      const words = tie.length > 1 ? `(${tie.join(' OR ')})` : tie.join('');
+      const tied = create(`(${acronym} AND ${words})`, 'meanings', `in place of ${acronym}: meant so`);
+      return [whole, { ...tied, replaces: term.id }];
     });
   }
 

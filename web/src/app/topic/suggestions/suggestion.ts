@@ -25,5 +25,7 @@ export interface Suggestion {
   readonly from: string;
   readonly source: TermSource;
   readonly language?: string;
+  /** The term whose place it takes; beside it, it would find nothing more. */
+  readonly replaces?: string;
   readonly root: QueryNode;
 }
