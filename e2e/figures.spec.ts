@@ -195,3 +195,32 @@ test('after a change, what each of 60 terms brings is counted without holding up
   expect(best).toBeLessThan(500);
   expect(longest).toBeLessThan(100);
 });
+
+test('a thesaurus of 50,000 headings is read in under 5 s', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.addField('bats').focus();
+  await page.getByRole('button', { name: 'Thesaurus', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: /^Thesaurus/ });
+  const concepts = Array.from(
+    { length: 50_000 },
+    (_, at) =>
+      `t:c${at} a skos:Concept ; skos:prefLabel "Heading ${at}"@en ; skos:altLabel "Entry ${at}"@en ; skos:broader t:c${Math.floor(at / 8)} ; skos:scopeNote "For works on ${at} as a whole."@en .`,
+  );
+  const prefixes = '@prefix skos: <http://www.w3.org/2004/02/skos/core#> .\n@prefix t: <urn:t:> .\n';
+  const buffer = Buffer.from(prefixes + concepts.join('\n'));
+  let best = Infinity;
+  for (let turn = 0; turn < 3 && best > 5_000; turn++) {
+    const slowness = await measureSlowness(page);
+    const name = `large${turn}`;
+    const start = Date.now();
+    await dialog
+      .getByLabel('A thesaurus file in SKOS')
+      .setInputFiles({ name: `${name}.ttl`, mimeType: 'text/turtle', buffer });
+    await expect(dialog.getByRole('radio', { name })).toHaveAttribute('aria-checked', 'true');
+    const time = Date.now() - start;
+    console.log(`50,000 headings: ${time} ms with handing over the file; slowness ${slowness.toFixed(1)}`);
+    best = Math.min(best, time / slowness);
+  }
+  expect(best).toBeLessThan(5_000);
+});

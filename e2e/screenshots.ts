@@ -9,6 +9,24 @@ async function open(page: Page, path: string): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
+/** The bench and the thesaurus of the Topic view. */
+async function takeTopicParts(page: Page): Promise<void> {
+  await open(page, '/p/demo/topic?db=all');
+  await page.screenshot({ path: `${folder}/topic-side-by-side.png` });
+  await open(page, '/p/demo/topic');
+  await page.getByLabel('More for lamp*', { exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Endings…' }).click();
+  await page.getByRole('checkbox', { name: 'lamplight', exact: true }).check();
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: `${folder}/endings.png` });
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Thesaurus', exact: true }).click();
+  await page.getByLabel('Look up a word').fill('night lighting');
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: `${folder}/thesaurus.png` });
+  await page.keyboard.press('Escape');
+}
+
 async function main(): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
@@ -25,6 +43,7 @@ async function main(): Promise<void> {
     await open(page, `/p/demo/${view}`);
     await page.screenshot({ path: `${folder}/${view}.png` });
   }
+  await takeTopicParts(page);
   await open(page, '/p/demo/topic');
   await page.getByRole('button', { name: /^Heronsmere Life Index: [\d,]+ records/ }).click();
   await page.getByRole('dialog').getByRole('listitem').nth(9).waitFor();

@@ -197,6 +197,13 @@ test('frame, purpose and rules: a frame proposes concepts, rules set limiters an
   ).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByRole('banner').getByText('peer-reviewed')).toHaveCount(0);
+  // The purpose decides what is called good: nothing may be missed, so a large number is work and no fault.
+  await page.getByRole('button', { name: 'Question and rules…' }).click();
+  await dialog.getByRole('radio', { name: 'exhaustive search' }).click();
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(
+    page.getByRole('button', { name: 'Target band of Heronsmere Life Index: to screen' }),
+  ).toBeVisible();
 });
 
 test('context words say why they are dimmed, and can be brought back', async ({ page }) => {

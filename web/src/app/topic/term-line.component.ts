@@ -109,6 +109,9 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
       padding-left: 2px;
     }
     .chip {
+      overflow: hidden;
+      min-width: 0;
+      text-overflow: ellipsis;
       color: var(--mute);
       font-size: 11.5px;
       line-height: 13px;

@@ -240,7 +240,9 @@ function create(
 }
 
 function quote(words: string): string {
-  const bare = words.replaceAll('"', '').toLowerCase();
+  const plain = words.replaceAll('"', '');
+  // Acronyms keep their capitals, by which they are known.
+  const bare = /^[A-Z0-9]{2,}s?$/.test(plain) ? plain : plain.toLowerCase();
   return splitWords(bare).length > 1 ? `"${bare}"` : bare;
 }
 
