@@ -5,7 +5,8 @@ import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CountAnswer, SearchAnswer } from '#core/contract/index';
 import { createApp } from './app';
-import { buildCollections, openCollections, type StandinCollection } from './collections';
+import { readSkos } from '#core/vocabulary/skos/index';
+import { buildCollections, findVocabulary, openCollections, type StandinCollection } from './collections';
 
 let folder: string;
 let collections: ReadonlyMap<string, StandinCollection>;
@@ -257,4 +258,38 @@ it('serves the records of the demo question by a search that a person would writ
   );
   expect(found).toBeGreaterThan(3);
   expect(found).toBeLessThan(60);
+});
+
+describe('words and thesauri', () => {
+  it('lists the words of an index by beginning, by end and by both', async () => {
+    const ask = async (query: string) => {
+      const response = await request(app).get(`/api/standins/heronsmere/words?${query}`).expect(200);
+      return (response.body as { words: { word: string; records: number }[] }).words;
+    };
+    const begun = await ask('prefix=bat&most=50');
+    expect(begun.map(({ word }) => word)).toContain('bats');
+    expect(begun.every(({ word, records }) => word.startsWith('bat') && records > 0)).toBe(true);
+    const ended = await ask('suffix=ing&most=50');
+    expect(ended.every(({ word }) => word.endsWith('ing'))).toBe(true);
+    const both = await ask('prefix=l&suffix=ing&most=50');
+    expect(both.map(({ word }) => word)).toContain('lighting');
+    await request(app).get('/api/standins/heronsmere/words?most=9999').expect(400);
+  });
+
+  it('serves each thesaurus as SKOS that the reader takes without a problem', async () => {
+    for (const id of ['heronsmere', 'gantry']) {
+      const response = await request(app).get(`/api/standins/${id}/vocabulary`).expect(200);
+      expect(response.type).toBe('text/turtle');
+      const reading = await readSkos(response.text);
+      expect(reading.problems).toEqual([]);
+      expect(reading.headings).toEqual(findVocabulary(id).headings);
+    }
+    await request(app).get('/api/standins/marlstone/vocabulary').expect(404);
+    const list = await request(app).get('/api/standins').expect(200);
+    expect((list.body as { hasThesaurus: boolean }[]).map((one) => one.hasThesaurus)).toEqual([
+      true,
+      true,
+      false,
+    ]);
+  });
 });

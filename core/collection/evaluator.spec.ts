@@ -75,6 +75,25 @@ describe('evaluation', () => {
     expect(evaluator.statistics.computed - before).toBe(2);
   });
 
+  it('finds a phrase whole when it is asked for again, whatever it was asked within', () => {
+    const evaluator = createEvaluator(
+      buildIndex([titled('street light bat'), titled('street light'), titled('bat light street')]),
+    );
+    const phrase = build.phrase(createPattern('street'), createPattern('light'));
+    const within = (word: string) =>
+      createNeutralExpression(build.and(build.term(createPattern(word)), phrase));
+    const list = (expression: ReturnType<typeof within>): number[] => {
+      const found = evaluator.evaluate(expression);
+      return found.ok ? found.value.list() : [];
+    };
+    expect(list(within('bat'))).toEqual([0]);
+    expect(list(within('light'))).toEqual([0, 1]);
+    const before = evaluator.statistics.reused;
+    expect(list(within('street'))).toEqual([0, 1]);
+    expect(evaluator.statistics.reused).toBeGreaterThan(before);
+    expect(list(createNeutralExpression(phrase))).toEqual([0, 1]);
+  });
+
   it('ranks rare words and titles first', () => {
     const records = [
       titled('bat'),

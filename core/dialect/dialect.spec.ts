@@ -1,7 +1,9 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { parseQuery, printQuery, type QueryNode } from '../query';
+import fc from 'fast-check';
+import { build, parseQuery, printQuery, type QueryNode } from '../query';
+import { arbitraryQuery } from '../testing/arbitraries';
 import { REASON_CODES, describeReason } from './fidelity';
 import { isSameLimiters, listLimiters } from './limiters';
 import { DIALECTS, findDialect } from './profiles';
@@ -163,5 +165,35 @@ describe('reading what people write', () => {
     const read = readString(string, findDialect(id)!);
     expect(printQuery(read.root)).toBe(printQuery(parse(query)));
     expect(read.problems.map((problem) => problem.code)).toEqual(codes);
+  });
+});
+
+describe('trees that share their leaves', () => {
+  it('are written as if they did not', () => {
+    fc.assert(
+      fc.property(fc.array(arbitraryQuery, { minLength: 2, maxLength: 4 }), (parts) => {
+        const shared = [build.or(...parts), build.or(...parts.slice(1), parts[0]!), ...parts];
+        for (const dialect of DIALECTS) {
+          for (const tree of shared) {
+            const fresh = structuredClone(tree);
+            const [one, other] = [writeQuery(tree, dialect), writeQuery(fresh, dialect)];
+            expect(one.text).toBe(other.text);
+            expect(one.whole).toBe(other.whole);
+            expect(one.pieces).toEqual(other.pieces);
+            expect([...one.fidelity]).toEqual([...other.fidelity]);
+          }
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('are written anew under other fields', () => {
+    const bat = parse('bat');
+    const dialect = DIALECTS[0]!;
+    const bare = writeQuery(bat, dialect).text;
+    expect(writeQuery(build.fielded(['title'], bat), dialect).text).not.toBe(bare);
+    expect(writeQuery(bat, dialect, { defaultFields: ['title'] }).text).not.toBe(bare);
+    expect(writeQuery(bat, dialect).text).toBe(bare);
   });
 });

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { createDemoProject } from '#demo/demo-project';
+import { EwerDatabase } from './ewer-database';
 import { ProjectRepository } from './project-repository';
 
 const NOW = '2026-10-01T08:00:00.000Z';
@@ -8,7 +9,7 @@ let repository: ProjectRepository;
 let number = 0;
 
 beforeEach(() => {
-  repository = new ProjectRepository(`ewer-test-${number++}`);
+  repository = new ProjectRepository(new EwerDatabase(`ewer-test-${number++}`));
 });
 
 describe('projects in the browser', () => {

@@ -76,3 +76,23 @@ it('sends many strings in as few requests as their size allows, and keeps their 
   expect(fetched.mock.calls.length).toBeGreaterThan(1);
   expect(fetched.mock.calls.length).toBeLessThan(5);
 });
+
+it('takes words, the list of databases and a thesaurus, and refuses what is none', async () => {
+  answer(200, { words: [{ word: 'bat', records: 3 }] });
+  expect(await client.words('gantry', { prefix: 'ba', most: 5 })).toEqual({
+    ok: true,
+    value: [{ word: 'bat', records: 3 }],
+  });
+  const listing = { id: 'gantry', name: 'Gantry', kind: 'index', boxes: [], records: 9, hasThesaurus: true };
+  answer(200, [listing]);
+  expect(await client.list()).toEqual({ ok: true, value: [listing] });
+  answer(200, [{ ...listing, records: -1 }]);
+  expect((await client.list()).ok).toBe(false);
+  answer(200, { words: [{ word: 'bat' }] });
+  expect((await client.words('gantry', { prefix: 'ba', most: 5 })).ok).toBe(false);
+  vi.stubGlobal('fetch', () => Promise.resolve(new Response('@prefix a: <urn:a:> .')));
+  expect(await client.vocabulary('gantry')).toEqual({ ok: true, value: '@prefix a: <urn:a:> .' });
+  answer(404, { problem: {} });
+  const none = await client.vocabulary('marlstone');
+  expect(none.ok ? '' : none.problem.code).toBe('service-failed');
+});
