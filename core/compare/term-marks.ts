@@ -9,6 +9,7 @@ import {
 } from '../project';
 import { covers, parseQuery, type CoverSettings, type QueryNode } from '../query';
 import { isSentence } from '../question';
+import { foldLetters } from '../text';
 import type { Vocabulary } from '../vocabulary';
 
 /** A way to mend what a mark is about, as one change of the project. */
@@ -82,18 +83,29 @@ const switchFix = (term: Term): MarkFix => ({
 
 /** What is wrong with a term as it is written. */
 function markTexts(concept: Concept, add: Add): void {
-  for (const term of concept.terms) {
-    for (const problem of parseQuery(term.text).problems.slice(0, 2)) {
-      const fixes = (problem.fixes ?? []).map((fix): MarkFix => ({
+  for (const term of concept.terms)
+    for (const { problem, fixes } of recall(TEXT_MARKS, term, () => listTextMarks(term)))
+      add(term, problem, fixes);
+}
+
+function listTextMarks(term: Term): Found[] {
+  const found: Found[] = parseQuery(term.text)
+    .problems.slice(0, 2)
+    .map((problem) => ({
+      problem,
+      fixes: (problem.fixes ?? []).map((fix): MarkFix => ({
         label: fix.label,
         change: { kind: 'edit-term', id: term.id, text: applyFix(term.text, fix) },
-      }));
-      add(term, problem, fixes);
-    }
-    if (isSentence(term.text)) add(term, createProblem('term-is-sentence', 'warning'), [removeFix(term)]);
-    else if (describeTermKind(term) === 'word' && [...term.text].length === 1)
-      add(term, createProblem('term-too-short', 'warning', { term: term.text }), [removeFix(term)]);
-  }
+      })),
+    }));
+  if (isSentence(term.text))
+    found.push({ problem: createProblem('term-is-sentence', 'warning'), fixes: [removeFix(term)] });
+  else if (describeTermKind(term) === 'word' && [...term.text].length === 1)
+    found.push({
+      problem: createProblem('term-too-short', 'warning', { term: term.text }),
+      fixes: [removeFix(term)],
+    });
+  return found;
 }
 
 function markCounts(concept: Concept, facts: TermFacts, add: Add): void {
@@ -144,43 +156,98 @@ function isUnknown(term: Term, empty: readonly { readonly id: string }[], facts:
   return empty.some(({ id }) => facts.vocabularyOf(id)?.find(root.label) === undefined);
 }
 
-/** Trees of terms are compared pair by pair; the one that covers more is the one to keep. */
+/** A remark before it has its words. */
+interface Found {
+  readonly problem: Problem;
+  readonly fixes: readonly MarkFix[];
+}
+
+// Terms, concepts and vocabularies are values that never change: what was found out about them is kept.
+const TEXT_MARKS = new WeakMap<Term, Found[]>();
+const TREES = new WeakMap<Term, TermTree>();
+const COVERED = new WeakMap<
+  Concept,
+  {
+    readonly vocabularies: readonly (Vocabulary | undefined)[];
+    readonly found: readonly (Found & { term: Term })[];
+  }
+>();
+
+function recall<K extends object, V>(kept: WeakMap<K, V>, key: K, make: () => V): V {
+  const known = kept.get(key);
+  if (known !== undefined) return known;
+  const made = make();
+  kept.set(key, made);
+  return made;
+}
+
 function markCovered(concept: Concept, facts: TermFacts, add: Add): void {
+  const vocabularies = facts.databases.map(({ id }) => facts.vocabularyOf(id));
+  const known = COVERED.get(concept);
+  const isSame = known?.vocabularies.length === vocabularies.length;
+  const found =
+    known && isSame && known.vocabularies.every((vocabulary, at) => vocabulary === vocabularies[at])
+      ? known.found
+      : listCovered(concept, facts);
+  COVERED.set(concept, { vocabularies, found });
+  for (const { term, problem, fixes } of found) add(term, problem, fixes);
+}
+
+/** A term as it is compared with others. */
+interface TermTree {
+  readonly root: QueryNode;
+  readonly key: string;
+  /** Its text in folded letters. */
+  readonly letters: string;
+  /** Letters that stand in whatever its words find; nothing if that is not easily said. */
+  readonly anchor: string | undefined;
+}
+
+function readTree(term: Term): TermTree {
+  return recall(TREES, term, () => {
+    const root = createTermQuery({ text: term.text });
+    return { root, key: createTermKey(term), letters: foldLetters(term.text), anchor: findAnchor(root) };
+  });
+}
+
+function findAnchor(node: QueryNode): string | undefined {
+  if (node.kind === 'fielded') return findAnchor(node.item);
+  const patterns = node.kind === 'term' ? [node.pattern] : node.kind === 'phrase' ? node.words : [];
+  const parts = patterns.flat().flatMap((part) => (part.kind === 'letters' ? [foldLetters(part.text)] : []));
+  return parts.sort((a, b) => b.length - a.length)[0];
+}
+
+/** Trees of terms are compared pair by pair; the one that covers more is the one to keep. */
+function listCovered(concept: Concept, facts: TermFacts): (Found & { term: Term })[] {
   const settings: CoverSettings = {
     listBranch: (label, vocabulary) =>
       facts.databases
         .filter(({ id }) => vocabulary === undefined || vocabulary === id)
         .flatMap(({ id }) => facts.vocabularyOf(id)?.listBranch(label) ?? []),
   };
-  const trees = concept.terms
-    .filter((term) => !term.off)
-    .map((term) => ({ term, root: readRoot(term), key: createTermKey(term) }));
+  const trees = concept.terms.filter((term) => !term.off).map((term) => ({ term, ...readTree(term) }));
   const seen = new Set<string>();
-  for (const { term, root, key } of trees) {
+  const found: (Found & { term: Term })[] = [];
+  for (const { term, root, key, letters } of trees) {
     if (seen.has(key)) {
-      add(term, createProblem('term-repeated', 'note', { term: term.text }), [removeFix(term)]);
+      const problem = createProblem('term-repeated', 'note', { term: term.text });
+      found.push({ term, problem, fixes: [removeFix(term)] });
       continue;
     }
     seen.add(key);
     const wider = trees.find(
       (other) =>
         other.key !== key &&
+        (other.anchor === undefined || letters.includes(other.anchor)) &&
         isMeantFor(other.term, term) &&
         covers(other.root, root, settings) &&
         !(covers(root, other.root, settings) && isMeantFor(term, other.term)),
     );
     if (!wider) continue;
-    const data = { term: term.text, wider: wider.term.text };
-    add(term, createProblem('term-covered', 'note', data), [removeFix(term), switchFix(term)]);
+    const problem = createProblem('term-covered', 'note', { term: term.text, wider: wider.term.text });
+    found.push({ term, problem, fixes: [removeFix(term), switchFix(term)] });
   }
-}
-
-const ROOTS = new WeakMap<Term, QueryNode>();
-
-function readRoot(term: Term): QueryNode {
-  const root = ROOTS.get(term) ?? createTermQuery({ text: term.text });
-  ROOTS.set(term, root);
-  return root;
+  return found;
 }
 
 /** The first term counts wherever the second does. */
@@ -193,7 +260,7 @@ function isMeantFor(wide: Term, narrow: Term): boolean {
 function markDuplicates(concepts: readonly Concept[], add: Add): void {
   const homes = new Map<string, Concept[]>();
   for (const concept of concepts.filter((candidate) => !candidate.off)) {
-    for (const key of new Set(concept.terms.filter((term) => !term.off).map(createTermKey)))
+    for (const key of new Set(concept.terms.filter((term) => !term.off).map((term) => readTree(term).key)))
       homes.set(key, [...(homes.get(key) ?? []), concept]);
   }
   for (const concept of concepts) {
@@ -201,7 +268,7 @@ function markDuplicates(concepts: readonly Concept[], add: Add): void {
     for (const term of concept.terms) {
       const others = term.off
         ? []
-        : (homes.get(createTermKey(term)) ?? []).filter((other) => other !== concept);
+        : (homes.get(readTree(term).key) ?? []).filter((other) => other !== concept);
       const [other] = others;
       if (!other) continue;
       const data = { term: term.text, concept: other.name };

@@ -56,6 +56,8 @@ export class CountStore {
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
+  /** The databases that are being asked. */
+  private readonly busy = new Set<string>();
   private readonly written = new WeakMap<QueryNode, Map<Dialect, Written>>();
   /** Queries that are written when there is time. */
   private readonly later: { root: QueryNode; dialect: Dialect; limiters: Limiters }[] = [];
@@ -184,16 +186,30 @@ export class CountStore {
     this.ask(again.map(([key]) => readKey(key)));
   }
 
+  /**
+   * One request a database at a time: what is wished for meanwhile goes together in the next. So a slow
+   * database never takes the connections that the others need.
+   */
   private send(): void {
     this.timer = undefined;
-    const groups = new Map<string, CountWish[]>();
+    const databases = new Map<string, Map<string, CountWish[]>>();
     for (const [key, wish] of this.open) {
+      if (this.busy.has(wish.database)) continue;
+      this.open.delete(key);
       this.flying.add(key);
-      const group = `${wish.database}\n${JSON.stringify(wish.boxes)}`;
-      groups.set(group, [...(groups.get(group) ?? []), wish]);
+      const groups = databases.get(wish.database) ?? new Map<string, CountWish[]>();
+      databases.set(wish.database, groups);
+      const boxes = JSON.stringify(wish.boxes);
+      groups.set(boxes, [...(groups.get(boxes) ?? []), wish]);
     }
-    this.open.clear();
-    for (const wishes of groups.values()) void this.sendGroup(wishes);
+    for (const [database, groups] of databases) void this.sendGroups(database, [...groups.values()]);
+  }
+
+  private async sendGroups(database: string, groups: readonly (readonly CountWish[])[]): Promise<void> {
+    this.busy.add(database);
+    for (const wishes of groups) await this.sendGroup(wishes);
+    this.busy.delete(database);
+    if (this.open.size > 0 && !this.isGone()) this.timer ??= setTimeout(() => this.send(), 0);
   }
 
   private async sendGroup(wishes: readonly CountWish[]): Promise<void> {

@@ -36,6 +36,9 @@ export class StandinClient {
     return succeed(entries);
   }
 
+  /** Words and records are asked for one after the other, so that a slow database does not take all connections. */
+  private readonly turns = new Map<string, Promise<unknown>>();
+
   async search(
     database: string,
     string: string,
@@ -43,7 +46,8 @@ export class StandinClient {
     rows: number,
     start = 0,
   ): Promise<Outcome<SearchAnswer>> {
-    return this.post(database, 'search', { string, boxes, start, rows, sort: 'relevance' }, SEARCH_ANSWER);
+    const request = { string, boxes, start, rows, sort: 'relevance' };
+    return this.inTurn(database, () => this.post(database, 'search', request, SEARCH_ANSWER));
   }
 
   /** The words of a database's index that begin and end so, in the order of the alphabet. */
@@ -56,8 +60,8 @@ export class StandinClient {
       suffix: asked.suffix ?? '',
       most: String(asked.most),
     });
-    const answer = await this.get(`${database}/words?${query}`, database, (body) =>
-      validate(WORDS_ANSWER, body, database),
+    const answer = await this.inTurn(database, () =>
+      this.get(`${database}/words?${query}`, database, (body) => validate(WORDS_ANSWER, body, database)),
     );
     return answer.ok ? succeed(answer.value.words) : answer;
   }
@@ -82,6 +86,12 @@ export class StandinClient {
     } catch {
       return false;
     }
+  }
+
+  private inTurn<T>(database: string, ask: () => Promise<T>): Promise<T> {
+    const asked = (this.turns.get(database) ?? Promise.resolve()).then(ask);
+    this.turns.set(database, asked);
+    return asked;
   }
 
   private post<T>(database: string, what: string, body: unknown, schema: Joi.Schema<T>): Promise<Outcome<T>> {

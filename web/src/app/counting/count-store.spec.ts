@@ -1,0 +1,108 @@
+import '@angular/compiler';
+import { Injector } from '@angular/core';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { DIALECTS } from '#core/dialect/index';
+import { createProblem, fail, succeed } from '#core/problem/index';
+import { parseQuery } from '#core/query/index';
+import { STANDIN_CLIENT } from '../data/providers';
+import { CountStore, getTotal } from './count-store';
+
+const dialect = DIALECTS[0]!;
+const LIMITERS = {};
+
+/** A database that counts the letters of each string, and notes what it was asked. */
+function createStore(count?: () => unknown) {
+  const asked: string[][] = [];
+  const client = {
+    count: (_: string, strings: readonly string[]) => {
+      asked.push([...strings]);
+      return Promise.resolve(
+        count?.() ??
+          succeed(strings.map((string) => ({ total: string.length, estimated: false, notes: [] }))),
+      );
+    },
+    isThere: () => Promise.resolve(true),
+  };
+  const injector = Injector.create({
+    providers: [CountStore, { provide: STANDIN_CLIENT, useValue: client }],
+  });
+  return { store: injector.get(CountStore), asked };
+}
+
+afterEach(() => void vi.useRealTimers());
+
+describe('live counts', () => {
+  it('gather wishes into one request and ask for a string only once', async () => {
+    const { store, asked } = createStore();
+    const roots = ['bat', 'lamp', 'road'].map((text) => parseQuery(text).root);
+    const wishes = () => roots.flatMap((root) => store.look(root, dialect, LIMITERS).wish ?? []);
+    store.ask(wishes());
+    store.ask(wishes());
+    await vi.waitFor(() => expect(getTotal(store.look(roots[0]!, dialect, LIMITERS).state)).toBe(3));
+    store.ask(wishes());
+    expect(asked).toEqual([['bat', 'lamp', 'road']]);
+  });
+
+  it('go to a database one request at a time: what is wished meanwhile goes together', async () => {
+    const { store, asked } = createStore();
+    const roots = Array.from({ length: 6 }, (_, at) => parseQuery(`word${at}`).root);
+    const wish = (at: number) => store.look(roots[at]!, dialect, LIMITERS).wish!;
+    store.ask([wish(0)]);
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    for (const at of [1, 2, 3, 4, 5]) store.ask([wish(at)]);
+    await vi.waitFor(() => expect(getTotal(store.look(roots[5]!, dialect, LIMITERS).state)).toBe(5));
+    expect(asked.map((strings) => strings.length)).toEqual([1, 5]);
+  });
+
+  it('belong to the exact string: a changed query waits for its own', async () => {
+    const { store } = createStore();
+    const [bat, bats] = [parseQuery('bat').root, parseQuery('bats').root];
+    store.ask([store.look(bat, dialect, LIMITERS).wish!]);
+    await vi.waitFor(() => expect(getTotal(store.look(bat, dialect, LIMITERS).state)).toBe(3));
+    expect(store.look(bats, dialect, LIMITERS).state.status).toBe('waiting');
+    expect(store.look(bat, dialect, { years: { from: 2000, to: 2001 } }).state.status).toBe('waiting');
+  });
+
+  it('that fail say why, and are asked for again when told', async () => {
+    let answer: unknown = fail(createProblem('service-failed', 'error', { database: 'x', status: 503 }));
+    const { store, asked } = createStore(() => answer);
+    const bat = parseQuery('bat').root;
+    store.ask([store.look(bat, dialect, LIMITERS).wish!]);
+    await vi.waitFor(() => expect(store.look(bat, dialect, LIMITERS).state.status).toBe('failed'));
+    answer = undefined;
+    store.retry(dialect.id);
+    await vi.waitFor(() => expect(getTotal(store.look(bat, dialect, LIMITERS).state)).toBe(3));
+    expect(asked).toHaveLength(2);
+  });
+
+  it('have nothing to send for an empty query, and a reason where a database lacks the heading', () => {
+    const { store } = createStore();
+    expect(store.look(parseQuery('').root, dialect, LIMITERS).state).toEqual({ status: 'empty' });
+    const foreign = store.look(parseQuery('heading(elsewhere): "Bats"').root, dialect, LIMITERS);
+    expect(foreign.state).toMatchObject({ status: 'failed', problem: { code: 'nothing-to-send' } });
+  });
+});
+
+describe('counts that can wait', () => {
+  it('are written between other work, in the order of asking, and asked for together', async () => {
+    const { store, asked } = createStore();
+    const roots = Array.from({ length: 60 }, (_, at) => parseQuery(`word${at}`).root);
+    for (const root of roots) expect(store.lookLater(root, dialect, LIMITERS)).toBeUndefined();
+    expect(store.lookIfWritten(roots[0]!, dialect, LIMITERS)).toBeUndefined();
+    await vi.waitFor(() =>
+      expect(getTotal(store.lookIfWritten(roots[59]!, dialect, LIMITERS)?.state)).toBe('word59'.length),
+    );
+    expect(asked.flat()).toEqual(roots.map((_, at) => `word${at}`));
+  });
+
+  it('are given up when their state of the project is gone', async () => {
+    const { store, asked } = createStore();
+    const [old, fresh] = [parseQuery('old').root, parseQuery('fresh').root];
+    store.lookLater(old, dialect, LIMITERS);
+    store.dropLater();
+    store.lookLater(fresh, dialect, LIMITERS);
+    await vi.waitFor(() => expect(getTotal(store.lookIfWritten(fresh, dialect, LIMITERS)?.state)).toBe(5));
+    expect(asked).toEqual([['fresh']]);
+    expect(store.lookIfWritten(old, dialect, LIMITERS)).toBeUndefined();
+  });
+});

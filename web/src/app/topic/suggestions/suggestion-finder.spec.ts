@@ -1,0 +1,158 @@
+import '@angular/compiler';
+import { Injector } from '@angular/core';
+import { describe, expect, it } from 'vitest';
+import { DIALECTS } from '#core/dialect/index';
+import { succeed } from '#core/problem/index';
+import type { Concept, Term } from '#core/project/index';
+import { createVocabulary } from '#core/vocabulary/index';
+import { STANDIN_CLIENT } from '../../data/providers';
+import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
+import { IndexWords } from './index-words';
+import { SuggestionFinder } from './suggestion-finder';
+import type { Suggestion } from './suggestion';
+
+const dialect = DIALECTS.find(({ id }) => id === 'heronsmere')!;
+const vocabulary = createVocabulary('heronsmere', [
+  { label: 'Animals', entryTerms: [], broader: [], related: [] },
+  {
+    label: 'Chiroptera',
+    entryTerms: ['Bats', 'Flying mammals'],
+    broader: ['Animals'],
+    related: ['Sonar'],
+    translations: [{ language: 'de', label: 'Fledermäuse' }],
+  },
+  { label: 'Myotis', entryTerms: [], broader: ['Chiroptera'], related: [] },
+  { label: 'Sonar', entryTerms: [], broader: [], related: [] },
+]);
+const INDEX = ['roost', 'roosting', 'roosts', 'color', 'colour', 'streetlight', 'luminaire', 'luminaires'];
+
+interface FakeRecord {
+  readonly title: string;
+  readonly abstract: string;
+  readonly language?: string;
+}
+
+/** A finder over a small index, a small thesaurus, and whatever records a string is said to find. */
+function createFinder(records: (string: string) => readonly FakeRecord[] = () => []) {
+  const client = {
+    words: (_: string, { prefix }: { prefix: string }) =>
+      Promise.resolve(
+        succeed(INDEX.filter((word) => word.startsWith(prefix)).map((word) => ({ word, records: 20 }))),
+      ),
+    search: (_: string, string: string) =>
+      Promise.resolve(
+        succeed({
+          records: records(string).map((record) => ({ language: 'en', keywords: [], ...record })),
+        }),
+      ),
+  };
+  const thesauri = {
+    find: () => vocabulary,
+    lookUp: (_: string, texts: readonly string[], most: number) => [
+      ...new Map(
+        texts.flatMap((text) => vocabulary.lookUp(text, most)).map((found) => [found.heading, found]),
+      ).values(),
+    ],
+  };
+  return Injector.create({
+    providers: [
+      SuggestionFinder,
+      IndexWords,
+      { provide: STANDIN_CLIENT, useValue: client },
+      { provide: ThesaurusStore, useValue: thesauri },
+    ],
+  }).get(SuggestionFinder);
+}
+
+async function suggest(
+  texts: readonly string[],
+  records?: (string: string) => readonly FakeRecord[],
+): Promise<Suggestion[]> {
+  const terms = texts.map((text, at): Term => ({ id: String(at), text, off: false }));
+  const concept: Concept = { id: 'a', name: texts[0] ?? '', block: 'a', off: false, terms };
+  const finder = createFinder(records);
+  const question = { concept, terms, dialects: [dialect], dialect };
+  return [...finder.findHeadings(question), ...(await Promise.all(finder.list(question))).flat()];
+}
+
+const texts = (found: readonly Suggestion[], section: Suggestion['section']) =>
+  found.filter((suggestion) => suggestion.section === section).map((suggestion) => suggestion.text);
+
+describe('suggestions', () => {
+  it('are other forms of a word and of the last word of a phrase', async () => {
+    expect(texts(await suggest(['roosting']), 'forms')).toEqual([
+      'roost',
+      'roosts',
+      '"roo sting"',
+      '"roos ting"',
+      '"roost ing"',
+    ]);
+    expect(texts(await suggest(['"bat roosting"']), 'forms')).toEqual([
+      '"bat roost"',
+      '"bat roosts"',
+      'batroosting',
+    ]);
+  });
+
+  it('are other spellings that the index has, and slips', async () => {
+    const found = await suggest(['colour']);
+    expect(texts(found, 'spellings')).toEqual(['colo[u]r', 'color']);
+    expect(texts(await suggest(['armour']), 'spellings')).toEqual([]);
+    const [slip] = (await suggest(['luminiare'])).filter((suggestion) => suggestion.section === 'slips');
+    expect(slip).toMatchObject({ text: 'luminaire', from: 'luminiare is in no index' });
+  });
+
+  it('are headings that the words lead to, those around, entry terms and names', async () => {
+    const led = await suggest(['bats']);
+    expect(texts(led, 'headings')).toEqual(['branch(heronsmere): "Chiroptera"']);
+    expect(texts(led, 'entries')).toEqual(['bats', '"flying mammals"']);
+    expect(led.find((suggestion) => suggestion.language === 'de')?.text).toBe('fledermäuse');
+    const had = await suggest(['heading: "Chiroptera"']);
+    expect(had.filter(({ section }) => section === 'headings').map(({ text, from }) => [text, from])).toEqual(
+      [
+        ['branch(heronsmere): "Animals"', 'Heronsmere, broader'],
+        ['heading(heronsmere): "Myotis"', 'Heronsmere, narrower'],
+        ['heading(heronsmere): "Sonar"', 'Heronsmere, related'],
+      ],
+    );
+  });
+
+  it('are long forms of an acronym with their share, and the acronym tied in its place', async () => {
+    const explained = (long: string, more: string): FakeRecord => ({
+      title: more,
+      abstract: `The ${long} (ALAN) was seen.`,
+    });
+    const found = await suggest(['ALAN'], (string) =>
+      string.includes('ALAN')
+        ? [
+            ...Array.from({ length: 3 }, () => explained('artificial light at night', 'Lamps and moths')),
+            explained('ad hoc local area network', 'Radio links'),
+          ]
+        : [],
+    );
+    expect(
+      found.filter(({ section }) => section === 'meanings').map(({ text, from }) => [text, from])[0],
+    ).toEqual(['"artificial light at night"', '75 of 100 that explain ALAN']);
+    const tied = found.find((suggestion) => suggestion.replaces !== undefined);
+    expect(tied?.text).toMatch(/^\(ALAN AND /);
+    expect(tied?.replaces).toBe('0');
+  });
+
+  it('are words that records of another language share when the concept finds them', async () => {
+    const record = (title: string): FakeRecord => ({ title, abstract: '', language: 'de' });
+    const found = await suggest(['bats'], (string) =>
+      string.includes(' NOT ')
+        ? [record('Die Vögel der Stadt'), record('Fische und der Fluss'), record('Die Moore')]
+        : [record('Fledermäuse der Stadt'), record('Licht und Fledermäuse'), record('Fledermäuse im Moor')],
+    );
+    const german = found.filter((suggestion) => suggestion.from.includes('titles and keywords'));
+    expect(german.map(({ text, language }) => [text, language])).toEqual([['fledermause', 'de']]);
+  });
+
+  it('are none where nothing answers', async () => {
+    const terms: Term[] = [{ id: '1', text: 'bat', off: true }];
+    const concept: Concept = { id: 'a', name: 'x', block: 'a', off: false, terms };
+    const found = await Promise.all(createFinder().list({ concept, terms, dialects: [], dialect }));
+    expect(found.flat()).toEqual([]);
+  });
+});
