@@ -57,6 +57,7 @@ async function undoAll(page: Page): Promise<void> {
 }
 
 test('a whole topic by keyboard alone', async ({ page }) => {
+  test.setTimeout(300_000);
   const workbench = await startEmpty(page);
   const { keyboard } = page;
   await page.getByLabel('The question', { exact: true }).focus();
@@ -127,6 +128,7 @@ test('a whole topic by keyboard alone', async ({ page }) => {
 });
 
 test('the same topic by pointer', async ({ page }) => {
+  test.setTimeout(300_000);
   const workbench = await startEmpty(page);
   await page.getByLabel('The question', { exact: true }).fill(QUESTION);
   await page.getByText('Numbers in').click();

@@ -30,6 +30,7 @@ const remark = (workbench: Workbench, concept: string, term: string) =>
     .getByRole('button', { name: new RegExp(`^Remark on ${term.replace(/[*?()"]/g, '\\$&')}:`) });
 
 test('every mark has its reason, and a fix that mends it', async ({ page }) => {
+  test.setTimeout(300_000);
   const workbench = await startEmpty(page, 'bats', 'lamps');
   await addTerms(
     workbench,
@@ -75,7 +76,7 @@ test('every mark has its reason, and a fix that mends it', async ({ page }) => {
     .column('bats')
     .getByRole('button', { name: /^Remark on "open quote/ })
     .click();
-  await page.getByRole('menuitem').first().click();
+  await page.getByRole('menuitem', { disabled: false }).first().click();
   await expect(workbench.line('bats', '"open quote')).toHaveCount(0);
   const undo = page.getByRole('button', { name: /^Undo/ });
   for (let step = 0; step < 7; step++) await undo.click();

@@ -49,6 +49,8 @@ export function createVocabulary(id: string, headings: readonly Heading[]): Voca
 
 interface Name {
   readonly key: string;
+  /** Its words without plural endings, each with a blank on both sides. */
+  readonly stems: string;
   readonly text: string;
   readonly heading: Heading;
 }
@@ -91,9 +93,10 @@ class IndexedVocabulary implements Vocabulary {
   lookUp(words: string, most: number): readonly FoundHeading[] {
     const key = createLabelKey(words);
     if (key === '') return [];
+    const stems = key.split(' ').map((word) => ` ${dropPlural(word)} `);
     const scored = new Map<Heading, { score: number; by: string }>();
     for (const name of this.listNames()) {
-      const score = scoreName(name.key, key);
+      const score = scoreName(name, key, stems);
       if (score > (scored.get(name.heading)?.score ?? 0)) scored.set(name.heading, { score, by: name.text });
     }
     return [...scored]
@@ -108,21 +111,25 @@ class IndexedVocabulary implements Vocabulary {
         heading.label,
         ...heading.entryTerms,
         ...(heading.translations ?? []).map((translation) => translation.label),
-      ].map((text) => ({ key: createLabelKey(text), text, heading })),
+      ].map((text) => {
+        const key = createLabelKey(text);
+        return { key, stems: ` ${key.split(' ').map(dropPlural).join(' ')} `, text, heading };
+      }),
     );
     return this.names;
   }
 }
 
 /** The whole name before words in it, before a mere beginning; a plural in s is as good as none. */
-function scoreName(name: string, asked: string): number {
-  if (name === asked) return 6;
-  if (dropPlural(name) === dropPlural(asked)) return 5;
-  const names = name.split(' ').map(dropPlural);
-  const words = asked.split(' ').map(dropPlural);
-  if (words.every((word) => names.includes(word))) return names[0] === words[0] ? 4 : 3;
-  if (name.startsWith(asked)) return 1;
-  return ` ${name}`.includes(` ${asked}`) ? 0.5 : 0;
+function scoreName(name: Name, asked: string, stems: readonly string[]): number {
+  const [first = ''] = stems;
+  if (name.stems.includes(first) && stems.every((stem) => name.stems.includes(stem))) {
+    if (name.key === asked) return 6;
+    if (name.stems.length === stems.reduce((sum, stem) => sum + stem.length - 1, 1)) return 5;
+    return name.stems.startsWith(first) ? 4 : 3;
+  }
+  if (name.key.startsWith(asked)) return 1;
+  return name.key.includes(` ${asked}`) ? 0.5 : 0;
 }
 
 function dropPlural(word: string): string {
