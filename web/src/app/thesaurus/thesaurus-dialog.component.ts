@@ -8,14 +8,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { findDialect, type Dialect } from '#core/dialect/index';
 import { describeProblem, describeRemedy, type Problem } from '#core/problem/index';
 import { parseQuery, type QueryNode } from '#core/query/index';
@@ -25,9 +18,11 @@ import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
 import { CountStore, listWishes, type Counted } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { TermEntry } from '../topic/term-entry';
+import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { CountComponent } from '../ui/count.component';
 import { IconComponent } from '../ui/icon.component';
 import { ThesaurusStore, type ThesaurusEntry } from './thesaurus-store';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** What the dialog is opened with. */
 export interface ThesaurusQuestion {
@@ -51,15 +46,7 @@ const MOST_LISTED = 200;
 @Component({
   selector: 'app-thesaurus-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatButton,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-    CountComponent,
-    IconComponent,
-  ],
+  imports: [DIALOG_PARTS, ChoiceRowComponent, CountComponent, IconComponent],
   templateUrl: './thesaurus-dialog.component.html',
   styleUrl: './thesaurus-dialog.component.scss',
 })
@@ -165,8 +152,8 @@ export class ThesaurusDialogComponent {
     );
   }
 
-  protected choose(entry: ThesaurusEntry): void {
-    this.chosen.set(entry.id);
+  protected choose(id: string): void {
+    this.chosen.set(id);
     this.label.set(undefined);
     this.walked.set([]);
   }
@@ -244,7 +231,7 @@ export class ThesaurusDialogComponent {
     const kept = await this.store.keep(name, reading);
     if (!kept.ok) this.problems.update((problems) => [...problems, kept.problem]);
     const entry = this.store.entries().at(-1);
-    if (entry) this.choose(entry);
+    if (entry) this.choose(entry.id);
     void this.announcer.announce(`${reading.headings.length} headings loaded`);
   }
 

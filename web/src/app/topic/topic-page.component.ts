@@ -29,6 +29,7 @@ import { CountStore, getTotal, listWishes } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
 import { getHueClass } from '../ui/hues';
 import { ConceptColumnComponent } from './concept-column.component';
 import { QuestionBarComponent } from './question-bar.component';
@@ -56,7 +57,13 @@ const ALL = 'all';
 @Component({
   selector: 'app-topic-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDropListGroup, ConceptColumnComponent, QuestionBarComponent, SuggestionPanelComponent],
+  imports: [
+    CdkDropListGroup,
+    ChoiceRowComponent,
+    ConceptColumnComponent,
+    QuestionBarComponent,
+    SuggestionPanelComponent,
+  ],
   providers: [TopicNumbers, TermEntry, TopicDialogs],
   templateUrl: './topic-page.component.html',
   styleUrl: './topic-page.component.scss',
@@ -93,7 +100,13 @@ export class TopicPageComponent {
     if (this.isSideBySide()) return asked ?? 'finds';
     return asked === 'draft' ? 'draft' : 'only';
   });
-  protected readonly measures = computed(() => {
+  protected readonly databaseChoices = computed<readonly Choice[]>(() => {
+    const dialects = this.open
+      .dialects()
+      .map(({ id, name }) => ({ id, name: name.split(' ')[0] ?? name, label: name }));
+    return dialects.length > 1 ? [...dialects, { id: ALL, name: 'side by side' }] : dialects;
+  });
+  protected readonly measures = computed<readonly Choice[]>(() => {
     const both = [
       { id: 'only', name: 'only it, in its concept' },
       { id: 'draft', name: 'only it, in the query' },

@@ -1,6 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import { MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle } from '@angular/material/dialog';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import type { FramedQuestion, Purpose, SourceRules } from '#core/project/index';
 import { FRAMES, PURPOSE_ROWS } from '#core/question/index';
@@ -9,21 +7,13 @@ import { foldLetters, splitWords } from '#core/text/index';
 import { LimiterStripComponent } from '../../shell/limiter-strip.component';
 import { OpenProject } from '../../state/open-project';
 import { TermEntry } from '../term-entry';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** What the search is for and what its sources must be: purpose, frame, rules, context words. */
 @Component({
   selector: 'app-brief-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatButton,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-    MatRadioButton,
-    MatRadioGroup,
-    LimiterStripComponent,
-  ],
+  imports: [DIALOG_PARTS, MatRadioButton, MatRadioGroup, LimiterStripComponent],
   templateUrl: './brief-dialog.component.html',
   styleUrl: './brief-dialog.component.scss',
 })

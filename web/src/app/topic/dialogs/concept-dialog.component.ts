@@ -1,20 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogRef,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { describeProblem } from '#core/problem/index';
 import { findPlace, type Concept } from '#core/project/index';
 import { FIELDS, type Field } from '#core/query/index';
 import { ConceptCopies } from '../../projects/concept-copies';
 import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 const FIELD_WORDS: Readonly<Partial<Record<Field, string>>> = {
   title: 'title',
@@ -28,16 +21,7 @@ const FIELD_WORDS: Readonly<Partial<Record<Field, string>>> = {
 @Component({
   selector: 'app-concept-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatButton,
-    MatCheckbox,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-    MatRadioButton,
-    MatRadioGroup,
-  ],
+  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup],
   templateUrl: './concept-dialog.component.html',
   styleUrl: './concept-dialog.component.scss',
 })

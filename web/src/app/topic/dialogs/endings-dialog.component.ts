@@ -1,15 +1,7 @@
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogRef,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { Dialect } from '#core/dialect/index';
 import { describeTermKind, readWords, type Term } from '#core/project/index';
 import { build, createMatcher, createPattern } from '#core/query/index';
@@ -31,9 +23,11 @@ import {
 import { foldLetters, splitWords } from '#core/text/index';
 import { CountStore, listWishes, type Counted } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
+import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
 import { IndexWords } from '../suggestions/index-words';
 import { TermEntry } from '../term-entry';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** What the bench is opened with. */
 export interface EndingsQuestion {
@@ -63,15 +57,7 @@ const REFUSALS = { missing: 'not possible here', 'too-short': 'too short here' }
 @Component({
   selector: 'app-endings-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatButton,
-    MatCheckbox,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-    CountComponent,
-  ],
+  imports: [DIALOG_PARTS, MatCheckbox, ChoiceRowComponent, CountComponent],
   templateUrl: './endings-dialog.component.html',
   styleUrl: './endings-dialog.component.scss',
 })
@@ -85,6 +71,10 @@ export class EndingsDialogComponent {
   private readonly data = inject<EndingsQuestion>(MAT_DIALOG_DATA);
 
   protected readonly typed = signal(this.chooseWord());
+  protected readonly sides: readonly Choice[] = [
+    { id: 'ending', name: 'its ending' },
+    { id: 'beginning', name: 'its beginning' },
+  ];
   protected readonly side = signal<CutSide>('ending');
   private readonly lists = signal<WordLists>({});
   protected readonly isLoading = signal(false);
@@ -203,6 +193,10 @@ export class EndingsDialogComponent {
         this.isLoading.set(false);
       });
     });
+  }
+
+  protected setSide(side: string): void {
+    this.side.set(side === 'beginning' ? 'beginning' : 'ending');
   }
 
   protected setWord(typed: string): void {

@@ -1,20 +1,13 @@
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogRef,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MOST_CONCEPTS, MOST_TERMS, type Concept } from '#core/project/index';
 import { foldLetters } from '#core/text/index';
 import { OpenProject } from '../../state/open-project';
 import { TermEntry } from '../term-entry';
 import { readTermTable } from '../term-table';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** Where a pasted column goes: a concept's id, `new`, or nowhere. */
 interface Column {
@@ -29,17 +22,7 @@ const NEW = 'new';
 @Component({
   selector: 'app-paste-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    CdkFixedSizeVirtualScroll,
-    CdkVirtualForOf,
-    CdkVirtualScrollViewport,
-    MatButton,
-    MatCheckbox,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-  ],
+  imports: [DIALOG_PARTS, CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport, MatCheckbox],
   templateUrl: './paste-dialog.component.html',
   styleUrl: './paste-dialog.component.scss',
 })

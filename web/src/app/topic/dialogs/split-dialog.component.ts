@@ -1,32 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogRef,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import type { Concept } from '#core/project/index';
 import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** Asks which terms of a concept become a concept of their own. */
 @Component({
   selector: 'app-split-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatButton,
-    MatCheckbox,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-    MatRadioButton,
-    MatRadioGroup,
-  ],
+  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup],
   template: `
     <h2 mat-dialog-title>Split {{ concept.name }}</h2>
     <mat-dialog-content>

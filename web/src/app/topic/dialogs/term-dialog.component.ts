@@ -1,15 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { TERM_KINDS, describeTermKind, withTermKind, type Term, type TermKind } from '#core/project/index';
 import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 const SOURCE_WORDS: Readonly<Record<string, string>> = {
   typed: 'typed',
@@ -24,7 +18,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
 @Component({
   selector: 'app-term-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatCheckbox, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle],
+  imports: [DIALOG_PARTS, MatCheckbox],
   template: `
     <h2 mat-dialog-title>
       <span class="code">{{ term()?.text }}</span>

@@ -8,21 +8,16 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { splitByHeadings } from '#core/compare/index';
 import type { Limiters } from '#core/dialect/index';
 import { build, type QueryNode } from '#core/query/index';
 import { CountStore, getTotal, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
+import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
 
@@ -41,23 +36,16 @@ const MOST_PERIODS = 13;
 @Component({
   selector: 'app-years-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle, CountComponent],
+  imports: [DIALOG_PARTS, ChoiceRowComponent, CountComponent],
   template: `
     <h2 mat-dialog-title>Words or headings: {{ concept()?.name }}</h2>
     <mat-dialog-content>
-      <div role="radiogroup" aria-label="Database" class="row">
-        @for (choice of dialects(); track choice.id) {
-          <button
-            type="button"
-            role="radio"
-            class="plain side"
-            [attr.aria-checked]="choice.id === dialect()?.id"
-            (click)="chosen.set(choice.id)"
-          >
-            {{ choice.name }}
-          </button>
-        }
-      </div>
+      <app-choice-row
+        label="Database"
+        [choices]="dialects()"
+        [chosen]="dialect()?.id"
+        (chose)="chosen.set($event)"
+      />
       @if (!dialect()) {
         <p class="quiet">None of the chosen databases has subject headings.</p>
       } @else {
