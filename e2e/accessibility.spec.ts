@@ -43,47 +43,46 @@ for (const colours of ['light', 'dark'] as const) {
     });
 
     test('axe finds nothing in the dialogs and menus of Topic', async ({ page }) => {
+      test.setTimeout(300_000);
       const workbench = new Workbench(page);
       await workbench.start();
-      // An open menu belongs to its button and to no region of the page.
-      const check = async (rulesForMenus: readonly string[] = []): Promise<void> => {
+      // What stands behind a dialog is checked with its own view.
+      const check = async (part: 'body' | 'mat-dialog-container' | '[role=menu]'): Promise<void> => {
         await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
-        await page.waitForLoadState('networkidle');
-        const { violations } = await new AxeBuilder({ page }).disableRules([...rulesForMenus]).analyze();
+        const { violations } = await new AxeBuilder({ page }).include(part).analyze();
         expect(
           violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
         ).toEqual([]);
         await page.keyboard.press('Escape');
-        await expect(page.getByRole('dialog')).toHaveCount(0);
+        await expect(page.getByRole('dialog').or(page.getByRole('menu'))).toHaveCount(0);
       };
       await page.getByRole('radio', { name: 'side by side' }).click();
       await page.getByRole('button', { name: 'warmer', exact: true }).click();
-      await check();
+      await check('body');
       await workbench.line('bats', 'bat').focus();
       for (const opener of ['Question and rules…', 'Endings', 'Thesaurus', 'Words or headings']) {
         await page.getByRole('button', { name: opener, exact: true }).click();
         await expect(page.getByRole('dialog')).toBeVisible();
-        await check();
+        await check('mat-dialog-container');
       }
       await workbench.line('bats', 'bat').focus();
       await page.keyboard.press('Alt+Enter');
       await expect(page.getByRole('dialog')).toBeVisible();
-      await check();
+      await check('mat-dialog-container');
       for (const item of ['Note, place and fields…', 'Split…']) {
         await page.getByLabel('More for the concept bats').click();
         await page.getByRole('menuitem', { name: item }).click();
         await expect(page.getByRole('dialog')).toBeVisible();
-        await check();
+        await check('mat-dialog-container');
       }
       await page.getByRole('button', { name: /^Remark on myotis/ }).click();
       await expect(page.getByRole('menu')).toBeVisible();
-      await check(['region']);
-      await expect(page.getByRole('menu')).toHaveCount(0);
+      await check('[role=menu]');
       await page.evaluate(() => navigator.clipboard.writeText('one\ttwo\nbat\tlamp'));
       await workbench.addField('bats').focus();
       await page.keyboard.press('Control+v');
       await expect(page.getByRole('dialog', { name: 'A table of terms' })).toBeVisible();
-      await check();
+      await check('mat-dialog-container');
     });
   });
 }

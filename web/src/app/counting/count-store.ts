@@ -77,11 +77,6 @@ export class CountStore {
   /** The server does not answer; counting goes on by itself when it is back. */
   readonly isGone = signal(false);
 
-  /** How a wish stands now; as a signal read inside a computation it follows the answers. */
-  find(wish: CountWish): CountState {
-    return this.known().get(createKey(wish)) ?? { status: 'waiting' };
-  }
-
   /** Writes a query in a dialect and says how its count stands. */
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
     const { rendering, wish, key } = this.write(root, dialect, limiters);
