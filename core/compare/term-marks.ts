@@ -150,7 +150,7 @@ function markCounts(concept: Concept, facts: TermFacts, add: Add): void {
 
 /** A word is unknown where it finds nothing; a heading where the thesaurus does not have it. */
 function isUnknown(term: Term, empty: readonly { readonly id: string }[], facts: TermFacts): boolean {
-  const { root } = parseQuery(term.text);
+  const { root } = readTree(term);
   if (root.kind !== 'heading') return root.kind === 'term' || root.kind === 'phrase';
   if (root.vocabulary !== undefined) return false;
   return empty.some(({ id }) => facts.vocabularyOf(id)?.find(root.label) === undefined);

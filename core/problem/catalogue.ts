@@ -276,6 +276,11 @@ export function describeRemedy(problem: Problem): string {
   return fillIn(CATALOGUE[problem.code].remedy, problem.data);
 }
 
+/** What is wrong and what to do, for places with room for both. */
+export function describeInFull(problem: Problem): string {
+  return `${describeProblem(problem)} ${describeRemedy(problem)}`;
+}
+
 function fillIn(sentence: string, data: Problem['data']): string {
   return sentence.replace(/\{(\w+)\}/g, (_, name: string) => {
     const value = data[name];

@@ -1,8 +1,9 @@
-import { fail, succeed, createProblem, type Outcome } from '../problem';
+import { succeed, type Outcome } from '../problem';
 import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms } from './apply-to-terms';
 import { UNDOABLE, type Change } from './change';
 import type { Project, Working } from './project';
+import { refuseChange } from './refuse-change';
 
 /** The project after a change, or why the change cannot be made; the project given is never altered. */
 export function applyChange(project: Project, change: Change): Outcome<Project> {
@@ -11,9 +12,6 @@ export function applyChange(project: Project, change: Change): Outcome<Project> 
   return working.ok ? succeed({ ...project, working: working.value }) : working;
 }
 
-const refuse = <T>(detail: string): Outcome<T> =>
-  fail<T>(createProblem('change-refused', 'error', { detail }));
-
 /** The changes that undo does not take back. */
 function applyLasting(project: Project, change: Change): Outcome<Project> {
   switch (change.kind) {
@@ -21,7 +19,7 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
       return succeed({ ...project, name: change.name });
     case 'freeze-variant':
       if (project.variants.some((variant) => variant.id === change.variant.id))
-        return refuse('This variant is there already.');
+        return refuseChange('This variant is there already.');
       return succeed({
         ...project,
         variants: [...project.variants, change.variant],
@@ -50,7 +48,7 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
     case 'add-tally':
       return succeed({ ...project, tallies: [...project.tallies, change.tally] });
     default:
-      return refuse('This change is not known.');
+      return refuseChange('This change is not known.');
   }
 }
 
@@ -85,7 +83,7 @@ function applyToWorking({ working, variants }: Project, change: Change): Outcome
       const variant = variants.find((candidate) => candidate.id === change.id);
       return variant
         ? succeed({ ...working, ...variant.frozen })
-        : refuse('This variant is not there any more.');
+        : refuseChange('This variant is not there any more.');
     }
     default:
       return isConceptChange(change) ? applyToConcepts(working, change) : applyToTerms(working, change);

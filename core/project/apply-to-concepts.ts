@@ -1,8 +1,9 @@
-import { createProblem, fail, succeed, type Outcome } from '../problem';
+import { succeed, type Outcome } from '../problem';
 import type { Change } from './change';
 import { findPlace, placeBlock, removeBlock, type ConceptPlace } from './concept-place';
 import { addBlockToDraft, createBlockName, renameBlockInDraft } from './draft-text';
 import { MOST_CONCEPTS, MOST_TERMS, type Concept, type Working } from './project';
+import { refuseChange } from './refuse-change';
 import { createTermKey } from './term-key';
 
 const CONCEPT_CHANGES = [
@@ -28,8 +29,6 @@ export function isConceptChange(change: Change): change is ConceptChange {
   return (CONCEPT_CHANGES as readonly string[]).includes(change.kind);
 }
 
-const refuse = <T>(detail: string): Outcome<T> =>
-  fail<T>(createProblem('change-refused', 'error', { detail }));
 const GONE = 'This concept is not there any more.';
 
 /** A new concept behind the others, used by the draft; nothing if there are as many as a project takes. */
@@ -38,8 +37,8 @@ export function addConcept(
   { id, name, terms }: Pick<Concept, 'id' | 'name' | 'terms'>,
 ): Outcome<Working> {
   const { concepts, draft } = working;
-  if (concepts.length >= MOST_CONCEPTS) return refuse(`A project takes ${MOST_CONCEPTS} concepts.`);
-  if (terms.length > MOST_TERMS) return refuse(`A concept takes ${MOST_TERMS} terms.`);
+  if (concepts.length >= MOST_CONCEPTS) return refuseChange(`A project takes ${MOST_CONCEPTS} concepts.`);
+  if (terms.length > MOST_TERMS) return refuseChange(`A concept takes ${MOST_TERMS} terms.`);
   const block = createBlockName(name, listBlocks(concepts));
   const concept: Concept = { id, name, block, terms, off: false };
   return succeed({ ...working, concepts: [...concepts, concept], draft: addBlockToDraft(draft, block) });
@@ -51,7 +50,7 @@ export function applyToConcepts(working: Working, change: ConceptChange): Outcom
   if (change.kind === 'add-concept') return addConcept(working, { terms: [], ...change });
   const id = 'concept' in change ? change.concept : change.id;
   const concept = concepts.find((candidate) => candidate.id === id);
-  if (!concept) return refuse(GONE);
+  if (!concept) return refuseChange(GONE);
   const others = concepts.filter((other) => other !== concept);
   const withConcept = (values: Partial<Concept>): Working => ({
     ...working,
@@ -93,7 +92,7 @@ function placeConcept(working: Working, { block }: Concept, place: ConceptPlace)
   const { draft, concepts } = working;
   if (place.kind !== 'alternative') return succeed({ ...working, draft: placeBlock(draft, block, place) });
   const sibling = concepts.find((other) => other.id === place.to);
-  if (!sibling || sibling.block === block) return refuse(GONE);
+  if (!sibling || sibling.block === block) return refuseChange(GONE);
   return succeed({
     ...working,
     draft: placeBlock(draft, block, { kind: 'alternative', block: sibling.block }),
@@ -106,11 +105,11 @@ function splitConcept(
   change: ConceptChange & { kind: 'split-concept' },
 ): Outcome<Working> {
   const moved = concept.terms.filter((term) => change.terms.includes(term.id));
-  if (moved.length === 0) return refuse('Choose the terms that go to the new concept.');
+  if (moved.length === 0) return refuseChange('Choose the terms that go to the new concept.');
   const added = addConcept(working, { id: change.newId, name: change.name, terms: moved });
   if (!added.ok) return added;
   const fresh = added.value.concepts.at(-1);
-  if (!fresh) return refuse(GONE);
+  if (!fresh) return refuseChange(GONE);
   const { dismissed: _, note: __, ...like } = concept;
   const rest = { ...concept, terms: concept.terms.filter((term) => !moved.includes(term)) };
   const concepts = working.concepts.flatMap((other) =>
@@ -126,10 +125,10 @@ function splitConcept(
 
 function mergeConcepts(working: Working, concept: Concept, intoId: string): Outcome<Working> {
   const into = working.concepts.find((other) => other.id === intoId);
-  if (!into || into === concept) return refuse(GONE);
+  if (!into || into === concept) return refuseChange(GONE);
   const known = new Set(into.terms.map(createTermKey));
   const terms = [...into.terms, ...concept.terms.filter((term) => !known.has(createTermKey(term)))];
-  if (terms.length > MOST_TERMS) return refuse(`A concept takes ${MOST_TERMS} terms.`);
+  if (terms.length > MOST_TERMS) return refuseChange(`A concept takes ${MOST_TERMS} terms.`);
   const cut = removeBlock(working.draft, concept.block);
   const concepts = working.concepts
     .filter((other) => other !== concept)

@@ -1,10 +1,8 @@
-import { createProblem, fail, succeed, type Outcome } from '../problem';
+import { succeed, type Outcome } from '../problem';
 import { addConcept } from './apply-to-concepts';
 import type { Change } from './change';
 import { MOST_TERMS, type Concept, type Term, type Working } from './project';
-
-const refuse = <T>(detail: string): Outcome<T> =>
-  fail<T>(createProblem('change-refused', 'error', { detail }));
+import { refuseChange } from './refuse-change';
 
 /** The changes that are made to single terms. */
 export function applyToTerms(working: Working, change: Change): Outcome<Working> {
@@ -40,7 +38,7 @@ export function applyToTerms(working: Working, change: Change): Outcome<Working>
     case 'move-term':
       return moveTerm(working, change);
     default:
-      return refuse('This change is not known.');
+      return refuseChange('This change is not known.');
   }
 }
 
@@ -53,7 +51,7 @@ function withTerms(
     return terms === concept.terms ? concept : { ...concept, terms };
   });
   if (concepts.some((concept) => concept.terms.length > MOST_TERMS))
-    return refuse(`A concept takes ${MOST_TERMS} terms.`);
+    return refuseChange(`A concept takes ${MOST_TERMS} terms.`);
   const isSame = concepts.every((concept, at) => concept === working.concepts[at]);
   return succeed(isSame ? working : { ...working, concepts });
 }
@@ -75,7 +73,7 @@ function isSameTerm(a: Term, b: Term): boolean {
 
 function moveTerm(working: Working, change: Change & { kind: 'move-term' }): Outcome<Working> {
   const moved = working.concepts.flatMap((concept) => concept.terms).find((term) => term.id === change.id);
-  if (!moved) return refuse('This term is not there any more.');
+  if (!moved) return refuseChange('This term is not there any more.');
   return withTerms(working, (terms, concept) => {
     const rest = terms.includes(moved) ? terms.filter((term) => term !== moved) : terms;
     return concept.id === change.concept ? rest.toSpliced(change.to, 0, moved) : rest;

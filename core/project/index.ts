@@ -31,7 +31,7 @@ export type {
 } from './project';
 export { readProjectFile, restoreProject, storeProject, writeProjectFile } from './project-file';
 export type { StoredProject } from './project-file';
-export { createTerm, printTerm, splitPastedTerms, tidyTerm } from './term-entry';
+export { createTerm, printTerm, quoteWords, splitPastedTerms, tidyTerm } from './term-entry';
 export { createTermKey } from './term-key';
-export { TERM_KINDS, describeTermKind, readWords, withTermKind } from './term-kind';
+export { TERM_KINDS, describeTermKind, readPlainWords, readWords, withTermKind } from './term-kind';
 export type { TermKind } from './term-kind';

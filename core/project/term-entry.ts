@@ -23,6 +23,12 @@ export function tidyTerm(typed: string): string {
   return isBareRow && isPlain ? `"${text}"` : text;
 }
 
+/** Words that come from a list, as query text: one as it is, several as a phrase. */
+export function quoteWords(words: string): string {
+  const bare = words.replaceAll('"', '');
+  return splitWords(bare).length > 1 ? `"${bare}"` : bare;
+}
+
 /** A term from what was typed; `IN(…)` round the whole becomes the databases that it is meant for. */
 export function createTerm(id: string, typed: string, source: TermSource): Term {
   const text = tidyTerm(typed);

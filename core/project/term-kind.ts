@@ -45,7 +45,7 @@ export function withTermKind<T extends Described>(term: T, kind: TermKind, langu
 
 function writeAsKind(kind: TermKind, words: string, text: string): string {
   const isSingle = splitWords(words).length === 1;
-  const bare = words.replace(/[*?[\]]/g, '');
+  const bare = dropWildcards(words);
   switch (kind) {
     case 'word':
       return isSingle ? bare : `"${bare}"`;
@@ -100,6 +100,15 @@ export function readWords(text: string): string {
     }
   };
   return collect(parseQuery(text).root).join(' ');
+}
+
+/** The words of a term without any signs: as they are looked up in an index or a thesaurus. */
+export function readPlainWords(text: string): string {
+  return dropWildcards(readWords(text));
+}
+
+function dropWildcards(words: string): string {
+  return words.replace(/[*?[\]]/g, '');
 }
 
 function describeKind(root: QueryNode, text: string): TermKind {

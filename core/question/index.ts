@@ -3,5 +3,5 @@ export type { ChecklistStep } from './checklist';
 export { FRAMES } from './frames';
 export type { Frame } from './frames';
 export { PURPOSE_ROWS } from './purposes';
-export { choosePhrases, isSentence, listPairs, readQuestion } from './read-question';
+export { choosePhrases, isSentence, joinPicked, listPairs, readQuestion } from './read-question';
 export type { PairCounts, QuestionWord } from './read-question';

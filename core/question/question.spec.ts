@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createProject } from '../project';
-import { FRAMES, checkSteps, choosePhrases, isSentence, listPairs, readQuestion } from './index';
+import { FRAMES, checkSteps, choosePhrases, isSentence, joinPicked, listPairs, readQuestion } from './index';
 
 const QUESTION =
   'Does street lighting change how bats use roads and hedgerows, and do warmer or dimmed lamps help?';
@@ -56,6 +56,26 @@ describe('reading a question', () => {
     expect(chosen).toEqual([1]);
     expect(choosePhrases(pairs, () => undefined)).toEqual([]);
     expect(listPairs(readQuestion('bats, lamps'), 'bats, lamps')).toEqual([]);
+  });
+
+  it.each([
+    [[1, 2], ['street lighting']],
+    [
+      [2, 1, 5],
+      ['street lighting', 'bats'],
+    ],
+    [
+      [7, 9],
+      ['roads', 'hedgerows'],
+    ],
+    [
+      [9, 10],
+      ['hedgerows', 'and'],
+    ],
+    [[], []],
+    [[99], []],
+  ])('words %j are picked as %j', (picked, expected) => {
+    expect(joinPicked(readQuestion(QUESTION), new Set(picked), QUESTION)).toEqual(expected);
   });
 
   it.each([

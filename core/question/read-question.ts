@@ -53,6 +53,23 @@ export function listPairs(
   });
 }
 
+/** Some words of a question as terms: those that stand side by side are one, the others each its own. */
+export function joinPicked(
+  words: readonly QuestionWord[],
+  picked: ReadonlySet<number>,
+  question: string,
+): string[] {
+  const runs: string[][] = [];
+  words.forEach((word, at) => {
+    if (!picked.has(at)) return;
+    const before = picked.has(at - 1) ? words[at - 1] : undefined;
+    const isNext = before !== undefined && /^[\s-]*$/.test(question.slice(before.end, word.start));
+    if (isNext) runs.at(-1)?.push(word.text);
+    else runs.push([word.text]);
+  });
+  return runs.map((run) => run.join(' '));
+}
+
 /** How often a pair and each of its words are found. */
 export interface PairCounts {
   readonly pair: number;

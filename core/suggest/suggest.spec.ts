@@ -18,6 +18,8 @@ import {
 } from './index';
 import { measureDistance } from './near-words';
 import { mergeSpellings } from './spelling';
+import pairs from './spelling-pairs.json';
+import rules from './spelling-rules.json';
 
 const list = (...words: string[]) => words.map((word, at) => ({ word, records: 10 + at }));
 const shared = (...words: string[]) => uniteWords({ heronsmere: list(...words) });
@@ -72,6 +74,17 @@ describe('spelling', () => {
     const found = spellings.find((spelling) => spelling.word === other);
     expect(found?.word).toBe(other);
     expect(found?.merged).toBe(merged);
+  });
+
+  it.each(rules.map((rule) => rule.example.split(', ')))('by rule: %s and %s', (british, american) => {
+    const words = (word: string) => listSpellings(word).map((spelling) => spelling.word);
+    expect(words(british!)).toContain(american);
+    expect(words(american!)).toContain(british);
+  });
+
+  it.each(pairs.map((pair) => pair.split(' ')))('as a pair: %s and %s', (british, american) => {
+    expect(listSpellings(british!).map((spelling) => spelling.word)).toContain(american);
+    expect(listSpellings(american!).map((spelling) => spelling.word)).toContain(british);
   });
 
   it('is found both ways round', () => {

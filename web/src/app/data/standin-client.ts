@@ -18,6 +18,9 @@ const LARGEST_BATCH = 1_500_000;
 
 /** The made-up databases over HTTP. Every answer is checked against the contract; nothing throws. */
 export class StandinClient {
+  /** Words and records are asked for one after the other, so that a slow database does not take all connections. */
+  private readonly turns = new Map<string, Promise<unknown>>();
+
   constructor(private readonly address = '/api/standins') {}
 
   /** One entry a string, in order; the strings go in as few requests as their size allows. */
@@ -35,9 +38,6 @@ export class StandinClient {
     }
     return succeed(entries);
   }
-
-  /** Words and records are asked for one after the other, so that a slow database does not take all connections. */
-  private readonly turns = new Map<string, Promise<unknown>>();
 
   async search(
     database: string,

@@ -6,7 +6,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { DIALECTS } from '#core/dialect/index';
-import { describeProblem, describeRemedy, type Problem } from '#core/problem/index';
+import { describeInFull, type Problem } from '#core/problem/index';
 import { applyChange, createProject, type Project } from '#core/project/index';
 import { createDemoProject } from '#demo/demo-project';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
@@ -41,7 +41,7 @@ export class ProjectsPageComponent {
   protected readonly naming = signal<string | undefined>(undefined);
   protected readonly problem = computed(() => {
     const problem = this.notice.problem();
-    return problem && `${describeProblem(problem)} ${describeRemedy(problem)}`;
+    return problem && describeInFull(problem);
   });
   protected readonly hasDemo = computed(() => this.entries()?.some((entry) => entry.id === 'demo') ?? true);
 

@@ -15,7 +15,7 @@ import { bracketMatching } from '@codemirror/language';
 import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorState, Transaction } from '@codemirror/state';
 import { EditorView, keymap, placeholder } from '@codemirror/view';
-import { applyFix, describeProblem, describeRemedy, type Problem } from '#core/problem/index';
+import { describeInFull, applyFix, type Problem } from '#core/problem/index';
 import { queryColours, setBlockHues } from './query-colours';
 
 /** The draft as text, with colours, matching brackets and problems underlined. */
@@ -135,7 +135,7 @@ export class QueryEditorComponent {
       from: span.start,
       to: span.end,
       severity,
-      message: `${describeProblem(problem)} ${describeRemedy(problem)}`,
+      message: describeInFull(problem),
       actions,
     };
   }

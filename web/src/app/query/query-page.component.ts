@@ -4,6 +4,7 @@ import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { getHueClass } from '../ui/hues';
+import { shortenName } from '../ui/short-name';
 import { listOutlineRows } from './outline-rows';
 import { QueryEditorComponent } from './query-editor.component';
 
@@ -20,6 +21,7 @@ export class QueryPageComponent {
   private readonly counts = inject(CountStore);
   private readonly editor = viewChild(QueryEditorComponent);
 
+  protected readonly shorten = shortenName;
   protected readonly hues = computed(
     () => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])),
   );

@@ -12,7 +12,9 @@ import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { Purpose, TargetBand } from '#core/project/index';
 import { CountStore, getTotal, type Counted } from '../counting/count-store';
 import { formatCount, placeOnLogScale } from '../ui/number-format';
+import { describeStanding } from './band-standing';
 import { describeGap } from '../counting/count-gap';
+import { shortenName } from '../ui/short-name';
 import { RecordDrawer } from '../ui/record-drawer';
 
 const TOP = 8;
@@ -42,7 +44,7 @@ export class GaugeComponent {
   readonly bandAsked = output();
 
   protected readonly ticks = [1, 10, 100, 1_000, 10_000].map(placeHeight);
-  protected readonly short = computed(() => this.dialect().name.split(' ')[0] ?? '');
+  protected readonly short = computed(() => shortenName(this.dialect().name));
   protected readonly status = computed(() => this.counted().state.status);
   private readonly last = linkedSignal<Counted, { total: number; estimated: boolean } | undefined>({
     source: this.counted,
@@ -71,7 +73,9 @@ export class GaugeComponent {
   protected readonly difference = computed(() =>
     describeGap(this.counted().state, this.compared()?.state, this.otherLimiters()),
   );
-  protected readonly standing = computed(() => describeBand(this.counted(), this.band(), this.purpose()));
+  protected readonly standing = computed(() =>
+    describeStanding(this.counted().state, this.band(), this.purpose()),
+  );
   protected readonly bandWords = computed(() => this.standing().words);
   protected readonly failure = computed(() => {
     const state = this.counted().state;
@@ -108,20 +112,4 @@ export class GaugeComponent {
 
 function placeHeight(total: number): number {
   return BOTTOM - placeOnLogScale(total) * (BOTTOM - TOP);
-}
-
-/** How a count stands to the band; what is good depends on what the search is for. */
-function describeBand(
-  { state }: Counted,
-  { from, to }: TargetBand,
-  purpose: Purpose,
-): { words: string; isGood: boolean } {
-  if (state.status !== 'counted') return { words: '', isGood: true };
-  if (from !== undefined && state.total < from) return { words: 'below band', isGood: false };
-  // Nothing may be missed: the number is what has to be looked through, and no fault.
-  if (purpose === 'exhaustive') return { words: 'to screen', isGood: true };
-  if (from === undefined && to === undefined) return { words: '', isGood: false };
-  return to !== undefined && state.total > to
-    ? { words: 'above band', isGood: false }
-    : { words: 'in the band', isGood: true };
 }

@@ -3,15 +3,8 @@ import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { listLimiters, type LimiterName, type Limiters } from '#core/dialect/index';
-import { DOCUMENT_TYPES, type DocumentType } from '#core/record/index';
+import { DOCUMENT_TYPES, LANGUAGES, type DocumentType } from '#core/record/index';
 import { IconComponent } from '../ui/icon.component';
-
-const LANGUAGES = [
-  { code: 'en', name: 'English' },
-  { code: 'fr', name: 'French' },
-  { code: 'de', name: 'German' },
-  { code: 'es', name: 'Spanish' },
-] as const;
 
 /** The limiters in force as chips, and a panel to change them; one set for all databases. */
 @Component({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { describeProblem, describeRemedy } from '#core/problem/index';
+import { describeInFull, describeProblem, describeRemedy } from '#core/problem/index';
 import { CountStore } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { ProjectFiles } from '../projects/project-files';
@@ -64,7 +64,7 @@ export class NoticesComponent {
   });
   protected readonly refused = computed(() => {
     const notice = this.open.notice();
-    return notice && `${describeProblem(notice)} ${describeRemedy(notice)}`;
+    return notice && describeInFull(notice);
   });
 
   protected exportNow(): void {

@@ -1,7 +1,7 @@
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { findDialect } from '#core/dialect/index';
-import { describeProblem, describeRemedy } from '#core/problem/index';
+import { describeInFull } from '#core/problem/index';
 import { createConceptQuery } from '#core/project/index';
 import { describeAuthors } from '#core/record/index';
 import { OpenProject } from '../state/open-project';
@@ -115,7 +115,7 @@ export class RecordDrawerComponent {
   ]);
   protected readonly failure = computed(() => {
     const problem = this.content().problem;
-    return problem && `${describeProblem(problem)} ${describeRemedy(problem)}`;
+    return problem && describeInFull(problem);
   });
   protected readonly summary = computed(() => {
     const { wish, answer } = this.content();

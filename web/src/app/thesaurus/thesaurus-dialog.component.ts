@@ -10,8 +10,9 @@ import {
 } from '@angular/core';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { findDialect, type Dialect } from '#core/dialect/index';
-import { describeProblem, describeRemedy, type Problem } from '#core/problem/index';
-import { parseQuery, type QueryNode } from '#core/query/index';
+import { describeInFull, describeProblem, type Problem } from '#core/problem/index';
+import { quoteWords } from '#core/project/index';
+import { build, printQuery, type QueryNode } from '#core/query/index';
 import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
 import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
@@ -28,8 +29,6 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 export interface ThesaurusQuestion {
   readonly concept: string;
   readonly words: string;
-  readonly thesaurus: string | undefined;
-  readonly label: string | undefined;
 }
 
 /** A heading as it is listed: with what it finds alone, or with all below it. */
@@ -58,9 +57,9 @@ export class ThesaurusDialogComponent {
   private readonly announcer = inject(LiveAnnouncer);
   private readonly data = inject<ThesaurusQuestion>(MAT_DIALOG_DATA);
 
-  private readonly chosen = signal(this.data.thesaurus);
+  private readonly chosen = signal<string | undefined>(undefined);
   protected readonly sought = signal(this.data.words);
-  private readonly label = signal(this.data.label);
+  private readonly label = signal<string | undefined>(undefined);
   /** The headings walked through, to go back. */
   private readonly walked = signal<readonly string[]>([]);
   protected readonly progress = signal<SkosProgress | undefined>(undefined);
@@ -176,23 +175,23 @@ export class ThesaurusDialogComponent {
   }
 
   protected takeHeading({ label }: Heading, scope: 'heading' | 'branch'): void {
-    this.take([writeHeading(label, scope, this.dialect()?.headings?.vocabulary)]);
+    this.take([printQuery(build.heading(label, scope, this.dialect()?.headings?.vocabulary))]);
   }
 
   /** The label and the entry terms as words, for databases without these headings. */
   protected takeWords({ label, entryTerms }: Heading): void {
-    this.take([label, ...entryTerms].map(quote));
+    this.take([label, ...entryTerms].map(quoteWords));
   }
 
   protected takeWord(word: string): void {
-    this.take([quote(word)]);
+    this.take([quoteWords(word)]);
   }
 
   protected takeTranslation(label: string, language: string): void {
     const concept = this.concept();
     if (!concept) return;
     const terms = this.entry
-      .create(concept, [quote(label)], 'thesaurus')
+      .create(concept, [quoteWords(label)], 'thesaurus')
       .map((term) => ({ ...term, language }));
     if (terms.length > 0) this.open.change({ kind: 'add-terms', concept: concept.id, terms });
   }
@@ -228,10 +227,7 @@ export class ThesaurusDialogComponent {
 
   protected async keep({ name, reading }: { name: string; reading: SkosReading }): Promise<void> {
     this.loadedFile.set(undefined);
-    const kept = await this.store.keep(name, reading);
-    if (!kept.ok) this.problems.update((problems) => [...problems, kept.problem]);
-    const entry = this.store.entries().at(-1);
-    if (entry) this.choose(entry.id);
+    this.choose(await this.store.keep(name, reading));
     void this.announcer.announce(`${reading.headings.length} headings loaded`);
   }
 
@@ -240,9 +236,7 @@ export class ThesaurusDialogComponent {
     this.chosen.set(undefined);
   }
 
-  protected describe(problem: Problem): string {
-    return `${describeProblem(problem)} ${describeRemedy(problem)}`;
-  }
+  protected readonly describe = describeInFull;
 
   protected percent({ read, of }: SkosProgress): number {
     return of === 0 ? 0 : Math.round((100 * read) / of);
@@ -263,18 +257,10 @@ export class ThesaurusDialogComponent {
   private readonly trees = new Map<string, QueryNode>();
 
   private readHeading(label: string, scope: 'heading' | 'branch', dialect: Dialect): QueryNode {
-    const text = writeHeading(label, scope, dialect.headings?.vocabulary);
-    const tree = this.trees.get(text) ?? parseQuery(text).root;
-    this.trees.set(text, tree);
+    const fresh = build.heading(label, scope, dialect.headings?.vocabulary);
+    const key = printQuery(fresh);
+    const tree = this.trees.get(key) ?? fresh;
+    this.trees.set(key, tree);
     return tree;
   }
-}
-
-function writeHeading(label: string, scope: 'heading' | 'branch', vocabulary: string | undefined): string {
-  return `${scope}${vocabulary === undefined ? '' : `(${vocabulary})`}: "${label.replaceAll('"', '')}"`;
-}
-
-function quote(words: string): string {
-  const bare = words.replaceAll('"', '');
-  return splitWords(bare).length > 1 ? `"${bare}"` : bare;
 }

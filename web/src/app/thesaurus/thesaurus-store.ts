@@ -1,7 +1,7 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { findDialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
-import { readWords, type Concept } from '#core/project/index';
+import { readPlainWords, type Concept } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
@@ -87,7 +87,7 @@ export class ThesaurusStore {
   lookUp(id: string, texts: readonly string[], most: number): ReturnType<Vocabulary['lookUp']> {
     const vocabulary = this.find(id);
     if (!vocabulary) return [];
-    const found = texts.flatMap((text) => vocabulary.lookUp(readWords(text).replace(/[*?[\]]/g, ''), 4));
+    const found = texts.flatMap((text) => vocabulary.lookUp(readPlainWords(text), 4));
     const seen = new Set<string>();
     return found
       .filter(({ heading, hasWords }) => hasWords && !seen.has(heading.label) && seen.add(heading.label))
@@ -103,16 +103,16 @@ export class ThesaurusStore {
     return readSkosInWorker(content, { onProgress, signal });
   }
 
-  /** Keeps a thesaurus that was read from a file; gives its id. */
-  async keep(name: string, reading: SkosReading): Promise<Outcome<string>> {
+  /** Keeps a thesaurus that was read from a file; gives its id. It can be used though it could not be kept. */
+  async keep(name: string, reading: SkosReading): Promise<string> {
     const id = this.surroundings.createId();
     const loaded = writeMoment(this.surroundings.now());
     const saved = await this.repository.save({ id, name, loaded, headings: reading.headings });
-    // It can be used though it could not be kept.
     this.asked.add(id);
     this.loaded.update((all) => new Map(all).set(id, createVocabulary(id, reading.headings)));
     this.own.update((all) => [...all, { id, name }]);
-    return saved.ok ? succeed(id) : saved;
+    if (!saved.ok) this.failed.update((all) => new Map(all).set(id, saved.problem));
+    return id;
   }
 
   async remove(id: string): Promise<void> {

@@ -15,11 +15,12 @@ import {
 } from '@angular/core';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { MarkFix, TermMark } from '#core/compare/index';
-import { describeProblem, describeRemedy } from '#core/problem/index';
+import { describeInFull } from '#core/problem/index';
 import { getConceptLetter, type Concept, type Term } from '#core/project/index';
 import { CountComponent } from '../ui/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
+import { shortenName } from '../ui/short-name';
 import { TermLineComponent } from './term-line.component';
 import type { CellStep, ConceptView, Measure, TermMove, TermView } from './topic-views';
 
@@ -111,7 +112,6 @@ export class ConceptColumnComponent {
   protected readonly height = computed(() =>
     Math.min(this.view().terms.length * LINE_HEIGHT, Math.max(LINE_HEIGHT * 3, this.room())),
   );
-  protected readonly isExcluded = computed(() => this.view().place.kind === 'excluded');
 
   constructor() {
     const destroyed = inject(DestroyRef);
@@ -133,12 +133,10 @@ export class ConceptColumnComponent {
   protected readonly trackTerm = (_: number, row: TermView): string => row.term.id;
 
   protected describeMark({ problem }: TermMark): string {
-    return `${describeProblem(problem)} ${describeRemedy(problem)}`;
+    return describeInFull(problem);
   }
 
-  protected describeShort(name: string): string {
-    return name.split(' ')[0] ?? name;
-  }
+  protected readonly shorten = shortenName;
 
   protected noteFocus(event: FocusEvent): void {
     const id = (event.target as HTMLElement).closest<HTMLElement>('[data-line]')?.dataset['line'];

@@ -15,6 +15,7 @@ import { getConceptLetter, type Concept } from '#core/project/index';
 import {
   checkSteps,
   choosePhrases,
+  joinPicked,
   listPairs,
   readQuestion,
   type PairCounts,
@@ -223,19 +224,8 @@ export class QuestionBarComponent {
     return getConceptLetter(at);
   }
 
-  /** Picked words that stand side by side are one phrase; others are terms of their own. */
   private listPicked(): string[] {
-    const words = this.read();
-    const runs: string[][] = [];
-    for (const at of [...this.picked()].sort((a, b) => a - b)) {
-      const word = words[at];
-      if (!word) continue;
-      const isNext =
-        this.picked().has(at - 1) && /^[\s-]*$/.test(this.question().slice(words[at - 1]?.end, word.start));
-      if (isNext) runs.at(-1)?.push(word.text);
-      else runs.push([word.text]);
-    }
-    return runs.map((run) => run.join(' '));
+    return joinPicked(this.read(), this.picked(), this.question());
   }
 
   /** The stretches of the question that terms of a concept speak of. */

@@ -11,7 +11,13 @@ import {
   untracked,
 } from '@angular/core';
 import type { Dialect } from '#core/dialect/index';
-import { createTermKey, getConceptLetter, readWords, type Concept, type Term } from '#core/project/index';
+import {
+  createTermKey,
+  getConceptLetter,
+  readPlainWords,
+  type Concept,
+  type Term,
+} from '#core/project/index';
 import { covers, parseQuery } from '#core/query/index';
 import { CountStore, getTotal, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
@@ -69,7 +75,7 @@ export class SuggestionPanelComponent {
   protected readonly word = computed(() => {
     const text =
       this.term()?.text ?? this.concept().terms.find((term) => !term.off)?.text ?? this.concept().name;
-    return readWords(text).replace(/[*?[\]]/g, '');
+    return readPlainWords(text);
   });
   private readonly question = computed<SuggestionQuestion | undefined>(() => {
     const dialect = this.dialect();

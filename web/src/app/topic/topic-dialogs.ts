@@ -49,9 +49,9 @@ export class TopicDialogs {
     );
   }
 
-  thesaurus(concept: Concept, words: string, thesaurus?: string, label?: string): void {
+  thesaurus(concept: Concept, words: string): void {
     void import('../thesaurus/thesaurus-dialog.component').then((file) =>
-      this.open(file.ThesaurusDialogComponent, { concept: concept.id, words, thesaurus, label }, 1000),
+      this.open(file.ThesaurusDialogComponent, { concept: concept.id, words }, 1000),
     );
   }
 

@@ -15,14 +15,11 @@ import { Router } from '@angular/router';
 import { findTermMarks, type ConceptQuestions, type MarkFix } from '#core/compare/index';
 import {
   MOST_CONCEPTS,
-  describeTermKind,
-  findPlace,
   getConceptLetter,
   printTerm,
   splitPastedTerms,
   tidyTerm,
   type Concept,
-  type FoundPlace,
   type Term,
 } from '#core/project/index';
 import { CountStore, getTotal, listWishes } from '../counting/count-store';
@@ -31,7 +28,9 @@ import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
 import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
 import { getHueClass } from '../ui/hues';
+import { shortenName } from '../ui/short-name';
 import { ConceptColumnComponent } from './concept-column.component';
+import { describeConcept } from './concept-description';
 import { QuestionBarComponent } from './question-bar.component';
 import { SuggestionPanelComponent } from './suggestion-panel.component';
 import { TermEntry } from './term-entry';
@@ -103,7 +102,7 @@ export class TopicPageComponent {
   protected readonly databaseChoices = computed<readonly Choice[]>(() => {
     const dialects = this.open
       .dialects()
-      .map(({ id, name }) => ({ id, name: name.split(' ')[0] ?? name, label: name }));
+      .map(({ id, name }) => ({ id, name: shortenName(name), label: name }));
     return dialects.length > 1 ? [...dialects, { id: ALL, name: 'side by side' }] : dialects;
   });
   protected readonly measures = computed<readonly Choice[]>(() => {
@@ -136,6 +135,15 @@ export class TopicPageComponent {
       sizeOf: (database) => this.databases.sizeOf(database),
       vocabularyOf: (database) => this.thesauri.find(database),
     }),
+  );
+  private readonly descriptions = computed(() =>
+    this.open
+      .concepts()
+      .map((concept) =>
+        describeConcept(concept, this.open.working(), this.open.dialects(), (candidate, database) =>
+          this.thesauri.hasHeading(candidate, database),
+        ),
+      ),
   );
   protected readonly concepts = computed(() =>
     this.numbers.questions().map((questions, turn) => this.describeConcept(questions, turn)),
@@ -284,22 +292,22 @@ export class TopicPageComponent {
   private describeConcept({ concept, whole, terms }: ConceptQuestions, turn: number): ConceptView {
     const shown = this.shown();
     const marks = this.marks();
+    const description = this.descriptions()[turn];
     const rows = terms.map((question): TermView => {
       const { term } = question;
       return {
         term,
-        kind: describeTermKind(term),
+        kind: description?.kinds.get(term) ?? 'word',
         numbers: this.numbers.describe(question, whole, shown),
         marks: marks.get(term.id) ?? [],
       };
     });
-    const place = findPlace(this.open.working().draft, concept.block);
     return {
       concept,
       turn,
-      place,
-      placeWords: this.describePlace(place),
-      headingWords: this.describeHeadings(concept),
+      isExcluded: description?.place.kind === 'excluded',
+      placeWords: description?.placeWords ?? '',
+      headingWords: description?.headingWords ?? '',
       whole: shown.map((dialect) => ({ dialect, counted: this.numbers.look(whole, dialect) })),
       terms: sortTerms(rows, this.sorting(), (row) => this.measureFor(row)),
     };
@@ -314,27 +322,4 @@ export class TopicPageComponent {
       draft: greatest(numbers.map((one) => one.draft)),
     };
   }
-
-  private describePlace(place: FoundPlace): string {
-    if (place.kind !== 'alternative') return PLACE_WORDS[place.kind];
-    const names = place.to.map(
-      (block) => this.open.concepts().find((concept) => concept.block === block)?.name ?? block,
-    );
-    return `or ${names.join(', ')}`;
-  }
-
-  private describeHeadings(concept: Concept): string {
-    const chosen = this.open.dialects().filter((dialect) => dialect.headings);
-    if (chosen.length === 0 || concept.terms.length === 0) return '';
-    const lacking = chosen.filter((dialect) => !this.thesauri.hasHeading(concept, dialect.id));
-    if (lacking.length === 0) return '';
-    return `no heading in ${lacking.map((dialect) => dialect.name.split(' ')[0]).join(', ')}`;
-  }
 }
-
-const PLACE_WORDS: Readonly<Record<Exclude<FoundPlace['kind'], 'alternative'>, string>> = {
-  required: 'required',
-  excluded: 'excluded',
-  unused: 'not in the query',
-  elsewhere: 'in the query',
-};

@@ -1,5 +1,5 @@
 import type { TermMark } from '#core/compare/index';
-import type { Concept, FoundPlace, Term, TermKind } from '#core/project/index';
+import type { Concept, Term, TermKind } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Counted } from '../counting/count-store';
 
@@ -41,8 +41,8 @@ export interface ConceptView {
   readonly concept: Concept;
   /** Its turn among the concepts: gives the letter and the hue. */
   readonly turn: number;
-  readonly place: FoundPlace;
-  /** The same as a few words. */
+  readonly isExcluded: boolean;
+  /** Its place in the query, as a few words. */
   readonly placeWords: string;
   /** For which of the chosen databases with a thesaurus it has a heading. */
   readonly headingWords: string;

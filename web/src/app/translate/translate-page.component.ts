@@ -4,7 +4,7 @@ import { MatMenu, MatMenuTrigger } from '@angular/material/menu';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { DIALECTS, type Dialect } from '#core/dialect/index';
-import { describeProblem, describeRemedy } from '#core/problem/index';
+import { describeInFull } from '#core/problem/index';
 import { DraftCounts } from '../counting/draft-counts';
 import type { Counted } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
@@ -94,7 +94,7 @@ export class TranslatePageComponent {
           ? ''
           : `${rendering.truncations} of ${dialect.most.truncations} cut words`,
       steps: rendering.steps.map(describeStep),
-      problems: rendering.problems.map((problem) => `${describeProblem(problem)} ${describeRemedy(problem)}`),
+      problems: rendering.problems.map((problem) => describeInFull(problem)),
     };
   }
 }

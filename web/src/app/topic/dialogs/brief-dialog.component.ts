@@ -29,6 +29,9 @@ export class BriefDialogComponent {
     const known = FRAMES.find((candidate) => candidate.id === frame?.id);
     return frame?.parts.map((part, at) => ({ ...part, asks: known?.parts[at]?.asks ?? '' })) ?? [];
   });
+  protected readonly about = computed(
+    () => FRAMES.find((frame) => frame.id === this.working().frame?.id)?.about ?? '',
+  );
   protected readonly canApply = computed(() => {
     const { limiters, wanted } = this.working().rules;
     return listLimiters(limiters).length > 0 || wanted.from !== undefined || wanted.to !== undefined;

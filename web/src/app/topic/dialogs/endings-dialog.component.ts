@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { Dialect } from '#core/dialect/index';
-import { describeTermKind, readWords, type Term } from '#core/project/index';
+import { describeTermKind, readPlainWords, readWords, type Term } from '#core/project/index';
 import { build, createMatcher, createPattern } from '#core/query/index';
 import {
   createStrayQuery,
@@ -27,6 +27,7 @@ import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
 import { IndexWords } from '../suggestions/index-words';
 import { TermEntry } from '../term-entry';
+import { shortenName } from '../../ui/short-name';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** What the bench is opened with. */
@@ -48,8 +49,8 @@ interface CutRow {
   }[];
 }
 
-/** The shortest cut that is looked at; shorter ones bring half the dictionary. */
-const SHORTEST = 3;
+/** No cut is shorter, whatever the databases allow: it would bring half the dictionary. */
+const SHORTEST = 2;
 const MOST_FORMS_SHOWN = 400;
 const REFUSALS = { missing: 'not possible here', 'too-short': 'too short here' } as const;
 
@@ -71,6 +72,7 @@ export class EndingsDialogComponent {
   private readonly data = inject<EndingsQuestion>(MAT_DIALOG_DATA);
 
   protected readonly typed = signal(this.chooseWord());
+  protected readonly shorten = shortenName;
   protected readonly sides: readonly Choice[] = [
     { id: 'ending', name: 'its ending' },
     { id: 'beginning', name: 'its beginning' },
@@ -98,6 +100,10 @@ export class EndingsDialogComponent {
   private readonly rules = computed(() =>
     this.open.dialects().map((dialect) => createRule(dialect, this.isInner() ? 'inside' : this.side())),
   );
+  /** As short as the least strict of the chosen databases takes it. */
+  private readonly shortestCut = computed(() =>
+    Math.max(SHORTEST, Math.min(...this.rules().map((rule) => rule.leastLetters))),
+  );
   private readonly forms = computed(() => uniteWords(this.lists()));
   private readonly wanted = computed(() => {
     const stem = stemWord(this.word());
@@ -111,7 +117,7 @@ export class EndingsDialogComponent {
     const bench = { side: this.side(), lists: this.lists(), wanted: this.wanted(), rules: this.rules() };
     if (this.word().length < 2) return [];
     if (this.isInner()) return [describeCut(this.typed().trim(), bench)];
-    return listCuts(this.word(), bench, SHORTEST);
+    return listCuts(this.word(), bench, this.shortestCut());
   });
   /** Made when the cuts change, and not again when counts come in. */
   private readonly queries = computed(() =>
@@ -150,7 +156,7 @@ export class EndingsDialogComponent {
   protected readonly best = computed(() => {
     if (this.isInner()) return [];
     const able = this.rules().filter((rule) => !rule.isMissing);
-    const least = Math.max(SHORTEST, ...able.map((rule) => rule.leastLetters));
+    const least = Math.max(this.shortestCut(), ...able.map((rule) => rule.leastLetters));
     return findBestTruncations(
       this.forms(),
       this.wanted(),
@@ -254,13 +260,13 @@ export class EndingsDialogComponent {
       const [before = '', ...after] = foldLetters(this.typed().trim()).split('*');
       return [before, after.at(-1) ?? ''];
     }
-    return this.side() === 'ending' ? [word.slice(0, SHORTEST), ''] : ['', word.slice(-SHORTEST)];
+    const letters = this.shortestCut();
+    return this.side() === 'ending' ? [word.slice(0, letters), ''] : ['', word.slice(-letters)];
   }
 
   private chooseWord(): string {
     const { term, word } = this.data;
-    const words = (term ? readWords(term.text) : (word ?? '')).split(' ');
-    return (words.at(-1) ?? '').replace(/[*?[\]]/g, '');
+    return (term ? readPlainWords(term.text) : (word ?? '')).split(' ').at(-1) ?? '';
   }
 }
 

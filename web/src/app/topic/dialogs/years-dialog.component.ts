@@ -29,7 +29,6 @@ const WAYS = [
 ] as const;
 
 const FIRST_YEAR = 1990;
-const LAST_YEAR = 2026;
 const MOST_PERIODS = 13;
 
 /** How many records of a concept come by its words only, by its headings only and by both, over the years. */
@@ -105,6 +104,7 @@ export class YearsDialogComponent {
   private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('canvas');
   private chart: Chart | undefined;
 
+  private readonly thisYear = new Date(this.open.now()).getUTCFullYear();
   protected readonly ways = WAYS;
   protected readonly chosen = signal<string | undefined>(undefined);
   protected readonly concept = computed(() => this.open.concepts().find((concept) => concept.id === this.id));
@@ -124,7 +124,7 @@ export class YearsDialogComponent {
   private readonly periods = computed<readonly { name: string; limiters: Limiters }[]>(() => {
     const { years, ...rest } = this.open.limiters();
     const from = Math.max(years?.from ?? FIRST_YEAR, 1900);
-    const to = Math.max(from, Math.min(years?.to ?? LAST_YEAR, LAST_YEAR));
+    const to = Math.max(from, Math.min(years?.to ?? this.thisYear, this.thisYear));
     const step = Math.max(1, Math.ceil((to - from + 1) / MOST_PERIODS));
     return Array.from({ length: Math.ceil((to - from + 1) / step) }, (_, at) => {
       const first = from + at * step;

@@ -132,7 +132,7 @@ describe('suggestions', () => {
     );
     expect(
       found.filter(({ section }) => section === 'meanings').map(({ text, from }) => [text, from])[0],
-    ).toEqual(['"artificial light at night"', '75 of 100 that explain ALAN']);
+    ).toEqual(['"artificial light at night"', '75 of 100 that explain ALAN, Heronsmere']);
     const tied = found.find((suggestion) => suggestion.replaces !== undefined);
     expect(tied?.text).toMatch(/^\(ALAN AND /);
     expect(tied?.replaces).toBe('0');

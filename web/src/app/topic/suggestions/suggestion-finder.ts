@@ -4,12 +4,14 @@ import {
   createConceptQuery,
   createTermKey,
   describeTermKind,
+  quoteWords,
+  readPlainWords,
   readWords,
   type Concept,
   type Term,
   type TermSource,
 } from '#core/project/index';
-import { build, createPattern, parseQuery, type QueryNode } from '#core/query/index';
+import { build, createPattern, parseQuery, printQuery, type QueryNode } from '#core/query/index';
 import {
   findForeignWords,
   findLongForms,
@@ -24,9 +26,10 @@ import {
 } from '#core/suggest/index';
 import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
-import type { BibliographicRecord } from '#core/record/index';
+import { LANGUAGES, type BibliographicRecord } from '#core/record/index';
 import { STANDIN_CLIENT } from '../../data/providers';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
+import { shortenName } from '../../ui/short-name';
 import { IndexWords } from './index-words';
 import type { SectionId, Suggestion } from './suggestion';
 
@@ -42,7 +45,7 @@ export interface SuggestionQuestion {
 
 type Found = readonly Suggestion[];
 const FORMS_A_WORD = 8;
-const LANGUAGES = ['fr', 'de', 'es'] as const;
+const OTHER_LANGUAGES = LANGUAGES.map(({ code }) => code).filter((code) => code !== 'en');
 /** Small words of those languages, to compare a concept's records with others. */
 const SMALL_WORDS = ['les', 'des', 'und', 'der', 'los', 'del'];
 
@@ -80,10 +83,10 @@ export class SuggestionFinder {
       const write = (heading: Heading, from: string): Suggestion => {
         const scope =
           !dialect.headings?.flat && vocabulary.listNarrower(heading.label).length > 0 ? 'branch' : 'heading';
-        const text = `${scope}(${id}): "${heading.label}"`;
+        const text = printQuery(build.heading(heading.label, scope, id));
         return { ...create(text, 'headings', from, 'thesaurus'), label: heading.label };
       };
-      const short = dialect.name.split(' ')[0] ?? '';
+      const short = shortenName(dialect.name);
       const around = own.flatMap((heading) => [
         ...heading.broader.flatMap((label) => describeAround(vocabulary.find(label), 'broader')),
         ...vocabulary.listNarrower(heading.label).flatMap((narrower) => describeAround(narrower, 'narrower')),
@@ -96,12 +99,12 @@ export class SuggestionFinder {
           .map(({ heading, by }) => write(heading, by === heading.label ? short : `${short}, by “${by}”`)),
         ...around.slice(0, 6).map(({ heading, relation }) => write(heading, `${short}, ${relation}`)),
         ...names.flatMap(({ label, entryTerms }) =>
-          entryTerms.map((term) => create(quote(term), 'entries', `${label}, ${short}`, 'thesaurus')),
+          entryTerms.map((term) => create(writeName(term), 'entries', `${label}, ${short}`, 'thesaurus')),
         ),
         ...names.flatMap(({ label, translations = [] }) =>
           translations.map((translation) =>
             create(
-              quote(translation.label),
+              writeName(translation.label),
               'languages',
               `${label}, ${short}`,
               'thesaurus',
@@ -115,7 +118,7 @@ export class SuggestionFinder {
 
   private async findForms(term: Term, { dialects }: SuggestionQuestion): Promise<Found> {
     const databases = dialects.map((dialect) => dialect.id);
-    const bare = readWords(term.text).replace(/[*?[\]]/g, '');
+    const bare = readPlainWords(term.text);
     const words = splitWords(bare).map((word) => word.text);
     const last = words.at(-1);
     if (last === undefined) return [];
@@ -132,7 +135,7 @@ export class SuggestionFinder {
         create(text, 'forms', head.length > 0 ? 'as one word' : 'as two words'),
       ),
       ...merged.map((text) => create(text, 'spellings', 'both spellings at once')),
-      ...spellings.map(({ text }) => create(quote(text), 'spellings', 'British or American')),
+      ...spellings.map(({ text }) => create(writeName(text), 'spellings', 'British or American')),
       ...near,
     ];
   }
@@ -170,17 +173,14 @@ export class SuggestionFinder {
   }
 
   /** Long forms found beside an acronym, and the acronym tied to a word that settles the meaning. */
-  private async findMeanings(term: Term, { dialects }: SuggestionQuestion): Promise<Found> {
+  private async findMeanings(term: Term, { dialect }: SuggestionQuestion): Promise<Found> {
     const acronym = readWords(term.text);
-    const records = (
-      await Promise.all(
-        dialects.map((dialect) => this.fetchRecords(parseQuery(acronym).root, dialect, {}, 300)),
-      )
-    ).flat();
+    const records = await this.fetchRecords(parseQuery(acronym).root, dialect, {}, MOST_EXPLAINING);
     const forms = findLongForms(acronym, records).slice(0, 4);
     const explained = forms.reduce((sum, form) => sum + form.records, 0);
     return forms.flatMap((form) => {
-      const share = `${Math.round((100 * form.records) / Math.max(1, explained))} of 100 that explain ${acronym}`;
+      const percent = Math.round((100 * form.records) / explained);
+      const share = `${percent} of 100 that explain ${acronym}, ${shortenName(dialect.name)}`;
       const tie = findTyingWords(form.text, records, 2);
       const whole = create(`"${form.text}"`, 'meanings', share);
       if (tie.length === 0) return [whole];
@@ -192,7 +192,7 @@ export class SuggestionFinder {
 
   /** Words that the concept's records in other languages share. */
   private async findForeign({ concept, dialect }: SuggestionQuestion): Promise<Found> {
-    const limiters: Limiters = { languages: [...LANGUAGES] };
+    const limiters: Limiters = { languages: OTHER_LANGUAGES };
     const root = createConceptQuery({ ...concept, off: false });
     const small = build.or(...SMALL_WORDS.map((word) => build.term(createPattern(word))));
     const [found, others] = await Promise.all([
@@ -226,6 +226,8 @@ export class SuggestionFinder {
 }
 
 const PAGE = 100;
+/** The first records of a database in which explanations of an acronym are looked for. */
+const MOST_EXPLAINING = 600;
 
 function create(
   text: string,
@@ -239,11 +241,9 @@ function create(
   return { key, text, section, from, source, root, ...(language !== undefined && { language }) };
 }
 
-function quote(words: string): string {
-  const plain = words.replaceAll('"', '');
+function writeName(words: string): string {
   // Acronyms keep their capitals, by which they are known.
-  const bare = /^[A-Z0-9]{2,}s?$/.test(plain) ? plain : plain.toLowerCase();
-  return splitWords(bare).length > 1 ? `"${bare}"` : bare;
+  return quoteWords(/^[A-Z0-9]{2,}s?$/.test(words) ? words : words.toLowerCase());
 }
 
 function isWordLike(term: Term): boolean {

@@ -1,0 +1,320 @@
+import {
+  listNodes,
+  type Field,
+  type HeadingNode,
+  type NearNode,
+  type Pattern,
+  type QueryNode,
+} from '../query';
+import type { Dialect } from './dialect';
+import {
+  createPart,
+  intersectResults,
+  joinParts,
+  uniteResults,
+  type Rendered,
+  type Result,
+  type StringPart,
+} from './draft-string';
+import {
+  NARROWER,
+  SAME,
+  WIDER,
+  describeDrift,
+  invertDrift,
+  joinDrifts,
+  type Drift,
+  type Fidelity,
+  type Reason,
+} from './fidelity';
+import { markField, planFields } from './fields';
+import { listPatterns, markItem, uniqueReasons, writeOperand, writePhrase, writeTerm } from './write-items';
+import { MOST_SPELLINGS, describeWordHabits, isStopWord } from './write-words';
+
+/** What leaves come to, by dialect and node: both are values that never change. */
+const WRITTEN_LEAVES = new WeakMap<Dialect, WeakMap<QueryNode, Map<string, Rendered>>>();
+
+function isLeaf(node: QueryNode): boolean {
+  return node.kind === 'term' || node.kind === 'phrase' || node.kind === 'heading';
+}
+
+/** Writes the nodes of one query in one dialect, and notes what becomes of each. */
+export class NodeWriter {
+  readonly fidelity = new Map<string, Fidelity>();
+
+  constructor(
+    private readonly dialect: Dialect,
+    private readonly defaultFields: readonly Field[],
+    /** Default fields are not marked, to save length. */
+    private readonly bare: boolean,
+  ) {}
+
+  write(node: QueryNode, fields?: readonly Field[]): Result {
+    const { result, reasons } = isLeaf(node) ? this.recall(node, fields) : this.render(node, fields);
+    const level = result.kind === 'written' ? describeDrift(result.drift) : 'left-out';
+    this.fidelity.set(node.id, { level, reasons });
+    return result;
+  }
+
+  /** Trees and dialects are values: a leaf that was written before is not written again. */
+  private recall(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
+    const leaves = WRITTEN_LEAVES.get(this.dialect) ?? new WeakMap<QueryNode, Map<string, Rendered>>();
+    WRITTEN_LEAVES.set(this.dialect, leaves);
+    const known = leaves.get(node) ?? new Map<string, Rendered>();
+    leaves.set(node, known);
+    const key = `${fields?.join() ?? ''} ${this.bare} ${this.defaultFields.join()}`;
+    const rendered = known.get(key) ?? this.render(node, fields);
+    known.set(key, rendered);
+    return rendered;
+  }
+
+  private render(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
+    switch (node.kind) {
+      case 'and':
+        return this.renderAnd(
+          node,
+          node.items.map((item) => this.write(item, fields)),
+        );
+      case 'or':
+        return this.renderOr(
+          node,
+          node.items.map((item) => this.write(item, fields)),
+        );
+      case 'not':
+        return this.renderNot(node, this.write(node.include, fields), this.write(node.exclude, fields));
+      case 'near':
+        return this.renderNear(node, fields);
+      case 'fielded':
+        return this.renderFielded(node);
+      case 'term':
+        return this.renderWords(node, [node.pattern], fields);
+      case 'phrase':
+        return this.renderWords(node, node.words, fields);
+      case 'heading':
+        return this.renderHeading(node);
+      default:
+        return { result: { kind: 'nothing' }, reasons: [] };
+    }
+  }
+
+  private renderAnd(node: QueryNode, results: readonly Result[]): Rendered {
+    if (results.some((result) => result.kind === 'nothing'))
+      return { result: { kind: 'nothing' }, reasons: [] };
+    const { parts, drift } = intersectResults(results);
+    if (parts.length === 0) return this.leaveAllOut(results);
+    const part = joinParts(node, this.dialect.operators.and.write, parts);
+    return { result: { kind: 'written', part, drift }, reasons: this.noteLeftOut(results) };
+  }
+
+  private renderOr(node: QueryNode, results: readonly Result[]): Rendered {
+    const { parts, drift } = uniteResults(results);
+    if (parts.length === 0) return this.leaveAllOut(results);
+    const part = joinParts(node, this.dialect.operators.or.write, parts);
+    return { result: { kind: 'written', part, drift }, reasons: this.noteLeftOut(results) };
+  }
+
+  private renderNot(node: QueryNode, include: Result, exclude: Result): Rendered {
+    if (include.kind !== 'written') return { result: include, reasons: [] };
+    if (exclude.kind !== 'written') {
+      const lost: Drift = exclude.kind === 'left-out' && exclude.drift !== SAME ? WIDER : SAME;
+      const part = { ...include.part, node };
+      return {
+        result: { kind: 'written', part, drift: joinDrifts(include.drift, lost) },
+        reasons: this.noteLeftOut([exclude]),
+      };
+    }
+    const drift = joinDrifts(include.drift, invertDrift(exclude.drift));
+    const part = joinParts(node, this.dialect.operators.not.write, [include.part, exclude.part]);
+    return { result: { kind: 'written', part, drift }, reasons: [] };
+  }
+
+  /** All members are left out: so is the group. It is no loss only if none of them was one. */
+  private leaveAllOut(results: readonly Result[]): Rendered {
+    if (results.every((result) => result.kind === 'nothing'))
+      return { result: { kind: 'nothing' }, reasons: [] };
+    const loses = results.some((result) => result.kind === 'left-out' && result.drift === NARROWER);
+    return {
+      result: { kind: 'left-out', drift: loses ? NARROWER : SAME },
+      reasons: this.noteLeftOut(results),
+    };
+  }
+
+  private noteLeftOut(results: readonly Result[]): Reason[] {
+    const lost = results.some((result) => result.kind === 'left-out' && result.drift !== SAME);
+    return lost ? [{ code: 'member-left-out', data: {} }] : [];
+  }
+
+  /** One mark round a whole bracket where the dialect has that and every leaf takes it; else the fields go to the leaves. */
+  private renderFielded(node: QueryNode & { kind: 'fielded' }): Rendered {
+    const plan = planFields(node.fields, this.dialect, true);
+    const leaves = listNodes(node.item);
+    const markable =
+      leaves.every((leaf) => !['heading', 'fielded', 'empty'].includes(leaf.kind)) && leaves.length > 1;
+    const [code] = plan.kind === 'marked' ? plan.codes : [];
+    if (
+      !markable ||
+      !this.dialect.fields.marksGroups ||
+      plan.kind !== 'marked' ||
+      code === undefined ||
+      plan.codes.length > 1 ||
+      plan.missing.length > 0
+    ) {
+      return { result: this.write(node.item, node.fields), reasons: [] };
+    }
+    const inner = this.writeUnmarked(node.item);
+    if (inner.kind !== 'written') return { result: inner, reasons: [] };
+    const [before = '', after = ''] = markField('\u0000', code, this.dialect).split('\u0000');
+    const body = inner.part.needsBrackets ? ['(', inner.part, ')'] : [inner.part];
+    return {
+      result: {
+        kind: 'written',
+        part: { node, parts: [before, ...body, after], needsBrackets: false },
+        drift: inner.drift,
+      },
+      reasons: [],
+    };
+  }
+
+  /** Writes leaves without marks of their own, since a mark round them all follows. */
+  private writeUnmarked(node: QueryNode): Result {
+    return this.write(node, this.dialect.fields.unmarked);
+  }
+
+  private renderHeading(node: HeadingNode): Rendered {
+    const { headings } = this.dialect;
+    if (!headings || (node.vocabulary !== undefined && node.vocabulary !== headings.vocabulary)) {
+      return {
+        result: { kind: 'left-out', drift: SAME },
+        reasons: [{ code: 'heading-elsewhere', data: {} }],
+      };
+    }
+    if (node.label.includes('"')) {
+      return {
+        result: { kind: 'left-out', drift: NARROWER },
+        reasons: [{ code: 'heading-unwritable', data: {} }],
+      };
+    }
+    const reasons: Reason[] = [];
+    let drift: Drift = SAME;
+    let form = headings[node.scope];
+    if (form === undefined) {
+      form = headings.heading;
+      if (node.scope === 'focus') {
+        reasons.push({ code: 'focus-missing', data: {} });
+        drift = WIDER;
+      } else if (!headings.flat) {
+        reasons.push({ code: 'branch-missing', data: {} });
+        drift = NARROWER;
+      }
+    }
+    return {
+      result: { kind: 'written', part: createPart(node, form.replace('{label}', node.label)), drift },
+      reasons,
+    };
+  }
+
+  private getFields(fields: readonly Field[] | undefined): readonly Field[] {
+    if (fields) return fields;
+    return this.bare ? this.dialect.fields.unmarked : this.defaultFields;
+  }
+
+  /** A word or a phrase: once for each field mark and each spelling, joined by OR. */
+  private renderWords(
+    node: QueryNode,
+    words: readonly Pattern[],
+    fields: readonly Field[] | undefined,
+  ): Rendered {
+    const plan = planFields(this.getFields(fields), this.dialect, words.length > 1);
+    if (plan.kind === 'not-held')
+      return {
+        result: { kind: 'left-out', drift: SAME },
+        reasons: [{ code: 'field-missing', data: { fields: this.getFields(fields).join(', ') } }],
+      };
+    if (plan.kind === 'unreachable')
+      return {
+        result: { kind: 'left-out', drift: NARROWER },
+        reasons: [{ code: 'field-missing', data: { fields: plan.missing.join(', ') } }],
+      };
+    if (words.every((word) => isStopWord(word, this.dialect))) {
+      return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'stop-word', data: {} }] };
+    }
+    const items =
+      words.length === 1 ? writeTerm(words[0] ?? [], this.dialect) : writePhrase(words, this.dialect);
+    const habits = describeWordHabits(words, this.dialect);
+    const reasons = [...items.reasons, ...habits.reasons];
+    let drift = joinDrifts(items.drift, habits.drift);
+    if (plan.missing.length > 0) {
+      drift = joinDrifts(drift, NARROWER);
+      reasons.push({ code: 'field-missing', data: { fields: plan.missing.join(', ') } });
+    }
+    if (this.bare && !fields) {
+      drift = joinDrifts(drift, WIDER);
+      reasons.push({ code: 'fields-left-out', data: {} });
+    }
+    if (items.texts.length === 0) return { result: { kind: 'left-out', drift: NARROWER }, reasons };
+    const codes = plan.kind === 'marked' ? plan.codes : [undefined];
+    const marked = codes.flatMap((code) =>
+      items.texts.map((item) => markItem(node, item, code, this.dialect)),
+    );
+    return {
+      result: { kind: 'written', part: joinParts(node, this.dialect.operators.or.write, marked), drift },
+      reasons,
+    };
+  }
+
+  private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
+    const rule =
+      this.dialect.proximity.find((candidate) => candidate.ordered === node.ordered) ??
+      this.dialect.proximity.find((candidate) => !candidate.ordered);
+    const number = rule?.counts === 'between' ? node.distance - 1 : node.distance;
+    const pairs =
+      rule && number <= (rule.greatest ?? Infinity)
+        ? this.writePairs(node, rule.sign.replace('{n}', String(number)), fields)
+        : undefined;
+    if (!pairs || !rule) {
+      const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
+      const result =
+        both.result.kind === 'written'
+          ? { ...both.result, drift: joinDrifts(both.result.drift, WIDER) }
+          : both.result;
+      return { result, reasons: [...both.reasons, { code: 'proximity-missing', data: {} }] };
+    }
+    const loose: Drift = node.ordered && !rule.ordered ? WIDER : SAME;
+    const reasons =
+      loose === WIDER ? [...pairs.reasons, { code: 'order-missing' as const, data: {} }] : pairs.reasons;
+    return { result: { kind: 'written', part: pairs.part, drift: joinDrifts(pairs.drift, loose) }, reasons };
+  }
+
+  /** Every pair of plain or cut words and plain phrases of the two sides; nothing if that cannot be said. */
+  private writePairs(
+    node: NearNode,
+    sign: string,
+    fields: readonly Field[] | undefined,
+  ): { part: StringPart; drift: Drift; reasons: Reason[] } | undefined {
+    const plan = planFields(this.getFields(fields), this.dialect, true);
+    if (plan.kind === 'not-held' || plan.kind === 'unreachable' || plan.missing.length > 0) return undefined;
+    const sides = [node.left, node.right].map((side) =>
+      (side.kind === 'or' ? side.items : [side]).map((item) => writeOperand(item, this.dialect)),
+    );
+    const operands = sides.flat();
+    if (operands.some((operand) => operand === undefined)) return undefined;
+    const [left = [], right = []] = sides.map((side) => side.flatMap((operand) => operand?.texts ?? []));
+    if (left.length * right.length > MOST_SPELLINGS || left.length * right.length === 0) return undefined;
+    const patterns = [node.left, node.right].flatMap(listPatterns);
+    const habits = describeWordHabits(patterns, this.dialect);
+    const skips: Drift = this.dialect.stopWords.length > 0 ? WIDER : SAME;
+    const reasons = uniqueReasons([
+      ...operands.flatMap((operand) => operand?.reasons ?? []),
+      ...habits.reasons,
+    ]);
+    if (skips === WIDER) reasons.push({ code: 'stop-words-skipped', data: {} });
+    const codes = plan.kind === 'marked' ? plan.codes : [undefined];
+    const parts = codes.flatMap((code) =>
+      left.flatMap((a) =>
+        right.map((b) => markItem(node, { kind: 'pair', sign, texts: [a, b] }, code, this.dialect)),
+      ),
+    );
+    const drift = joinDrifts(...operands.map((operand) => operand?.drift ?? SAME), habits.drift, skips);
+    return { part: joinParts(node, this.dialect.operators.or.write, parts), drift, reasons };
+  }
+}

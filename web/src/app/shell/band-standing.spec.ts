@@ -1,0 +1,27 @@
+import { describe, expect, it } from 'vitest';
+import type { CountState } from '../counting/count-store';
+import { describeStanding } from './band-standing';
+
+const counted = (total: number): CountState => ({ status: 'counted', total, estimated: false });
+const BAND = { from: 50, to: 400 };
+
+describe('how a count stands to its band', () => {
+  it.each([
+    [10, BAND, 'review', 'below band', false],
+    [50, BAND, 'review', 'in the band', true],
+    [400, BAND, 'quick', 'in the band', true],
+    [401, BAND, 'quick', 'above band', false],
+    [401, BAND, 'exhaustive', 'to screen', true],
+    [10, BAND, 'exhaustive', 'below band', false],
+    [7, {}, 'review', '', false],
+    [7, {}, 'exhaustive', 'to screen', true],
+    [7, { to: 5 }, 'review', 'above band', false],
+    [7, { from: 5 }, 'review', 'in the band', true],
+  ] as const)('%d of %j for %s: %s', (total, band, purpose, words, isGood) => {
+    expect(describeStanding(counted(total), band, purpose)).toEqual({ words, isGood });
+  });
+
+  it('says nothing of a count that is not there', () => {
+    expect(describeStanding({ status: 'waiting' }, BAND, 'review').words).toBe('');
+  });
+});

@@ -1,0 +1,18 @@
+import type { Purpose, TargetBand } from '#core/project/index';
+import type { CountState } from '../counting/count-store';
+
+/** How a count stands to the band; what is good depends on what the search is for. */
+export function describeStanding(
+  state: CountState,
+  { from, to }: TargetBand,
+  purpose: Purpose,
+): { words: string; isGood: boolean } {
+  if (state.status !== 'counted') return { words: '', isGood: true };
+  if (from !== undefined && state.total < from) return { words: 'below band', isGood: false };
+  // Nothing may be missed: the number is what has to be looked through, and no fault.
+  if (purpose === 'exhaustive') return { words: 'to screen', isGood: true };
+  if (from === undefined && to === undefined) return { words: '', isGood: false };
+  return to !== undefined && state.total > to
+    ? { words: 'above band', isGood: false }
+    : { words: 'in the band', isGood: true };
+}

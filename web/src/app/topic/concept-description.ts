@@ -1,0 +1,61 @@
+import type { Dialect } from '#core/dialect/index';
+import {
+  describeTermKind,
+  findPlace,
+  type Concept,
+  type FoundPlace,
+  type Term,
+  type TermKind,
+} from '#core/project/index';
+import { shortenName } from '../ui/short-name';
+
+/** What is said of a concept whatever its counts: found out when the project changes, not when counts come in. */
+export interface ConceptDescription {
+  readonly place: FoundPlace;
+  /** The place as a few words. */
+  readonly placeWords: string;
+  /** In which of the chosen databases with headings the concept has none. */
+  readonly headingWords: string;
+  readonly kinds: ReadonlyMap<Term, TermKind>;
+}
+
+const PLACE_WORDS: Readonly<Record<Exclude<FoundPlace['kind'], 'alternative'>, string>> = {
+  required: 'required',
+  excluded: 'excluded',
+  unused: 'not in the query',
+  elsewhere: 'in the query',
+};
+
+/** Describes a concept of a project; `hasHeading` says whether it has one in a database. */
+export function describeConcept(
+  concept: Concept,
+  { concepts, draft }: { readonly concepts: readonly Concept[]; readonly draft: string },
+  dialects: readonly Dialect[],
+  hasHeading: (concept: Concept, database: string) => boolean,
+): ConceptDescription {
+  const place = findPlace(draft, concept.block);
+  return {
+    place,
+    placeWords: describePlace(place, concepts),
+    headingWords: describeHeadings(concept, dialects, hasHeading),
+    kinds: new Map(concept.terms.map((term) => [term, describeTermKind(term)])),
+  };
+}
+
+function describePlace(place: FoundPlace, concepts: readonly Concept[]): string {
+  if (place.kind !== 'alternative') return PLACE_WORDS[place.kind];
+  const names = place.to.map((block) => concepts.find((concept) => concept.block === block)?.name ?? block);
+  return `or ${names.join(', ')}`;
+}
+
+function describeHeadings(
+  concept: Concept,
+  dialects: readonly Dialect[],
+  hasHeading: (concept: Concept, database: string) => boolean,
+): string {
+  if (concept.terms.length === 0) return '';
+  const lacking = dialects.filter((dialect) => dialect.headings && !hasHeading(concept, dialect.id));
+  return lacking.length === 0
+    ? ''
+    : `no heading in ${lacking.map((dialect) => shortenName(dialect.name)).join(', ')}`;
+}
