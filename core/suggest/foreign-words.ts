@@ -19,7 +19,7 @@ export interface ForeignWord {
 
 /** A word must stand in so many of a language's records that a concept finds, and be that much rarer elsewhere. */
 const LEAST_RECORDS = 3;
-const LEAST_LIFT = 2;
+const LEAST_LIFT = 3;
 
 /**
  * Words that titles and keywords of records in other languages share when a concept finds them, and
@@ -39,8 +39,9 @@ export function findForeignWords(
     const scored = [...inside]
       .map(([text, records]) => {
         const share = records / mine.length;
-        const base = (outside.get(text) ?? 0) / Math.max(1, rest.length);
-        return { text, records, share, lift: share / Math.max(base, 0.5 / Math.max(1, rest.length)) };
+        // Half a record more on the other side: few records say little about what is usual.
+        const base = ((outside.get(text) ?? 0) + 0.5) / (rest.length + 1);
+        return { text, records, share, lift: share / base };
       })
       .filter(({ records, lift }) => records >= Math.min(LEAST_RECORDS, mine.length) && lift >= LEAST_LIFT)
       .sort((a, b) => b.share * Math.log(b.lift) - a.share * Math.log(a.lift) || (a.text < b.text ? -1 : 1));

@@ -197,7 +197,7 @@ export class SuggestionFinder {
     const small = build.or(...SMALL_WORDS.map((word) => build.term(createPattern(word))));
     const [found, others] = await Promise.all([
       this.fetchRecords(root, dialect, limiters, 100),
-      this.fetchRecords(build.not(small, root), dialect, limiters, 100),
+      this.fetchRecords(build.not(small, root), dialect, limiters, MOST_COMPARED),
     ]);
     if (others.length === 0) return [];
     return findForeignWords(found, others, 5).map(({ text, language, records, of }) =>
@@ -228,6 +228,8 @@ export class SuggestionFinder {
 const PAGE = 100;
 /** The first records of a database in which explanations of an acronym are looked for. */
 const MOST_EXPLAINING = 600;
+/** The records that words of other languages are compared with. */
+const MOST_COMPARED = 300;
 
 function create(
   text: string,
