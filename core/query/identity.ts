@@ -38,7 +38,8 @@ export function isSameQuery(a: QueryNode, b: QueryNode): boolean {
   );
 }
 
-function describeShallow(node: QueryNode): string {
+/** A node without its members, as a line. */
+export function describeShallow(node: QueryNode): string {
   switch (node.kind) {
     case 'term':
       return `term ${printPattern(node.pattern)}`;

@@ -5,11 +5,14 @@ export type { Match } from './find-matches';
 export { dropInactive, expandBlocks } from './blocks';
 export type { Blocks, ExpandedQuery } from './blocks';
 export { build, createPattern } from './create';
-export { withIds } from './identity';
+export { formatQuery } from './format';
+export { isSameQuery, withIds } from './identity';
 export { splitTokens } from './lexer';
 export type { Token } from './lexer';
 export { DEFAULT_FIELDS, FIELDS, listChildren, listNodes, mapChildren } from './node';
 export type { Field, HeadingNode, NearNode, PhraseNode, QueryNode, TermNode } from './node';
+export { createNodePool } from './node-pool';
+export type { NodePool } from './node-pool';
 export { parseQuery } from './parser';
 export type { KnownNames, ParsedQuery } from './parser';
 export {

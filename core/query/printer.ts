@@ -12,16 +12,19 @@ export function printQuery(root: QueryNode, trailing: readonly string[] = []): s
   return root.kind === 'empty' && end !== '' ? end.trimStart() : printItem(root, 'root') + end;
 }
 
-type Place = 'root' | 'chain-start' | 'member';
+/** Where an item stands: alone, first of an AND, or beside an operator. */
+export type Place = 'root' | 'chain-start' | 'member';
 
-function printItem(node: QueryNode, place: Place): string {
+/** An item with its comments and, where its place asks for them, brackets. */
+export function printItem(node: QueryNode, place: Place): string {
   const before = (node.comments ?? []).map((comment) => `// ${comment}\n`).join('');
   const bare = printBare(node);
   if (!needsBrackets(node, place, before !== '')) return before + bare;
   return `${before}${bracket(bare)}`;
 }
 
-function needsBrackets(node: QueryNode, place: Place, commented: boolean): boolean {
+/** True if an item must be bracketed to stay one in a place. */
+export function needsBrackets(node: QueryNode, place: Place, commented: boolean): boolean {
   switch (node.kind) {
     case 'and':
     case 'or':
@@ -76,7 +79,7 @@ function printBare(node: QueryNode): string {
 }
 
 /** A comment needs a blank before it to be one. */
-function bracket(text: string): string {
+export function bracket(text: string): string {
   return text.startsWith('//') ? `( ${text})` : `(${text})`;
 }
 

@@ -1,0 +1,20 @@
+export { createOutline, createOutlineQuery, findItem, isEmptyItem, listItems } from './outline';
+export type { Join, OutlineGroup, OutlineItem, OutlineLeaf, Path, Wrapper } from './outline';
+export {
+  duplicateItems,
+  insertItems,
+  joinItem,
+  moveItems,
+  negateItems,
+  removeItems,
+  replaceItem,
+  setItemComments,
+  setItemDatabases,
+  setItemFields,
+  shiftItems,
+  switchItems,
+  unwrapItem,
+  wrapItems,
+  wrapWith,
+} from './outline-edits';
+export type { EditedOutline, JoinChoice, Target } from './outline-edits';
