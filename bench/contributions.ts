@@ -84,7 +84,7 @@ function createQueries(turn: number) {
       ? { ...concept, terms: concept.terms.with(0, { id: 'new', text: `noctule${turn}*`, off: false }) }
       : concept,
   );
-  const state = { concepts: changed, draft: '@c0 AND @c1 AND (@c2 OR @c3) AND @c4' };
+  const state = { concepts: changed, blocks: [], draft: '@c0 AND @c1 AND (@c2 OR @c3) AND @c4' };
   const questions = createTermQuestions(state);
   const terms = questions.flatMap((concept) => concept.terms);
   return {

@@ -47,6 +47,7 @@ const VARIANTS: readonly Variant[] = [
     moment: '2026-09-14T08:41:00.000Z',
     frozen: {
       concepts: [createBats(['bats']), createLight(['"street light*"'])],
+      blocks: [],
       draft: '@bats AND @light',
       limiters: LIMITERS,
       databases: DATABASES,
@@ -60,6 +61,7 @@ const VARIANTS: readonly Variant[] = [
     moment: '2026-09-14T09:20:00.000Z',
     frozen: {
       concepts: [createBats(BAT_TERMS, ['bat*']), createLight(LIGHT_TERMS)],
+      blocks: [],
       draft: '@bats AND @light',
       limiters: LIMITERS,
       databases: DATABASES,
@@ -81,7 +83,9 @@ export function createDemoProject(): Project {
         createLight(LIGHT_TERMS, ['LED', 'lamp*']),
         createConcept('behaviour', 'behaviour', 'behaviour', BEHAVIOUR_TERMS),
       ],
+      blocks: [],
       draft: '@bats AND @light AND @behaviour',
+      base: 'synonyms',
       limiters: LIMITERS,
       bands: {
         heronsmere: { from: 50, to: 400 },

@@ -27,7 +27,7 @@ const terms = (id: string) =>
     .map((list) => list.map(([value, off], at) => term(`${id}${at}`, value, off && at > 0)));
 const working = fc
   .tuple(terms('a'), terms('b'), fc.constantFrom('@a AND @b', '@a OR @b', '@a NOT @b', '@a AND @b AND lamp*'))
-  .map(([a, b, draft]) => ({ concepts: [concept('a', ...a), concept('b', ...b)], draft }));
+  .map(([a, b, draft]) => ({ concepts: [concept('a', ...a), concept('b', ...b)], blocks: [], draft }));
 
 describe('what a term brings', () => {
   it('agrees with a naive count, record by record', () => {
@@ -57,7 +57,7 @@ describe('what a term brings', () => {
               const rest = { ...home, terms: left };
               const others = state.concepts.map((other) => (other === home ? rest : other));
               const without = createDraftQuery({ ...state, concepts: others }, []).root;
-              const [own] = [createBlocks([rest]).get(home.block) ?? build.empty()];
+              const [own] = [createBlocks({ concepts: [rest], blocks: [] }).get(home.block) ?? build.empty()];
               const onlyInConcept = all.filter((at) => finds(whole)(at) && !finds(own)(at)).length;
               expect(count(whole) - count(question.conceptWithout)).toBe(onlyInConcept);
               const naiveDraft = all.filter(finds(draft)).length - all.filter(finds(without)).length;
@@ -73,6 +73,7 @@ describe('what a term brings', () => {
   it('shares the trees of terms, so that equal pieces are written once', () => {
     const state = {
       concepts: [concept('a', term('1', 'bat'), term('2', 'bats'), term('3', 'lamp'))],
+      blocks: [],
       draft: '@a',
     };
     const [questions] = createTermQuestions(state);
@@ -83,6 +84,7 @@ describe('what a term brings', () => {
   it('a concept that is off takes no part in the draft', () => {
     const state = {
       concepts: [concept('a', term('1', 'bat')), { ...concept('b', term('2', 'lamp')), off: true }],
+      blocks: [],
       draft: '@a AND @b',
     };
     expect(printQuery(createSharedDraft(state))).toBe('bat AND OFF(lamp)');

@@ -1,5 +1,5 @@
-import { createTermQuery, joinTerms, type Concept, type Term, type Working } from '../project';
-import { build, mapChildren, parseQuery, type QueryNode } from '../query';
+import { createTermQuery, joinTerms, type Concept, type QueryState, type Term } from '../project';
+import { build, listChildren, mapChildren, parseQuery, type QueryNode } from '../query';
 
 /**
  * What has to be counted to know what a term brings. What only it finds in its concept is `concept`
@@ -25,14 +25,10 @@ export interface ConceptQuestions {
  * The questions of all terms of a draft. Trees share what they have in common, node by node, so that
  * whoever writes or evaluates them needs to do equal pieces only once.
  */
-export function createTermQuestions({
-  concepts,
-  draft,
-}: Pick<Working, 'concepts' | 'draft'>): ConceptQuestions[] {
+export function createTermQuestions(state: QueryState): ConceptQuestions[] {
+  const { concepts, draft } = state;
   const root = readDraft(draft);
-  const blocks = new Map(
-    concepts.map((concept) => [concept.block, switchConcept(concept, readConcept(concept).whole)]),
-  );
+  const blocks = readBlocks(state);
   return concepts.map((concept) => {
     const { whole, rests } = readConcept(concept);
     const terms = concept.terms.map((term, place): TermQuestions => {
@@ -50,11 +46,17 @@ export function createTermQuestions({
 }
 
 /** The whole draft on the same shared trees. */
-export function createSharedDraft({ concepts, draft }: Pick<Working, 'concepts' | 'draft'>): QueryNode {
-  const blocks = new Map(
-    concepts.map((concept) => [concept.block, switchConcept(concept, readConcept(concept).whole)]),
-  );
-  return putBlocksIn(readDraft(draft), blocks);
+export function createSharedDraft(state: QueryState): QueryNode {
+  return putBlocksIn(readDraft(state.draft), readBlocks(state));
+}
+
+function readBlocks({ concepts, blocks }: Pick<QueryState, 'concepts' | 'blocks'>): Map<string, QueryNode> {
+  return new Map([
+    ...concepts.map(
+      (concept) => [concept.block, switchConcept(concept, readConcept(concept).whole)] as const,
+    ),
+    ...blocks.map((block) => [block.name, readDraft(block.text)] as const),
+  ]);
 }
 
 /** Terms are values that never change: each is parsed once. */
@@ -104,7 +106,25 @@ function switchConcept(concept: Concept, whole: QueryNode): QueryNode {
   return concept.off ? build.off(whole) : whole;
 }
 
-function putBlocksIn(node: QueryNode, blocks: ReadonlyMap<string, QueryNode>): QueryNode {
-  if (node.kind === 'block') return blocks.get(node.name) ?? build.empty();
-  return mapChildren(node, (child) => putBlocksIn(child, blocks));
+/** Pieces that use no blocks stay the same values; a block that uses itself finds nothing there. */
+function putBlocksIn(
+  node: QueryNode,
+  blocks: ReadonlyMap<string, QueryNode>,
+  open: readonly string[] = [],
+): QueryNode {
+  if (node.kind === 'block') {
+    const content = open.includes(node.name) ? undefined : blocks.get(node.name);
+    return content ? putBlocksIn(content, blocks, [...open, node.name]) : build.empty();
+  }
+  return usesBlocks(node) ? mapChildren(node, (child) => putBlocksIn(child, blocks, open)) : node;
+}
+
+const USES_BLOCKS = new WeakMap<QueryNode, boolean>();
+
+function usesBlocks(node: QueryNode): boolean {
+  const known = USES_BLOCKS.get(node);
+  if (known !== undefined) return known;
+  const uses = node.kind === 'block' || listChildren(node).some(usesBlocks);
+  USES_BLOCKS.set(node, uses);
+  return uses;
 }

@@ -9,7 +9,7 @@ export interface StateDifference {
   readonly other: readonly string[];
 }
 
-type State = Pick<Working, 'concepts' | 'draft' | 'limiters'>;
+type State = Pick<Working, 'concepts' | 'blocks' | 'draft' | 'limiters'>;
 
 /** The difference between two states, by the texts of their terms, concepts and limiters. */
 export function describeDifference(from: State, to: State): StateDifference {
@@ -32,6 +32,10 @@ export function describeDifference(from: State, to: State): StateDifference {
     if (before !== undefined && after !== undefined && before !== after)
       other.push(`${name} ${after ? 'switched off' : 'switched on'}`);
   }
+  compare(
+    from.blocks.map((block) => `@${block.name} ${block.text}`),
+    to.blocks.map((block) => `@${block.name} ${block.text}`),
+  );
   if (from.draft.trim() !== to.draft.trim()) other.push(`query: ${to.draft.trim().replace(/\s+/g, ' ')}`);
   if (!isSameLimiters(from.limiters, to.limiters)) {
     const words = (state: State): string[] =>

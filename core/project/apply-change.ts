@@ -1,8 +1,9 @@
 import { succeed, type Outcome } from '../problem';
+import { applyToBlocks, isBlockChange } from './apply-to-blocks';
 import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms } from './apply-to-terms';
 import { UNDOABLE, type Change } from './change';
-import type { Project, Working } from './project';
+import type { Project, Variant, Working } from './project';
 import { refuseChange } from './refuse-change';
 
 /** The project after a change, or why the change cannot be made; the project given is never altered. */
@@ -22,6 +23,7 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
         return refuseChange('This variant is there already.');
       return succeed({
         ...project,
+        working: { ...project.working, base: change.variant.id },
         variants: [...project.variants, change.variant],
         tallies: [...project.tallies, ...change.tallies],
       });
@@ -34,12 +36,24 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
       });
     case 'remove-variant': {
       const { compared, ...rest } = project;
-      const variants = project.variants.filter((variant) => variant.id !== change.id);
+      const removed = project.variants.find((variant) => variant.id === change.id);
+      const variants = project.variants
+        .filter((variant) => variant !== removed)
+        .map((variant) => (variant.parent === change.id ? withParent(variant, removed?.parent) : variant));
       return succeed({
         ...rest,
         variants,
         ...(compared !== undefined && compared !== change.id && { compared }),
       });
+    }
+    case 'restore-variant': {
+      const { variant, at, children } = change;
+      if (project.variants.some((other) => other.id === variant.id))
+        return refuseChange('This variant is there already.');
+      const variants = project.variants
+        .map((other) => (children.includes(other.id) ? withParent(other, variant.id) : other))
+        .toSpliced(at, 0, variant);
+      return succeed({ ...project, variants });
     }
     case 'compare-with': {
       const { compared: _, ...rest } = project;
@@ -47,9 +61,18 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
     }
     case 'add-tally':
       return succeed({ ...project, tallies: [...project.tallies, change.tally] });
+    case 'mark-review': {
+      const { [change.key]: _, ...rest } = project.review;
+      return succeed({ ...project, review: change.mark ? { ...rest, [change.key]: change.mark } : rest });
+    }
     default:
       return refuseChange('This change is not known.');
   }
+}
+
+function withParent(variant: Variant, parent: string | undefined): Variant {
+  const { parent: _, ...rest } = variant;
+  return parent === undefined ? rest : { ...rest, parent };
 }
 
 function applyToWorking({ working, variants }: Project, change: Change): Outcome<Working> {
@@ -82,10 +105,13 @@ function applyToWorking({ working, variants }: Project, change: Change): Outcome
     case 'open-variant': {
       const variant = variants.find((candidate) => candidate.id === change.id);
       return variant
-        ? succeed({ ...working, ...variant.frozen })
+        ? succeed({ ...working, ...variant.frozen, base: variant.id })
         : refuseChange('This variant is not there any more.');
     }
+    case 'return-to':
+      return succeed(change.working);
     default:
-      return isConceptChange(change) ? applyToConcepts(working, change) : applyToTerms(working, change);
+      if (isConceptChange(change)) return applyToConcepts(working, change);
+      return isBlockChange(change) ? applyToBlocks(working, change) : applyToTerms(working, change);
   }
 }

@@ -1,7 +1,13 @@
 import { succeed, type Outcome } from '../problem';
 import type { Change } from './change';
 import { findPlace, placeBlock, removeBlock, type ConceptPlace } from './concept-place';
-import { addBlockToDraft, createBlockName, renameBlockInDraft } from './draft-text';
+import {
+  addBlockToDraft,
+  createBlockName,
+  listBlockNames,
+  mapQueryTexts,
+  renameBlockInDraft,
+} from './draft-text';
 import { MOST_CONCEPTS, MOST_TERMS, type Concept, type Working } from './project';
 import { refuseChange } from './refuse-change';
 import { createTermKey } from './term-key';
@@ -36,17 +42,17 @@ export function addConcept(
   working: Working,
   { id, name, terms }: Pick<Concept, 'id' | 'name' | 'terms'>,
 ): Outcome<Working> {
-  const { concepts, draft } = working;
+  const { concepts, blocks, draft } = working;
   if (concepts.length >= MOST_CONCEPTS) return refuseChange(`A project takes ${MOST_CONCEPTS} concepts.`);
   if (terms.length > MOST_TERMS) return refuseChange(`A concept takes ${MOST_TERMS} terms.`);
-  const block = createBlockName(name, listBlocks(concepts));
+  const block = createBlockName(name, listBlockNames({ concepts, blocks }));
   const concept: Concept = { id, name, block, terms, off: false };
   return succeed({ ...working, concepts: [...concepts, concept], draft: addBlockToDraft(draft, block) });
 }
 
 /** The blocks follow the concepts: the draft takes up a new one, drops one that is removed, and renames. */
 export function applyToConcepts(working: Working, change: ConceptChange): Outcome<Working> {
-  const { concepts, draft } = working;
+  const { concepts } = working;
   if (change.kind === 'add-concept') return addConcept(working, { terms: [], ...change });
   const id = 'concept' in change ? change.concept : change.id;
   const concept = concepts.find((candidate) => candidate.id === id);
@@ -58,12 +64,14 @@ export function applyToConcepts(working: Working, change: ConceptChange): Outcom
   });
   switch (change.kind) {
     case 'rename-concept': {
-      const block = createBlockName(change.name, listBlocks(others));
+      const block = createBlockName(change.name, listBlockNames({ ...working, concepts: others }));
       const renamed = withConcept({ name: change.name, block });
-      return succeed({ ...renamed, draft: renameBlockInDraft(draft, concept.block, block) });
+      return succeed(mapQueryTexts(renamed, (text) => renameBlockInDraft(text, concept.block, block)));
     }
     case 'remove-concept':
-      return succeed({ ...working, concepts: others, draft: removeBlock(draft, concept.block) });
+      return succeed(
+        mapQueryTexts({ ...working, concepts: others }, (text) => removeBlock(text, concept.block)),
+      );
     case 'move-concept':
       return succeed({ ...working, concepts: others.toSpliced(change.to, 0, concept) });
     case 'switch-concept':
@@ -136,8 +144,4 @@ function mergeConcepts(working: Working, concept: Concept, intoId: string): Outc
   const isLast = findPlace(cut, into.block).kind === 'unused' && cut.trim() === '';
   const draft = isLast ? `@${into.block}` : renameBlockInDraft(cut, concept.block, into.block);
   return succeed({ ...working, concepts, draft });
-}
-
-function listBlocks(concepts: readonly Concept[]): string[] {
-  return concepts.map((concept) => concept.block);
 }

@@ -8,7 +8,7 @@ import {
   type QueryNode,
 } from '../query';
 import type { Problem } from '../problem';
-import type { Concept, Term, Working } from './project';
+import type { Concept, QueryState, Term, Working } from './project';
 
 /** The tree of a term, for the databases that it is meant for. */
 export function createTermQuery({ text, databases }: Pick<Term, 'text' | 'databases'>): QueryNode {
@@ -43,9 +43,12 @@ function joinAny(items: readonly QueryNode[]): QueryNode {
   return items.length > 1 ? build.or(...items) : (first ?? build.empty());
 }
 
-/** The blocks that a draft can use. */
-export function createBlocks(concepts: readonly Concept[]): Blocks {
-  return new Map(concepts.map((concept) => [concept.block, createConceptQuery(concept)]));
+/** The blocks that a draft can use: concepts, and pieces with a name. */
+export function createBlocks({ concepts, blocks }: Pick<Working, 'concepts' | 'blocks'>): Blocks {
+  return new Map([
+    ...concepts.map((concept) => [concept.block, createConceptQuery(concept)] as const),
+    ...blocks.map((block) => [block.name, parseQuery(block.text).root] as const),
+  ]);
 }
 
 /** The draft as people typed it and as it is meant. */
@@ -57,12 +60,9 @@ export interface DraftQuery {
 }
 
 /** Reads a draft with its concepts. */
-export function createDraftQuery(
-  { draft, concepts }: Pick<Working, 'draft' | 'concepts'>,
-  databases: readonly string[],
-): DraftQuery {
-  const blocks = createBlocks(concepts);
-  const parsed = parseQuery(draft, { blocks: new Set(blocks.keys()), databases: new Set(databases) });
+export function createDraftQuery(state: QueryState, databases: readonly string[]): DraftQuery {
+  const blocks = createBlocks(state);
+  const parsed = parseQuery(state.draft, { blocks: new Set(blocks.keys()), databases: new Set(databases) });
   const { root, problems } = expandBlocks(parsed.root, blocks);
   const circles = problems.filter((problem) => problem.code === 'block-circle');
   return { parsed, root, problems: [...parsed.problems, ...circles] };

@@ -4,12 +4,15 @@ import type { ConceptPlace } from './concept-place';
 import type {
   ContextWordChoice,
   FramedQuestion,
+  NamedBlock,
   Purpose,
+  ReviewMark,
   SourceRules,
   Tally,
   TargetBand,
   Term,
   Variant,
+  Working,
 } from './project';
 
 /**
@@ -77,6 +80,20 @@ export type Change =
   | { readonly kind: 'remove-terms'; readonly ids: readonly string[] }
   | { readonly kind: 'move-term'; readonly id: string; readonly concept: string; readonly to: number }
   | { readonly kind: 'set-draft'; readonly text: string }
+  /** A piece of the query gets a name; `where` is the text that it was taken from, with the name in it. */
+  | {
+      readonly kind: 'add-block';
+      readonly block: NamedBlock;
+      readonly where?: { readonly block?: string; readonly text: string };
+    }
+  | { readonly kind: 'edit-block'; readonly id: string; readonly text: string }
+  /** The new name is used wherever the old one was. */
+  | { readonly kind: 'rename-block'; readonly id: string; readonly name: string }
+  /** Its text takes its place wherever it is used. */
+  | { readonly kind: 'remove-block'; readonly id: string }
+  | { readonly kind: 'move-block'; readonly id: string; readonly to: number }
+  /** Goes back to a state that the draft had before. */
+  | { readonly kind: 'return-to'; readonly working: Working }
   | { readonly kind: 'set-limiters'; readonly limiters: Limiters }
   | { readonly kind: 'choose-databases'; readonly databases: readonly string[] }
   | { readonly kind: 'set-band'; readonly database: string; readonly band: TargetBand }
@@ -84,9 +101,19 @@ export type Change =
   | { readonly kind: 'open-variant'; readonly id: string }
   | { readonly kind: 'freeze-variant'; readonly variant: Variant; readonly tallies: readonly Tally[] }
   | { readonly kind: 'rename-variant'; readonly id: string; readonly name: string; readonly note: string }
+  /** What was made from it counts as made from what it was made from. */
   | { readonly kind: 'remove-variant'; readonly id: string }
+  /** Puts a removed variant back into its place, with those that were made from it. */
+  | {
+      readonly kind: 'restore-variant';
+      readonly variant: Variant;
+      readonly at: number;
+      readonly children: readonly string[];
+    }
   | { readonly kind: 'compare-with'; readonly id: string | undefined }
-  | { readonly kind: 'add-tally'; readonly tally: Tally };
+  | { readonly kind: 'add-tally'; readonly tally: Tally }
+  /** No mark: what was said of the point is taken back. */
+  | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };
 
 /** The kinds that undo and redo go through; the others only add, or are taken back on their own. */
 export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
@@ -117,6 +144,12 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'remove-terms',
   'move-term',
   'set-draft',
+  'add-block',
+  'edit-block',
+  'rename-block',
+  'remove-block',
+  'move-block',
+  'return-to',
   'set-limiters',
   'choose-databases',
   'set-band',
@@ -153,6 +186,12 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'remove-terms': 'Remove terms',
   'move-term': 'Move a term',
   'set-draft': 'Edit the query',
+  'add-block': 'Make a block',
+  'edit-block': 'Edit a block',
+  'rename-block': 'Rename a block',
+  'remove-block': 'Remove a block',
+  'move-block': 'Move a block',
+  'return-to': 'Return to an earlier state',
   'set-limiters': 'Change the limiters',
   'choose-databases': 'Choose databases',
   'set-band': 'Set a target band',
@@ -160,6 +199,8 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'freeze-variant': 'Freeze a variant',
   'rename-variant': 'Rename a variant',
   'remove-variant': 'Remove a variant',
+  'restore-variant': 'Bring back a variant',
   'compare-with': 'Compare with a variant',
   'add-tally': 'Keep a count',
+  'mark-review': 'Remark on the report',
 };

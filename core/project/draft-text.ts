@@ -1,5 +1,6 @@
 import { parseQuery, splitTokens } from '../query';
 import { foldLetters, splitWords } from '../text';
+import type { Working } from './project';
 
 /** The draft with a block ANDed to it; what is there is bracketed where that keeps its meaning. */
 export function addBlockToDraft(draft: string, block: string): string {
@@ -31,6 +32,20 @@ export function createBlockName(name: string, taken: readonly string[]): string 
   let block = base;
   for (let number = 2; taken.includes(block); number++) block = `${base}-${number}`;
   return block;
+}
+
+/** The names that blocks of a project have. */
+export function listBlockNames({ concepts, blocks }: Pick<Working, 'concepts' | 'blocks'>): string[] {
+  return [...concepts.map((concept) => concept.block), ...blocks.map((block) => block.name)];
+}
+
+/** The same change made to the draft and to the text of every named block. */
+export function mapQueryTexts(working: Working, change: (text: string) => string): Working {
+  const blocks = working.blocks.map((block) => {
+    const text = change(block.text);
+    return text === block.text ? block : { ...block, text };
+  });
+  return { ...working, draft: change(working.draft), blocks };
 }
 
 function hasCommentAtEnd(draft: string): boolean {

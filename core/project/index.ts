@@ -1,9 +1,11 @@
 export { applyChange } from './apply-change';
-export { createConceptQuery, createDraftQuery, createTermQuery, joinTerms } from './blocks';
+export { MOST_BLOCKS } from './apply-to-blocks';
+export { createBlocks, createConceptQuery, createDraftQuery, createTermQuery, joinTerms } from './blocks';
 export type { DraftQuery } from './blocks';
 export { CHANGE_NAMES } from './change';
 export type { Change } from './change';
 export { findPlace } from './concept-place';
+export { createBlockName, listBlockNames } from './draft-text';
 export type { ConceptPlace, FoundPlace } from './concept-place';
 export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
@@ -19,8 +21,12 @@ export type {
   Concept,
   ContextWordChoice,
   FramedQuestion,
+  NamedBlock,
   Project,
   Purpose,
+  QueryState,
+  ReviewMark,
+  SearchState,
   SourceRules,
   Tally,
   TargetBand,

@@ -2,11 +2,12 @@ import Joi from 'joi';
 import { DOCUMENT_TYPES } from '../record';
 import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { FIELDS } from '../query';
+import { MOST_BLOCKS } from './apply-to-blocks';
 import { MOST_CONCEPTS, MOST_TERMS, NOTHING_SAID, PURPOSES, TERM_SOURCES, type Project } from './project';
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 2;
+export const FORMAT_VERSION = 3;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -23,6 +24,10 @@ const limiters = Joi.object({
   peerReviewed: Joi.boolean(),
   fullText: Joi.boolean(),
 });
+const blockName = Joi.string()
+  .pattern(/^[\p{L}\p{M}\p{Nd}_-]+$/u)
+  .max(200);
+const draft = Joi.string().allow('').max(1_000_000);
 const term = Joi.object({
   id: id.required(),
   text: text.required(),
@@ -36,10 +41,7 @@ const term = Joi.object({
 const concept = Joi.object({
   id: id.required(),
   name: text.required(),
-  block: Joi.string()
-    .pattern(/^[\p{L}\p{M}\p{Nd}_-]+$/u)
-    .max(200)
-    .required(),
+  block: blockName.required(),
   terms: Joi.array().items(term).max(MOST_TERMS).required(),
   off: Joi.boolean().required(),
   note: text,
@@ -51,7 +53,11 @@ const concept = Joi.object({
 });
 const frozen = {
   concepts: Joi.array().items(concept).max(MOST_CONCEPTS).required(),
-  draft: Joi.string().allow('').max(1_000_000).required(),
+  blocks: Joi.array()
+    .items(Joi.object({ id: id.required(), name: blockName.required(), text: draft.required() }))
+    .max(MOST_BLOCKS)
+    .required(),
+  draft: draft.required(),
   limiters: limiters.required(),
   databases: Joi.array().items(id).max(50).unique().required(),
 };
@@ -99,9 +105,16 @@ const PROJECT = Joi.object<Project>({
     contextWords: Joi.object({ added: words, dropped: words }).required(),
     ...frozen,
     bands: Joi.object().pattern(id, band).required(),
+    base: id,
   }).required(),
   variants: Joi.array().items(variant).required(),
   tallies: Joi.array().items(tally).required(),
+  review: Joi.object()
+    .pattern(
+      Joi.string().max(300),
+      Joi.object({ isDone: Joi.boolean().required(), comment: text.required() }),
+    )
+    .required(),
   compared: id,
 });
 
@@ -118,6 +131,17 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   1: (stored) => {
     const old = stored as { readonly working?: object } | null;
     return { ...old, working: { ...NOTHING_SAID, ...old?.working } };
+  },
+  // Version 3 has named blocks, the variant that a draft was made from, and remarks on the report.
+  2: (stored) => {
+    const old = stored as {
+      readonly working?: object;
+      readonly variants?: readonly { readonly frozen?: object }[];
+    } | null;
+    const variants = Array.isArray(old?.variants)
+      ? old.variants.map((variant) => ({ ...variant, frozen: { blocks: [], ...variant.frozen } }))
+      : old?.variants;
+    return { ...old, working: { blocks: [], ...old?.working }, variants, review: {} };
   },
 };
 

@@ -174,13 +174,13 @@ describe('changes', () => {
   });
 
   it('freeze a variant that later changes do not touch, and open it again', () => {
-    const { concepts, draft, limiters, databases } = two.working;
+    const { concepts, blocks, draft, limiters, databases } = two.working;
     const variant = {
       id: 'v',
       name: 'first',
       note: '',
       moment: NOW,
-      frozen: { concepts, draft, limiters, databases },
+      frozen: { concepts, blocks, draft, limiters, databases },
     };
     const frozen = apply(
       two,

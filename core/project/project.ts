@@ -38,6 +38,14 @@ export interface Concept {
   readonly dismissed?: readonly string[];
 }
 
+/** A piece of the query that is no concept: query text under a name. It may use other blocks. */
+export interface NamedBlock {
+  readonly id: string;
+  /** The name by which the query uses it: `@name`. */
+  readonly name: string;
+  readonly text: string;
+}
+
 /** The numbers of results that a person can cope with; an open end is absent. */
 export interface TargetBand {
   readonly from?: number;
@@ -75,13 +83,22 @@ export interface Working {
   readonly rules: SourceRules;
   readonly contextWords: ContextWordChoice;
   readonly concepts: readonly Concept[];
+  readonly blocks: readonly NamedBlock[];
   /** The draft as query text; it may hold mistakes. */
   readonly draft: string;
   readonly limiters: Limiters;
   /** The chosen databases, in the order of their columns. */
   readonly databases: readonly string[];
   readonly bands: Readonly<Record<string, TargetBand>>;
+  /** The variant that the draft was made from. */
+  readonly base?: string;
 }
+
+/** What a query is made of: its text and the blocks that it may use. */
+export type QueryState = Pick<Working, 'concepts' | 'blocks' | 'draft'>;
+
+/** All that decides what is counted. */
+export type SearchState = QueryState & Pick<Working, 'limiters' | 'databases'>;
 
 /** A draft frozen with its blocks and limiters. Nothing in it changes later. */
 export interface Variant {
@@ -92,7 +109,7 @@ export interface Variant {
   readonly parent?: string;
   /** ISO 8601, UTC. */
   readonly moment: string;
-  readonly frozen: Pick<Working, 'concepts' | 'draft' | 'limiters' | 'databases'>;
+  readonly frozen: SearchState;
 }
 
 /** One count kept: exactly what was counted, where and when. */
@@ -111,6 +128,12 @@ export interface Tally {
   readonly variant?: string;
 }
 
+/** What a reviewer said of one point of the report on the query. */
+export interface ReviewMark {
+  readonly isDone: boolean;
+  readonly comment: string;
+}
+
 /** One question with all that belongs to it. Changes only through `applyChange`. */
 export interface Project {
   readonly id: string;
@@ -121,6 +144,8 @@ export interface Project {
   /** Only ever added to; undo never takes these back. */
   readonly variants: readonly Variant[];
   readonly tallies: readonly Tally[];
+  /** The remarks on the points of the report, by their keys. */
+  readonly review: Readonly<Record<string, ReviewMark>>;
   /** The variant that counts are compared with. */
   readonly compared?: string;
 }
@@ -143,12 +168,13 @@ export function createProject(
     question: '',
     ...NOTHING_SAID,
     concepts: [],
+    blocks: [],
     draft: '',
     limiters: {},
     databases,
     bands: {},
   };
-  return { id, name, created: moment, working, variants: [], tallies: [] };
+  return { id, name, created: moment, working, variants: [], tallies: [], review: {} };
 }
 
 /** The most concepts of a project and terms of a concept. */

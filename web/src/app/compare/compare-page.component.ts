@@ -4,7 +4,7 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { describeDifference } from '#core/compare/index';
 import { isSameLimiters, listLimiters, type Dialect } from '#core/dialect/index';
-import type { Variant, Working } from '#core/project/index';
+import type { SearchState, Variant } from '#core/project/index';
 import { describeGap } from '../counting/count-gap';
 import { CountStore, listWishes, type Counted } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
@@ -15,7 +15,7 @@ import { IconComponent } from '../ui/icon.component';
 /** A row names so many changes; the rest is counted. */
 const MOST_CHANGES = 4;
 
-type State = Pick<Working, 'concepts' | 'draft' | 'limiters' | 'databases'>;
+type State = SearchState;
 
 /** The variants beside each other, each database by itself, and what changed between two of them. */
 @Component({
@@ -76,13 +76,15 @@ export class ComparePageComponent {
   }
 
   protected remove(variant: Variant): void {
-    const { compared } = this.open.project();
+    const { compared, variants } = this.open.project();
+    const at = variants.indexOf(variant);
+    const children = variants.filter((other) => other.parent === variant.id).map((other) => other.id);
     this.open.change({ kind: 'remove-variant', id: variant.id });
     this.snackBar
       .open(`“${variant.name}” removed`, 'Undo', { duration: 8_000 })
       .onAction()
       .subscribe(() => {
-        this.open.change({ kind: 'freeze-variant', variant, tallies: [] });
+        this.open.change({ kind: 'restore-variant', variant, at, children });
         if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
       });
   }

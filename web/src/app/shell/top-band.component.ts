@@ -68,8 +68,8 @@ export class TopBandComponent {
   }
 
   private freezeAs({ name, note }: FreezeAnswer): void {
-    const { concepts, draft, limiters, databases } = this.open.working();
-    const parent = this.open.latest()?.id;
+    const { concepts, blocks, draft, limiters, databases, base } = this.open.working();
+    const parent = this.open.project().variants.find((variant) => variant.id === base)?.id;
     const moment = writeMoment(this.open.now());
     const id = this.open.createId();
     const tallies = this.counts.draft().flatMap(({ dialect, counted }): Tally[] => {
@@ -94,7 +94,7 @@ export class TopBandComponent {
       name,
       note,
       moment,
-      frozen: { concepts, draft, limiters, databases },
+      frozen: { concepts, blocks, draft, limiters, databases },
       ...(parent !== undefined && { parent }),
     };
     this.open.change({ kind: 'freeze-variant', variant, tallies });
