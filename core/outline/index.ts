@@ -1,4 +1,13 @@
-export { createOutline, createOutlineQuery, findItem, isEmptyItem, listItems } from './outline';
+export { describeQuery, joinSentence, listFields } from './describe-query';
+export type { BlockWords, DescribeSettings, SentencePart } from './describe-query';
+export {
+  createOutline,
+  createOutlineQuery,
+  createWithout,
+  findItem,
+  isEmptyItem,
+  listItems,
+} from './outline';
 export type { Join, OutlineGroup, OutlineItem, OutlineLeaf, Path, Wrapper } from './outline';
 export {
   duplicateItems,

@@ -1,3 +1,4 @@
+import type { Span } from '../text';
 import { build, type Field, type QueryNode } from '../query';
 
 /** The way to an item: the places among the children from the root on, members first, then the excluded. */
@@ -35,6 +36,8 @@ export interface OutlineItem {
   readonly comments: readonly string[];
   readonly wrappers: readonly Wrapper[];
   readonly body: OutlineGroup | OutlineLeaf;
+  /** Where it stands in the text that the outline was read from. */
+  readonly span?: Span;
 }
 
 /**
@@ -53,7 +56,7 @@ export function createOutline(root: QueryNode): OutlineItem {
     else break;
     node = node.item;
   }
-  return { comments, wrappers, body: createBody(node) };
+  return { comments, wrappers, body: createBody(node), span: root.span };
 }
 
 function createBody(node: QueryNode): OutlineItem['body'] {
@@ -124,6 +127,17 @@ export function listItems(item: OutlineItem): readonly OutlineItem[] {
 /** The item at a path. */
 export function findItem(root: OutlineItem, path: Path): OutlineItem | undefined {
   return path.reduce<OutlineItem | undefined>((item, at) => item && listItems(item)[at], root);
+}
+
+/** The query of a group without one of its children; nothing if nothing would be left. */
+export function createWithout(item: OutlineItem, at: number): QueryNode | undefined {
+  const { body } = item;
+  if (body.kind === 'leaf') return undefined;
+  const members = body.members.filter((_, place) => place !== at);
+  const excluded = body.excluded.filter((_, place) => place !== at - body.members.length);
+  if (members.length === 0) return undefined;
+  const join = members.length === 1 && body.join === 'near' ? 'any' : body.join;
+  return createOutlineQuery({ ...item, comments: [], body: { ...body, join, members, excluded } });
 }
 
 /** True for an item that holds nothing and finds nothing. */

@@ -277,6 +277,14 @@ const WORDINGS = {
     says: 'There is no group to dissolve here.',
     remedy: 'Choose a group that stands in another one.',
   },
+  'outline-term': {
+    says: 'This row is a term of the concept {concept}: that is changed in the Topic view.',
+    remedy: 'Edit, switch, move or remove it here; everything else in the Topic view.',
+  },
+  'outline-other-text': {
+    says: 'Rows cannot be dragged from one block into another.',
+    remedy: 'Cut them and paste them there.',
+  },
   'outline-older': {
     says: 'The outline shows an older state: the text has a mistake that leaves no sure reading.',
     remedy: 'Mend the text, or go back to what the outline shows.',

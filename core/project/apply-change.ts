@@ -95,6 +95,7 @@ function applyToWorking({ working, variants }: Project, change: Change): Outcome
     case 'set-context-words':
       return succeed({ ...working, contextWords: change.contextWords });
     case 'set-draft':
+    case 'rewrite-draft':
       return succeed({ ...working, draft: change.text });
     case 'set-limiters':
       return succeed({ ...working, limiters: change.limiters });

@@ -80,6 +80,8 @@ export type Change =
   | { readonly kind: 'remove-terms'; readonly ids: readonly string[] }
   | { readonly kind: 'move-term'; readonly id: string; readonly concept: string; readonly to: number }
   | { readonly kind: 'set-draft'; readonly text: string }
+  /** As `set-draft`, as a step of its own, not as a part of typing. */
+  | { readonly kind: 'rewrite-draft'; readonly text: string }
   /** A piece of the query gets a name; `where` is the text that it was taken from, with the name in it. */
   | {
       readonly kind: 'add-block';
@@ -144,6 +146,7 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'remove-terms',
   'move-term',
   'set-draft',
+  'rewrite-draft',
   'add-block',
   'edit-block',
   'rename-block',
@@ -186,6 +189,7 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'remove-terms': 'Remove terms',
   'move-term': 'Move a term',
   'set-draft': 'Edit the query',
+  'rewrite-draft': 'Edit the outline',
   'add-block': 'Make a block',
   'edit-block': 'Edit a block',
   'rename-block': 'Rename a block',

@@ -134,13 +134,12 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   },
   // Version 3 has named blocks, the variant that a draft was made from, and remarks on the report.
   2: (stored) => {
-    const old = stored as {
-      readonly working?: object;
-      readonly variants?: readonly { readonly frozen?: object }[];
-    } | null;
-    const variants = Array.isArray(old?.variants)
-      ? old.variants.map((variant) => ({ ...variant, frozen: { blocks: [], ...variant.frozen } }))
-      : old?.variants;
+    const old = stored as { readonly working?: object; readonly variants?: unknown } | null;
+    const addBlocks = (variant: { readonly frozen?: object } | null): object => ({
+      ...variant,
+      frozen: { blocks: [], ...variant?.frozen },
+    });
+    const variants = Array.isArray(old?.variants) ? old.variants.map(addBlocks) : old?.variants;
     return { ...old, working: { blocks: [], ...old?.working }, variants, review: {} };
   },
 };

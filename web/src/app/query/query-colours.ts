@@ -1,6 +1,7 @@
 import { StateEffect, StateField, type EditorState } from '@codemirror/state';
 import { Decoration, EditorView, type DecorationSet } from '@codemirror/view';
 import { splitTokens, type Token } from '#core/query/index';
+import type { Span } from '#core/text/index';
 
 const OPERATORS = new Set(['AND', 'OR', 'NOT', 'WITHIN', 'BEFORE']);
 
@@ -11,6 +12,24 @@ const blockHues = StateField.define<ReadonlyMap<string, string>>({
   create: () => new Map(),
   update: (hues, transaction) =>
     transaction.effects.reduce((now, effect) => (effect.is(setBlockHues) ? effect.value : now), hues),
+});
+
+/** Tells the editor which piece the outline is at. */
+export const setLitSpan = StateEffect.define<Span | undefined>();
+
+const litMark = Decoration.mark({ class: 'ewer-lit' });
+const litSpan = StateField.define<DecorationSet>({
+  create: () => Decoration.none,
+  update: (set, transaction) => {
+    for (const effect of transaction.effects) {
+      if (!effect.is(setLitSpan)) continue;
+      const { start, end } = effect.value ?? { start: 0, end: 0 };
+      const last = Math.min(end, transaction.state.doc.length);
+      return start < last ? Decoration.set(litMark.range(start, last)) : Decoration.none;
+    }
+    return set.map(transaction.changes);
+  },
+  provide: (field) => EditorView.decorations.from(field),
 });
 
 const decorations = StateField.define<DecorationSet>({
@@ -49,10 +68,29 @@ const looks = EditorView.theme({
   '.ewer-field': { color: 'var(--mute)', fontStyle: 'italic' },
   '.ewer-comment': { color: 'var(--mute)' },
   '.ewer-quote': { color: 'var(--glaze)' },
+  '.ewer-lit': { backgroundColor: 'var(--glaze-tint)' },
+  '.ewer-piece': { maxWidth: '420px', padding: '6px 10px', font: '13px/18px var(--font-text)' },
+  '.cm-foldGutter': { color: 'var(--mute)' },
+  '.cm-foldPlaceholder': {
+    backgroundColor: 'transparent',
+    border: '1px solid var(--rule)',
+    color: 'var(--mute)',
+  },
+  '.cm-tooltip-autocomplete > ul': { fontFamily: 'var(--font-code)', fontSize: '13px' },
+  '.cm-tooltip-autocomplete > ul > li[aria-selected]': {
+    backgroundColor: 'var(--glaze)',
+    color: 'var(--on-glaze)',
+  },
+  '.cm-completionDetail': {
+    color: 'inherit',
+    fontFamily: 'var(--font-text)',
+    fontStyle: 'normal',
+    opacity: '0.85',
+  },
 });
 
 /** Colours by kind and by concept, from the same tokens that the parser reads. */
-export const queryColours = [blockHues, decorations, looks];
+export const queryColours = [blockHues, litSpan, decorations, looks];
 
 function decorate(state: EditorState): DecorationSet {
   const hues = state.field(blockHues);

@@ -10,30 +10,57 @@ import {
   output,
   viewChild,
 } from '@angular/core';
+import {
+  autocompletion,
+  closeBrackets,
+  completionKeymap,
+  type CompletionSource,
+} from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { bracketMatching } from '@codemirror/language';
 import { lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorState, Transaction } from '@codemirror/state';
-import { EditorView, keymap, placeholder } from '@codemirror/view';
+import { EditorView, hoverTooltip, keymap, placeholder } from '@codemirror/view';
 import { describeInFull, applyFix, type Problem } from '#core/problem/index';
-import { queryColours, setBlockHues } from './query-colours';
+import type { Span } from '#core/text/index';
+import { queryColours, setBlockHues, setLitSpan } from './query-colours';
+import { queryFolding } from './query-folding';
 
-/** The draft as text, with colours, matching brackets and problems underlined. */
+/** What is said of the piece of text under the pointer: filled into an element, for as long as it is shown. */
+export interface PieceDescription {
+  readonly span: Span;
+  readonly fill: (element: HTMLElement) => () => void;
+}
+
+/** Texts longer than this are handed on when typing rests, shorter ones with every key. */
+const LONG_TEXT = 2_000;
+const REST = 300;
+
+/** The draft as text, with colours, matching brackets, folding, completion, and problems underlined. */
 @Component({
   selector: 'app-query-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: '<div #place></div>',
   styles: ':host { display: block; }',
+  host: { '(focusout)': 'flush()', '(window:pagehide)': 'flush()' },
 })
 export class QueryEditorComponent {
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
   private view: EditorView | undefined;
+  private waiting: ReturnType<typeof setTimeout> | undefined;
 
   readonly text = input.required<string>();
   readonly problems = input.required<readonly Problem[]>();
   /** The class of the hue of each block. */
   readonly hues = input.required<ReadonlyMap<string, string>>();
+  /** The piece that the outline is at. */
+  readonly lit = input<Span>();
+  readonly complete = input.required<CompletionSource>();
+  readonly describePiece = input.required<(at: number) => PieceDescription | undefined>();
   readonly typed = output<string>();
+  readonly formatAsked = output();
+  /** The block at the caret is to be renamed. */
+  readonly renameAsked = output<number>();
 
   constructor() {
     afterNextRender(() => {
@@ -51,13 +78,32 @@ export class QueryEditorComponent {
     effect(() => {
       this.showProblems();
     });
-    inject(DestroyRef).onDestroy(() => this.view?.destroy());
+    effect(() => {
+      const lit = this.lit();
+      this.view?.dispatch({ effects: setLitSpan.of(lit) });
+    });
+    inject(DestroyRef).onDestroy(() => {
+      this.flush();
+      this.view?.destroy();
+    });
   }
 
   /** Puts the caret at a problem. */
   goTo(start: number, end: number): void {
-    this.view?.dispatch({ selection: { anchor: start, head: end }, scrollIntoView: true });
+    const length = this.view?.state.doc.length ?? 0;
+    this.view?.dispatch({
+      selection: { anchor: Math.min(start, length), head: Math.min(end, length) },
+      scrollIntoView: true,
+    });
     this.view?.focus();
+  }
+
+  /** Hands on what was typed last. */
+  protected flush(): void {
+    if (this.waiting === undefined) return;
+    clearTimeout(this.waiting);
+    this.waiting = undefined;
+    if (this.view) this.typed.emit(this.view.state.doc.toString());
   }
 
   private createView(): EditorView {
@@ -65,19 +111,28 @@ export class QueryEditorComponent {
       const typed = update.transactions.some(
         (transaction) => transaction.docChanged && transaction.annotation(Transaction.remote) !== true,
       );
-      if (typed) this.typed.emit(update.state.doc.toString());
+      if (typed) this.handOn(update.state.doc.length);
     });
     const labels = EditorView.contentAttributes.of({
       'aria-label': 'The query as text',
       spellcheck: 'false',
     });
+    const own = keymap.of([
+      { key: 'Shift-Alt-f', run: () => this.ask(() => this.formatAsked.emit()) },
+      { key: 'F2', run: (view) => this.ask(() => this.renameAsked.emit(view.state.selection.main.head)) },
+    ]);
     const extensions = [
       history(),
-      keymap.of([...defaultKeymap, ...historyKeymap]),
+      own,
+      keymap.of([...completionKeymap, ...defaultKeymap, ...historyKeymap]),
       EditorView.lineWrapping,
       bracketMatching(),
+      closeBrackets(),
+      autocompletion({ override: [(context) => this.complete()(context)], icons: false }),
+      hoverTooltip((_, at) => this.describe(at), { hoverTime: 350 }),
       placeholder('@concept AND @concept'),
       lintGutter(),
+      queryFolding,
       queryColours,
       labels,
       changes,
@@ -88,10 +143,38 @@ export class QueryEditorComponent {
     });
   }
 
+  private handOn(length: number): void {
+    clearTimeout(this.waiting);
+    this.waiting = setTimeout(() => this.flush(), REST);
+    if (length <= LONG_TEXT) this.flush();
+  }
+
+  private ask(make: () => void): boolean {
+    this.flush();
+    make();
+    return true;
+  }
+
+  private describe(at: number) {
+    const piece = this.describePiece()(at);
+    if (!piece) return null;
+    return {
+      pos: piece.span.start,
+      end: piece.span.end,
+      above: true,
+      create: () => {
+        const dom = document.createElement('div');
+        dom.className = 'ewer-piece';
+        const stop = piece.fill(dom);
+        return { dom, destroy: stop };
+      },
+    };
+  }
+
   /** Takes in a text that was changed elsewhere, leaving what is the same, and the caret, in place. */
   private showText(text: string): void {
     const { view } = this;
-    if (!view) return;
+    if (!view || this.waiting !== undefined) return;
     const old = view.state.doc.toString();
     if (old === text) return;
     let from = 0;
@@ -120,12 +203,12 @@ export class QueryEditorComponent {
     if (!view) return;
     const length = view.state.doc.length;
     const diagnostics = problems.flatMap((problem): Diagnostic[] =>
-      problem.span && problem.span.end <= length ? [this.describe(problem, problem.span)] : [],
+      problem.span && problem.span.end <= length ? [this.underline(problem, problem.span)] : [],
     );
     view.dispatch(setDiagnostics(view.state, diagnostics));
   }
 
-  private describe(problem: Problem, span: { start: number; end: number }): Diagnostic {
+  private underline(problem: Problem, span: { start: number; end: number }): Diagnostic {
     const severity = problem.severity === 'note' ? 'info' : problem.severity;
     const actions = (problem.fixes ?? []).map((fix) => ({
       name: fix.label,

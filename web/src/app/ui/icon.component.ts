@@ -5,6 +5,8 @@ import {
   mdiArrowRight,
   mdiArrowUp,
   mdiCheck,
+  mdiChevronDown,
+  mdiChevronRight,
   mdiClose,
   mdiContentCopy,
   mdiDotsVertical,
@@ -34,6 +36,7 @@ const PATHS = {
   compare: mdiChartTimelineVariant,
   copy: mdiContentCopy,
   drag: mdiDragVertical,
+  fold: mdiChevronDown,
   more: mdiDotsVertical,
   plus: mdiPlus,
   projects: mdiFolderOutline,
@@ -47,6 +50,7 @@ const PATHS = {
   translate: mdiSwapHorizontal,
   trash: mdiTrashCanOutline,
   undo: mdiUndo,
+  unfold: mdiChevronRight,
 } as const;
 
 /** The name of an icon. */

@@ -25,7 +25,7 @@ import { CountStore, listWishes, type Counted } from '../../counting/count-store
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
-import { IndexWords } from '../suggestions/index-words';
+import { IndexWords } from '../../data/index-words';
 import { TermEntry } from '../term-entry';
 import { shortenName } from '../../ui/short-name';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';

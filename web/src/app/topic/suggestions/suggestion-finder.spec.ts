@@ -7,7 +7,7 @@ import type { Concept, Term } from '#core/project/index';
 import { createVocabulary } from '#core/vocabulary/index';
 import { STANDIN_CLIENT } from '../../data/providers';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
-import { IndexWords } from './index-words';
+import { IndexWords } from '../../data/index-words';
 import { SuggestionFinder } from './suggestion-finder';
 import type { Suggestion } from './suggestion';
 

@@ -30,7 +30,7 @@ import { LANGUAGES, type BibliographicRecord } from '#core/record/index';
 import { STANDIN_CLIENT } from '../../data/providers';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
 import { shortenName } from '../../ui/short-name';
-import { IndexWords } from './index-words';
+import { IndexWords } from '../../data/index-words';
 import type { SectionId, Suggestion } from './suggestion';
 
 /** What suggestions are looked for. */

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import type { IndexWord, WordLists } from '#core/suggest/index';
-import { STANDIN_CLIENT } from '../../data/providers';
+import { STANDIN_CLIENT } from './providers';
 
 /** The most words that are asked for at once. */
 export const MOST_WORDS = 2_000;

@@ -1,0 +1,211 @@
+import { DEFAULT_FIELDS, printPattern, type Field, type Pattern, type QueryNode } from '../query';
+
+/** A stretch of a sentence; `block` where it speaks of one. */
+export interface SentencePart {
+  readonly text: string;
+  readonly block?: string;
+}
+
+/** What a sentence says of a block: its name for people, and how many terms it has if it is a choice of terms. */
+export interface BlockWords {
+  readonly name: string;
+  readonly terms?: number;
+}
+
+/** What the sentence may be told beyond the query. */
+export interface DescribeSettings {
+  readonly findBlock?: (name: string) => BlockWords | undefined;
+  /** The name of a database. */
+  readonly nameDatabase?: (id: string) => string;
+}
+
+/** A choice of more members than this is counted, not listed. */
+const MOST_LISTED = 4;
+
+const FIELD_WORDS: Readonly<Record<Field, string>> = {
+  title: 'title',
+  abstract: 'abstract',
+  keywords: 'keywords',
+  heading: 'headings',
+  author: 'authors',
+  firstauthor: 'first author',
+  affiliation: 'affiliations',
+  source: 'source',
+  text: 'whole text',
+};
+
+/** One plain sentence on what a query asks for, made from its tree (blocks not expanded). */
+export function describeQuery(root: QueryNode, settings: DescribeSettings = {}): SentencePart[] {
+  const said = describeTop(root, settings);
+  if (said.length === 0) return [{ text: 'Nothing is asked for yet.' }];
+  return mergeTexts([{ text: 'Records with ' }, ...said, { text: '.' }]);
+}
+
+/** What is taken away is said behind the rest, the default fields right behind what they are of. */
+function describeTop(node: QueryNode, settings: DescribeSettings): SentencePart[] {
+  const end = { text: `, in ${listFields(DEFAULT_FIELDS)}` };
+  if (node.kind !== 'not') {
+    const said = describeNode(node, settings, 0);
+    return said.length > 0 && usesDefaultFields(node) ? [...said, end] : said;
+  }
+  const include = describeTop(node.include, settings);
+  const exclude = describeNode(node.exclude, settings, 1);
+  if (include.length === 0 || exclude.length === 0) return include;
+  return [...include, { text: '; without those with ' }, ...exclude];
+}
+
+/** The sentence as one text. */
+export function joinSentence(parts: readonly SentencePart[]): string {
+  return parts.map((part) => part.text).join('');
+}
+
+/** Fields as a person lists them: “title or abstract”. */
+export function listFields(fields: readonly Field[]): string {
+  return joinList(
+    fields.map((field) => FIELD_WORDS[field]),
+    'or',
+  );
+}
+
+function describeNode(node: QueryNode, settings: DescribeSettings, depth: number): SentencePart[] {
+  switch (node.kind) {
+    case 'term':
+      return [{ text: describeWord(node.pattern) }];
+    case 'phrase':
+      return [{ text: `the phrase “${node.words.map(printPattern).join(' ')}”` }];
+    case 'heading':
+      return [{ text: describeHeading(node, settings) }];
+    case 'block':
+      return describeBlock(node.name, settings);
+    case 'near': {
+      const distance = node.distance === 1 ? 'right beside' : `within ${node.distance} words of`;
+      const before = node.distance === 1 ? 'right before' : `up to ${node.distance} words before`;
+      return [
+        ...describeNode(node.left, settings, depth + 1),
+        { text: ` ${node.ordered ? before : distance} ` },
+        ...describeNode(node.right, settings, depth + 1),
+      ];
+    }
+    case 'fielded': {
+      const inner = describeNode(node.item, settings, depth + 1);
+      return inner.length > 0 ? [...inner, { text: ` in the ${listFields(node.fields)}` }] : [];
+    }
+    case 'not': {
+      const include = describeNode(node.include, settings, depth);
+      const exclude = describeNode(node.exclude, settings, depth + 1);
+      if (include.length === 0) return [];
+      if (exclude.length === 0) return include;
+      return [...include, { text: ' without ' }, ...exclude];
+    }
+    case 'only': {
+      const inner = describeNode(node.item, settings, depth);
+      const names = node.databases.map((id) => settings.nameDatabase?.(id) ?? id);
+      return inner.length > 0 ? [...inner, { text: ` (for ${joinList(names, 'and')} only)` }] : [];
+    }
+    case 'and':
+    case 'or':
+      return describeGroup(node, settings, depth);
+    default:
+      return [];
+  }
+}
+
+function describeGroup(
+  node: QueryNode & { kind: 'and' | 'or' },
+  settings: DescribeSettings,
+  depth: number,
+): SentencePart[] {
+  const items = node.items
+    .map((item) => describeNode(item, settings, depth + 1))
+    .filter((item) => item.length > 0);
+  const [only] = items;
+  if (items.length <= 1) return only ?? [];
+  const isPlain = node.items.every(({ kind }) => kind === 'term' || kind === 'phrase' || kind === 'heading');
+  if (node.kind === 'or' && isPlain && items.length > MOST_LISTED)
+    return [
+      { text: `any of these ${items.length}: ` },
+      ...(items[0] ?? []),
+      { text: ', ' },
+      ...(items[1] ?? []),
+      { text: ' …' },
+    ];
+  const word = node.kind === 'and' ? 'and' : 'or';
+  const lead =
+    depth === 0
+      ? ''
+      : node.kind === 'and'
+        ? items.length === 2
+          ? 'both '
+          : 'all of '
+        : items.length > 2
+          ? 'any of '
+          : '';
+  const joined = items.flatMap((item, at) => {
+    if (at === 0) return item;
+    const gap = at === items.length - 1 ? ` ${word} ` : ', ';
+    return [{ text: gap }, ...item];
+  });
+  return lead === '' ? joined : [{ text: lead }, ...joined];
+}
+
+function describeBlock(name: string, { findBlock }: DescribeSettings): SentencePart[] {
+  const block = findBlock?.(name);
+  if (!block) return [{ text: `@${name}`, block: name }];
+  if (block.terms === undefined)
+    return [{ text: 'what ' }, { text: block.name, block: name }, { text: ' asks for' }];
+  const many = block.terms === 1 ? 'the one term for ' : `any of ${block.terms} terms for `;
+  return [{ text: many }, { text: block.name, block: name }];
+}
+
+function describeWord(pattern: Pattern): string {
+  const signs = printPattern(pattern);
+  const [first, second] = pattern;
+  if (pattern.length === 1 && first?.kind === 'letters') return `the word “${signs}”`;
+  if (pattern.length === 2 && first?.kind === 'letters' && second?.kind === 'any')
+    return `a word beginning with “${first.text}”`;
+  if (pattern.length === 2 && first?.kind === 'any' && second?.kind === 'letters')
+    return `a word ending in “${second.text}”`;
+  return `a word like “${signs}”`;
+}
+
+function describeHeading(node: QueryNode & { kind: 'heading' }, { nameDatabase }: DescribeSettings): string {
+  const of = node.vocabulary === undefined ? '' : ` of ${nameDatabase?.(node.vocabulary) ?? node.vocabulary}`;
+  if (node.scope === 'branch') return `the heading “${node.label}”${of} or any below it`;
+  return node.scope === 'focus' ? `“${node.label}”${of} as a main topic` : `the heading “${node.label}”${of}`;
+}
+
+/** True if some words stand in no field. */
+function usesDefaultFields(node: QueryNode): boolean {
+  switch (node.kind) {
+    case 'term':
+    case 'phrase':
+    case 'near':
+    case 'block':
+      return true;
+    case 'and':
+    case 'or':
+      return node.items.some(usesDefaultFields);
+    case 'not':
+      return usesDefaultFields(node.include) || usesDefaultFields(node.exclude);
+    case 'only':
+      return usesDefaultFields(node.item);
+    default:
+      return false;
+  }
+}
+
+function joinList(items: readonly string[], word: string): string {
+  const last = items.at(-1) ?? '';
+  return items.length < 2 ? last : `${items.slice(0, -1).join(', ')} ${word} ${last}`;
+}
+
+function mergeTexts(parts: readonly SentencePart[]): SentencePart[] {
+  const merged: SentencePart[] = [];
+  for (const part of parts) {
+    const last = merged.at(-1);
+    if (last && last.block === undefined && part.block === undefined)
+      merged[merged.length - 1] = { text: last.text + part.text };
+    else merged.push(part);
+  }
+  return merged;
+}

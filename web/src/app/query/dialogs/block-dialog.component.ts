@@ -1,0 +1,70 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+import { createOutlineQuery, replaceItem } from '#core/outline/index';
+import { createBlockName, listBlockNames } from '#core/project/index';
+import { build, formatQuery, printQuery } from '#core/query/index';
+import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { QueryDesk } from '../query-desk';
+import type { RowsQuestion } from '../query-dialogs';
+
+/** Gives a row a name, so that it can be used in several places. */
+@Component({
+  selector: 'app-block-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS],
+  template: `
+    <h2 mat-dialog-title>Make a block of it</h2>
+    <form (submit)="take($event)">
+      <mat-dialog-content>
+        <p class="code">{{ text }}</p>
+        <label
+          >Name <input #field type="text" maxlength="60" [value]="typed()" (input)="typed.set(field.value)"
+        /></label>
+        <p class="quiet">
+          It stands in the query as <span class="code">{{ '@' + name() }}</span>, and every place that uses it
+          follows when it is changed.
+        </p>
+      </mat-dialog-content>
+      <mat-dialog-actions align="end">
+        <button mat-button type="button" mat-dialog-close>Cancel</button>
+        <button mat-flat-button type="submit" [disabled]="typed().trim() === ''">Make the block</button>
+      </mat-dialog-actions>
+    </form>
+  `,
+  styleUrl: './dialog.scss',
+})
+export class BlockDialogComponent {
+  private readonly open = inject(OpenProject);
+  private readonly desk = inject(QueryDesk);
+  private readonly dialog = inject(MatDialogRef);
+  private readonly question = inject<RowsQuestion>(MAT_DIALOG_DATA);
+  private readonly row = this.question.rows[0];
+  private readonly query =
+    this.row &&
+    createOutlineQuery({
+      ...this.row.item,
+      comments: [],
+      wrappers: this.row.item.wrappers.filter(({ kind }) => kind !== 'off'),
+    });
+  protected readonly text = this.query ? printQuery(this.query) : '';
+  protected readonly typed = signal('');
+  protected readonly name = computed(() =>
+    createBlockName(this.typed(), listBlockNames(this.open.working())),
+  );
+
+  protected take(event: Event): void {
+    event.preventDefault();
+    const { home } = this.question;
+    const { row, query } = this;
+    if (!row || !query) return;
+    const outcome = replaceItem(this.desk.outlineOf(home), row.path, build.block(this.name()));
+    if (outcome.ok) {
+      const text = this.desk.print(home, outcome.value.root);
+      const block = { id: this.open.createId(), name: this.name(), text: formatQuery(query) };
+      const where = home === 'draft' ? { text } : { block: home.name, text };
+      this.open.change({ kind: 'add-block', block, where });
+    } else this.desk.refusal.set(outcome.problem);
+    this.dialog.close();
+  }
+}

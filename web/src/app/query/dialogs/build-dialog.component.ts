@@ -1,0 +1,75 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatDialogRef } from '@angular/material/dialog';
+import { describeQuery, joinSentence, listFields } from '#core/outline/index';
+import { describeInFull } from '#core/problem/index';
+import { FIELDS, parseQuery, type Field } from '#core/query/index';
+import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { ROW_KINDS, writeRow, type RowParts } from '../row-kinds';
+
+/** Builds a row from its parts, for who would rather not write query text. */
+@Component({
+  selector: 'app-build-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS, MatCheckbox],
+  templateUrl: './build-dialog.component.html',
+  styleUrl: './dialog.scss',
+})
+export class BuildDialogComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly dialog = inject<MatDialogRef<BuildDialogComponent, string>>(MatDialogRef);
+  protected readonly kinds = ROW_KINDS;
+  protected readonly fields = FIELDS;
+  protected readonly parts = signal<RowParts>({
+    kind: 'words',
+    words: '',
+    others: '',
+    distance: 3,
+    ordered: false,
+    fields: [],
+    scope: 'heading',
+    vocabulary: '',
+    block: '',
+  });
+  protected readonly kind = computed(() => ROW_KINDS.find(({ id }) => id === this.parts().kind));
+  protected readonly blocks = computed(() => [
+    ...this.open.concepts().map((concept) => concept.block),
+    ...this.open.working().blocks.map((block) => block.name),
+  ]);
+  protected readonly text = computed(() => writeRow(this.parts()));
+  private readonly parsed = computed(() => parseQuery(this.text()));
+  protected readonly problem = computed(() => {
+    const [problem] = this.parsed().problems.filter(({ severity }) => severity === 'error');
+    return problem && describeInFull(problem);
+  });
+  protected readonly sentence = computed(() => joinSentence(describeQuery(this.parsed().root)));
+
+  protected name(field: Field): string {
+    return listFields([field]);
+  }
+
+  protected set(values: Partial<RowParts>): void {
+    this.parts.update((parts) => ({ ...parts, ...values }));
+  }
+
+  protected setKind(id: string): void {
+    const kind = ROW_KINDS.find((candidate) => candidate.id === id);
+    if (kind) this.set({ kind: kind.id });
+  }
+
+  protected setScope(scope: string): void {
+    if (scope === 'heading' || scope === 'branch' || scope === 'focus') this.set({ scope });
+  }
+
+  protected setField(field: Field, isChosen: boolean): void {
+    this.set({
+      fields: FIELDS.filter((other) => (other === field ? isChosen : this.parts().fields.includes(other))),
+    });
+  }
+
+  protected take(event: Event): void {
+    event.preventDefault();
+    if (this.text() !== '' && this.problem() === undefined) this.dialog.close(this.text());
+  }
+}

@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+import { setItemDatabases } from '#core/outline/index';
+import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { QueryDesk } from '../query-desk';
+import type { RowsQuestion } from '../query-dialogs';
+
+/** The databases that rows are meant for. */
+@Component({
+  selector: 'app-databases-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS, MatCheckbox],
+  template: `
+    <h2 mat-dialog-title>Meant for</h2>
+    <mat-dialog-content>
+      <p class="quiet">In the others it is left out on purpose, and this is never counted as a loss.</p>
+      <div role="group" aria-label="Databases that it is meant for">
+        @for (dialect of open.dialects(); track dialect.id) {
+          <mat-checkbox
+            [checked]="chosen().includes(dialect.id)"
+            (change)="set(dialect.id, $event.checked)"
+            >{{ dialect.name }}</mat-checkbox
+          >
+        }
+      </div>
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button mat-button type="button" mat-dialog-close>Cancel</button>
+      <button mat-flat-button type="button" [disabled]="chosen().length === 0" (click)="take()">
+        Mean it for these
+      </button>
+    </mat-dialog-actions>
+  `,
+  styleUrl: './dialog.scss',
+})
+export class DatabasesDialogComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly desk = inject(QueryDesk);
+  private readonly dialog = inject(MatDialogRef);
+  private readonly question = inject<RowsQuestion>(MAT_DIALOG_DATA);
+  private readonly all = this.open.dialects().map((dialect) => dialect.id);
+  protected readonly chosen = signal<readonly string[]>(this.question.rows[0]?.databases ?? this.all);
+
+  protected set(database: string, isChosen: boolean): void {
+    this.chosen.update((now) =>
+      this.all.filter((other) => (other === database ? isChosen : now.includes(other))),
+    );
+  }
+
+  protected take(): void {
+    const { home, rows } = this.question;
+    const chosen = this.chosen().length === this.all.length ? [] : this.chosen();
+    this.desk.edit(home, (root) =>
+      setItemDatabases(
+        root,
+        rows.map((row) => row.path),
+        chosen,
+      ),
+    );
+    this.dialog.close();
+  }
+}

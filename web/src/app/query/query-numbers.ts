@@ -1,0 +1,147 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { createWithout, listItems } from '#core/outline/index';
+import type { Dialect } from '#core/dialect/index';
+import { printQuery, type QueryNode } from '#core/query/index';
+import { CountStore, getTotal, type Counted } from '../counting/count-store';
+import { OpenProject } from '../state/open-project';
+import { QueryDesk } from './query-desk';
+import type { OutlineRow } from './outline-rows';
+
+/** The count of a row in a database, and for an excluded row what it removed there. */
+export interface RowCell {
+  readonly dialect: Dialect;
+  readonly counted: Counted | undefined;
+  readonly removed: number | undefined;
+  /** The row is not meant for this database. */
+  readonly isElsewhere: boolean;
+}
+
+/** A member of a group and what the group would find without it. */
+export interface Hinge {
+  readonly label: string;
+  readonly block: string | undefined;
+  readonly isExcluded: boolean;
+  readonly counted: Counted | undefined;
+}
+
+/** A group hangs on a member if going without it changes the count at least so many times. */
+const HANGS = 1.5;
+
+/** The numbers of the rows of the outline. */
+@Injectable()
+export class QueryNumbers {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
+  private readonly desk = inject(QueryDesk);
+
+  /** The database that what needs one is asked of. */
+  private readonly chosen = signal<string | undefined>(undefined);
+  readonly database = computed<Dialect | undefined>(() => {
+    const dialects = this.open.dialects();
+    return dialects.find((dialect) => dialect.id === this.chosen()) ?? dialects[0];
+  });
+
+  choose(database: string): void {
+    this.chosen.set(database);
+  }
+
+  look(root: QueryNode, dialect: Dialect): Counted {
+    return this.counts.look(root, dialect, this.open.limiters());
+  }
+
+  readonly rows = computed(() => {
+    this.counts.dropLater();
+    return this.desk
+      .rows()
+      .map((row) => ({ row, cells: this.open.dialects().map((dialect) => this.describe(row, dialect)) }));
+  });
+
+  /** Everything that the outline needs counted. */
+  readonly asked = computed<Counted[]>(() => [
+    ...this.rows().flatMap(({ cells }) => cells.flatMap(({ counted }) => counted ?? [])),
+    ...this.desk
+      .rows()
+      .flatMap((row) =>
+        row.removal && !row.isOff
+          ? this.open
+              .dialects()
+              .flatMap((dialect) => this.removal(row, dialect).filter((counted) => counted !== undefined))
+          : [],
+      ),
+    ...[...this.withouts().values()].flatMap((hinges) => hinges.flatMap(({ counted }) => counted ?? [])),
+  ]);
+
+  /** What each group would find without each of its members, in the chosen database. */
+  readonly withouts = computed<ReadonlyMap<string, readonly Hinge[]>>(() => {
+    const dialect = this.database();
+    const hinges = new Map<string, Hinge[]>();
+    if (!dialect) return hinges;
+    for (const row of this.desk.rows()) {
+      if (row.item.body.kind !== 'group' || row.isOff || row.item.body.join === 'near') continue;
+      const { members } = row.item.body;
+      hinges.set(
+        row.key,
+        listItems(row.item).map((child, at) => {
+          const query = createWithout(row.item, at);
+          const inner = this.desk.rowsByKey().get(createChildKey(row.key, at));
+          return {
+            label: inner?.use ? `@${inner.use.name}` : shorten(inner),
+            block: inner?.block,
+            isExcluded: at >= members.length,
+            counted:
+              query && inner?.isOff === false
+                ? this.counts.lookLater(row.place(query), dialect, this.open.limiters())
+                : undefined,
+          };
+        }),
+      );
+    }
+    return hinges;
+  });
+
+  /** The member that a group hangs on most: without it, it finds many more or many fewer. */
+  findHinge(row: OutlineRow): { hinge: Hinge; total: number } | undefined {
+    const dialect = this.database();
+    const hinges = this.withouts().get(row.key);
+    if (!dialect || !hinges || hinges.length < 2) return undefined;
+    const whole = getTotal(this.look(row.query, dialect).state);
+    if (whole === undefined) return undefined;
+    let best: { hinge: Hinge; total: number; ratio: number } | undefined;
+    for (const hinge of hinges) {
+      const total = getTotal(hinge.counted?.state);
+      if (total === undefined) continue;
+      const ratio = Math.abs(Math.log((total + 1) / (whole + 1)));
+      if (ratio >= Math.log(HANGS) && ratio > (best?.ratio ?? 0)) best = { hinge, total, ratio };
+    }
+    return best;
+  }
+
+  private describe(row: OutlineRow, dialect: Dialect): RowCell {
+    const isElsewhere = row.databases !== undefined && !row.databases.includes(dialect.id);
+    if (row.isOff || isElsewhere) return { dialect, counted: undefined, removed: undefined, isElsewhere };
+    const counted = this.look(row.query, dialect);
+    const [before, after] = this.removal(row, dialect).map((side) => getTotal(side?.state));
+    const isExact = this.removal(row, dialect).every(
+      (side) => side?.state.status === 'counted' && !side.state.estimated,
+    );
+    const removed = before !== undefined && after !== undefined && isExact ? before - after : undefined;
+    return { dialect, counted, removed, isElsewhere };
+  }
+
+  private removal(row: OutlineRow, dialect: Dialect): (Counted | undefined)[] {
+    if (!row.removal) return [];
+    return [row.removal.before, row.removal.after].map((query) => this.look(query, dialect));
+  }
+}
+
+/** The key of a child of a row. */
+export function createChildKey(key: string, at: number): string {
+  return key === '' || key.endsWith('/') ? `${key}${at}` : `${key}.${at}`;
+}
+
+function shorten(row: OutlineRow | undefined): string {
+  const text = row
+    ? row.text || printQuery(row.item.body.kind === 'leaf' ? row.item.body.node : row.query)
+    : '';
+  return text.length > 24 ? `${text.slice(0, 23)}…` : text;
+}

@@ -1,0 +1,80 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterNextRender,
+  inject,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
+
+/** A line in the outline that is being typed. */
+@Component({
+  selector: 'app-row-entry',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <input
+      #field
+      type="text"
+      class="code"
+      spellcheck="false"
+      autocomplete="off"
+      [value]="text()"
+      [attr.aria-label]="label()"
+      placeholder='a word, "a phrase", title: (a OR b), @block …'
+      (keydown.enter)="take($event, field.value)"
+      (keydown.escape)="leave($event)"
+      (blur)="blur(field.value)"
+    />
+  `,
+  styles: `
+    :host {
+      display: inline-block;
+      width: min(100%, 420px);
+    }
+    input {
+      width: 100%;
+      padding: 2px 6px;
+      border: 1px solid var(--glaze);
+      border-radius: 5px;
+      background: var(--sheet);
+      color: var(--ink);
+    }
+  `,
+})
+export class RowEntryComponent {
+  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+  readonly text = input('');
+  readonly label = input.required<string>();
+  readonly typed = output<string>();
+  readonly left = output();
+  private isDone = false;
+
+  constructor() {
+    afterNextRender(() => {
+      this.field().nativeElement.focus();
+      this.field().nativeElement.select();
+    });
+    inject(ElementRef);
+  }
+
+  protected take(event: Event, text: string): void {
+    event.preventDefault();
+    event.stopPropagation();
+    this.typed.emit(text);
+  }
+
+  protected leave(event: Event): void {
+    event.preventDefault();
+    event.stopPropagation();
+    this.isDone = true;
+    this.left.emit();
+  }
+
+  /** What was typed is never lost: going elsewhere takes it, as Enter does. */
+  protected blur(text: string): void {
+    if (!this.isDone && text !== this.text()) this.typed.emit(text);
+    else if (!this.isDone) this.left.emit();
+  }
+}

@@ -1,0 +1,134 @@
+import { printQuery, build, type Field, type HeadingNode } from '#core/query/index';
+import { splitPastedTerms } from '#core/project/index';
+
+/** The parts that a row can be built from. */
+export interface RowParts {
+  readonly kind: RowKind['id'];
+  /** Words and phrases, one a line. */
+  readonly words: string;
+  /** What they are to stand near, one a line. */
+  readonly others: string;
+  readonly distance: number;
+  readonly ordered: boolean;
+  readonly fields: readonly Field[];
+  readonly scope: HeadingNode['scope'];
+  /** Empty: whichever a database has. */
+  readonly vocabulary: string;
+  readonly block: string;
+}
+
+/** A kind of row that can be built. */
+export interface RowKind {
+  readonly id:
+    'words' | 'every' | 'near' | 'heading' | 'author' | 'firstauthor' | 'affiliation' | 'source' | 'block';
+  readonly label: string;
+  readonly hint: string;
+  readonly wordsLabel: string;
+  readonly takes: readonly ('words' | 'distance' | 'fields' | 'scope' | 'block')[];
+  /** The field that it is always searched in. */
+  readonly field?: Field;
+  readonly join?: 'all';
+}
+
+const ONE_A_LINE = 'Words and phrases, one a line';
+
+/** Every kind of row, in the order of the list. */
+export const ROW_KINDS: readonly RowKind[] = [
+  {
+    id: 'words',
+    label: 'any of some words or phrases',
+    hint: 'A record has at least one of them. light* is light with any ending; colo[u]r is both spellings.',
+    wordsLabel: ONE_A_LINE,
+    takes: ['words', 'fields'],
+  },
+  {
+    id: 'every',
+    label: 'all of some words or phrases',
+    hint: 'A record has every one of them.',
+    wordsLabel: ONE_A_LINE,
+    takes: ['words', 'fields'],
+    join: 'all',
+  },
+  {
+    id: 'near',
+    label: 'words near each other',
+    hint: 'They stand in one title, one abstract, one keyword; 1 is right beside.',
+    wordsLabel: 'Which words (one a line, any of them)',
+    takes: ['words', 'distance', 'fields'],
+  },
+  {
+    id: 'heading',
+    label: 'a subject heading',
+    hint: 'The whole label, as the thesaurus has it.',
+    wordsLabel: 'Heading',
+    takes: ['words', 'scope'],
+  },
+  {
+    id: 'author',
+    label: 'an author',
+    hint: 'The name or parts of it.',
+    wordsLabel: 'Names, one a line',
+    takes: ['words'],
+    field: 'author',
+  },
+  {
+    id: 'firstauthor',
+    label: 'a first author',
+    hint: 'The name or parts of it.',
+    wordsLabel: 'Names, one a line',
+    takes: ['words'],
+    field: 'firstauthor',
+  },
+  {
+    id: 'affiliation',
+    label: 'an affiliation',
+    hint: 'Institutions and places of the authors.',
+    wordsLabel: 'Institutions or places, one a line',
+    takes: ['words'],
+    field: 'affiliation',
+  },
+  {
+    id: 'source',
+    label: 'a source',
+    hint: 'The journal or other container.',
+    wordsLabel: 'Journals, one a line',
+    takes: ['words'],
+    field: 'source',
+  },
+  {
+    id: 'block',
+    label: 'a block',
+    hint: 'A concept, or a piece of a query that has a name.',
+    wordsLabel: '',
+    takes: ['block'],
+  },
+];
+
+/** The query text of a row; empty while parts are missing. */
+export function writeRow(parts: RowParts): string {
+  const kind = ROW_KINDS.find(({ id }) => id === parts.kind);
+  if (!kind) return '';
+  if (kind.id === 'block') return parts.block === '' ? '' : `@${parts.block}`;
+  if (kind.id === 'heading') {
+    const label = parts.words.trim().replace(/\s+/g, ' ');
+    if (label === '') return '';
+    return printQuery(
+      build.heading(label, parts.scope, parts.vocabulary === '' ? undefined : parts.vocabulary),
+    );
+  }
+  const words = joinWords(parts.words, kind.join === 'all' ? 'AND' : 'OR');
+  if (words === '') return '';
+  const fields = kind.field ? [kind.field] : parts.fields;
+  const mark = fields.length > 0 ? `${fields.join(',')}: ` : '';
+  if (kind.id !== 'near')
+    return mark === '' ? words : `${mark}(${words})`.replace(/\((\S+|"[^"]*")\)$/, '$1');
+  const others = joinWords(parts.others, 'OR');
+  if (others === '' || !Number.isInteger(parts.distance)) return '';
+  const side = (text: string): string => (text.includes(' OR ') ? `(${text})` : text);
+  const near = `${side(words)} ${parts.ordered ? 'BEFORE' : 'WITHIN'} ${parts.distance} ${side(others)}`;
+  return mark === '' ? near : `${mark}(${near})`;
+}
+
+function joinWords(typed: string, operator: 'AND' | 'OR'): string {
+  return splitPastedTerms(typed).join(` ${operator} `);
+}
