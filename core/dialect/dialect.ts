@@ -103,6 +103,8 @@ export interface Dialect {
   readonly stopWords: readonly string[];
   /** Further words that must be quoted to be searched. */
   readonly reservedWords: readonly string[];
+  /** Words are found with other endings of their stem. */
+  readonly stems?: boolean;
   /** Hyphenated words are found joined, too. */
   readonly joinsHyphens: boolean;
   readonly most: { readonly characters?: number; readonly truncations?: number };

@@ -90,6 +90,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
   ).required(),
   stopWords: Joi.array().items(text).required(),
   reservedWords: Joi.array().items(text).required(),
+  stems: Joi.boolean(),
   joinsHyphens: Joi.boolean().required(),
   most: Joi.object({
     characters: Joi.number().integer().min(1),

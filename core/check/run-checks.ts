@@ -1,0 +1,81 @@
+import type { Dialect } from '../dialect';
+import { createBlocks, findPlace, type Working } from '../project';
+import { expandBlocks, parseQuery, printQuery, type QueryNode } from '../query';
+import type { Vocabulary } from '../vocabulary';
+import { CHECKS } from './checks';
+import type { Check, CheckSubject, Finding } from './finding';
+
+/** A number that checks need and do not have yet. */
+export interface AskedCount {
+  readonly key: string;
+  readonly database: string;
+  readonly query: QueryNode;
+}
+
+/** What checks found, and the numbers that would let them find more. */
+export interface CheckedQuery {
+  readonly findings: readonly Finding[];
+  readonly asked: readonly AskedCount[];
+}
+
+/** What is known beyond the project. */
+export interface CheckFacts {
+  readonly dialects: readonly Dialect[];
+  readonly findVocabulary?: (database: string) => Vocabulary | undefined;
+  readonly findMeanings?: (acronym: string) => readonly string[] | undefined;
+  /** Records by the keys of `AskedCount`. */
+  readonly known: ReadonlyMap<string, number>;
+}
+
+/** Looks a project's draft through with all checks. The same project and facts give the same findings. */
+export function runChecks(
+  working: Working,
+  facts: CheckFacts,
+  checks: readonly Check[] = CHECKS,
+): CheckedQuery {
+  const asked = new Map<string, AskedCount>();
+  const printed = new WeakMap<QueryNode, string>();
+  const blocks = createBlocks(working);
+  const names = { blocks: new Set(blocks.keys()), databases: new Set(working.databases) };
+  const parsed = parseQuery(working.draft, names);
+  const subject: CheckSubject = {
+    working,
+    parsed,
+    blocks,
+    root: expandBlocks(parsed.root, blocks).root,
+    dialects: facts.dialects,
+    used: working.concepts.filter((concept) => !concept.off && isUsed(working, concept.block)),
+    findVocabulary: (database) => facts.findVocabulary?.(database),
+    findMeanings: (acronym) => facts.findMeanings?.(acronym),
+    count: (query, database) => {
+      const text = printed.get(query) ?? printQuery(query);
+      printed.set(query, text);
+      const key = `${database}\n${text}`;
+      const total = facts.known.get(key);
+      if (total === undefined && !asked.has(key)) asked.set(key, { key, database, query });
+      return total;
+    },
+  };
+  const findings = checks.flatMap((check) => nameFindings(check, subject));
+  return { findings, asked: [...asked.values()] };
+}
+
+/** A key names what was found by its check, its concept and its particulars: so it outlives edits elsewhere. */
+function nameFindings(check: Check, subject: CheckSubject): Finding[] {
+  const turns = new Map<string, number>();
+  return check.find(subject).map((found) => {
+    const { count: _, ...data } = found.problem.data;
+    const base = [check.id, found.problem.code, found.concept ?? '', ...Object.values(data)]
+      .join(' ')
+      .slice(0, 200);
+    const turn = (turns.get(base) ?? 0) + 1;
+    turns.set(base, turn);
+    const key = turn === 1 ? base : `${base} ${turn}`;
+    return { remarks: [], fixes: [], ...found, key, element: check.element };
+  });
+}
+
+function isUsed(working: Working, block: string): boolean {
+  if (findPlace(working.draft, block).kind !== 'unused') return true;
+  return working.blocks.some(({ text }) => findPlace(text, block).kind !== 'unused');
+}
