@@ -20,3 +20,4 @@ export type {
   WordsAnswer,
 } from './counting';
 export type { SkosMessage, SkosRequest } from './skos-reading';
+export type { ChecksAnswer, ChecksRequest } from './checking';

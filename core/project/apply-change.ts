@@ -75,7 +75,8 @@ function withParent(variant: Variant, parent: string | undefined): Variant {
   return parent === undefined ? rest : { ...rest, parent };
 }
 
-function applyToWorking({ working, variants }: Project, change: Change): Outcome<Working> {
+function applyToWorking(project: Project, change: Change): Outcome<Working> {
+  const { working, variants } = project;
   switch (change.kind) {
     case 'set-question':
       return succeed({ ...working, question: change.question });
@@ -108,6 +109,16 @@ function applyToWorking({ working, variants }: Project, change: Change): Outcome
       return variant
         ? succeed({ ...working, ...variant.frozen, base: variant.id })
         : refuseChange('This variant is not there any more.');
+    }
+    case 'mend': {
+      let next = working;
+      for (const one of change.changes) {
+        if (!UNDOABLE.has(one.kind)) return refuseChange('This change cannot be a part of another one.');
+        const made = applyToWorking({ ...project, working: next }, one);
+        if (!made.ok) return made;
+        next = made.value;
+      }
+      return succeed(next);
     }
     case 'return-to':
       return succeed(change.working);

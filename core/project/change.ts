@@ -94,6 +94,8 @@ export type Change =
   /** Its text takes its place wherever it is used. */
   | { readonly kind: 'remove-block'; readonly id: string }
   | { readonly kind: 'move-block'; readonly id: string; readonly to: number }
+  /** Several changes as one step: all are made, or none. */
+  | { readonly kind: 'mend'; readonly changes: readonly Change[] }
   /** Goes back to a state that the draft had before. */
   | { readonly kind: 'return-to'; readonly working: Working }
   | { readonly kind: 'set-limiters'; readonly limiters: Limiters }
@@ -152,6 +154,7 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'rename-block',
   'remove-block',
   'move-block',
+  'mend',
   'return-to',
   'set-limiters',
   'choose-databases',
@@ -195,6 +198,7 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'rename-block': 'Rename a block',
   'remove-block': 'Remove a block',
   'move-block': 'Move a block',
+  mend: 'Mend the query',
   'return-to': 'Return to an earlier state',
   'set-limiters': 'Change the limiters',
   'choose-databases': 'Choose databases',

@@ -129,6 +129,11 @@ export class QueryDesk {
     this.opened.update((opened) => new Map(opened).set(name, isOpen));
   }
 
+  /** The one value for all equal queries: what was counted for it is known again. */
+  pooled(query: QueryNode): QueryNode {
+    return this.pool(query);
+  }
+
   /** The outline of a text that rows stand in. */
   outlineOf(home: EditHome): OutlineItem {
     return createOutline(home === 'draft' ? this.root() : parseQuery(home.text).root);

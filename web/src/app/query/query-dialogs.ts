@@ -3,6 +3,7 @@ import { Injectable, Injector, inject } from '@angular/core';
 import { MatDialog, type MatDialogRef } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
 import { QueryDesk, type EditHome } from './query-desk';
+import { QueryFindings } from './query-findings';
 import type { OutlineRow } from './outline-rows';
 
 /** The rows that a dialog is about, and the text that they stand in. */
@@ -17,7 +18,10 @@ export class QueryDialogs {
   private readonly dialog = inject(MatDialog);
   private readonly injector = Injector.create({
     parent: inject(Injector),
-    providers: [{ provide: QueryDesk, useValue: inject(QueryDesk) }],
+    providers: [
+      { provide: QueryDesk, useValue: inject(QueryDesk) },
+      { provide: QueryFindings, useValue: inject(QueryFindings) },
+    ],
   });
 
   fields(home: EditHome, rows: readonly OutlineRow[]): void {
@@ -54,6 +58,18 @@ export class QueryDialogs {
   rename(name: string): void {
     void import('./dialogs/rename-dialog.component').then((file) =>
       this.open(file.RenameDialogComponent, name, 380),
+    );
+  }
+
+  report(): void {
+    void import('./report/report-dialog.component').then((file) =>
+      this.open(file.ReportDialogComponent, undefined, 860),
+    );
+  }
+
+  algebra(): void {
+    void import('./dialogs/algebra-dialog.component').then((file) =>
+      this.open(file.AlgebraDialogComponent, undefined, 720),
     );
   }
 

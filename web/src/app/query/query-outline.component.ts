@@ -112,6 +112,17 @@ export class QueryOutlineComponent {
     if (row && row !== active) row.focus();
   }
 
+  /** Brings a row in sight and puts the focus on it. */
+  goTo(key: string): void {
+    this.desk.focus(key);
+    this.hadFocus = true;
+    afterNextRender(
+      () =>
+        this.element.nativeElement.querySelector<HTMLElement>(`tr[data-key="${CSS.escape(key)}"]`)?.focus(),
+      { injector: this.injector },
+    );
+  }
+
   protected hueOf(block: string | undefined): string {
     return block === undefined ? '' : (this.hues().get(block) ?? '');
   }

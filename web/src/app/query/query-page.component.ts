@@ -6,32 +6,56 @@ import {
   effect,
   inject,
   linkedSignal,
+  signal,
   viewChild,
 } from '@angular/core';
 import { describeQuery } from '#core/outline/index';
-import { applyFix, describeProblem, describeRemedy, type Fix, type Problem } from '#core/problem/index';
+import type { Finding } from '#core/check/index';
 import { expandBlocks, formatQuery, listNodes, splitTokens, type QueryNode } from '#core/query/index';
 import { CountStore, getTotal, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { formatCount } from '../ui/number-format';
 import { shortenName } from '../ui/short-name';
+import { ChoiceRowComponent } from '../ui/choice-row.component';
+import { AcronymMeanings } from './acronym-meanings';
+import { FindingsPanelComponent } from './findings-panel.component';
+import { HangsOnComponent } from './hangs-on.component';
 import { QueryCompletions } from './query-completions';
 import { QueryDesk, isBroken } from './query-desk';
 import { QueryDialogs } from './query-dialogs';
 import { QueryEditorComponent, type PieceDescription } from './query-editor.component';
+import { QueryFindings } from './query-findings';
+import { QueryLinesComponent } from './query-lines.component';
 import { QueryNumbers } from './query-numbers';
 import { QueryOutlineComponent } from './query-outline.component';
 import { RowActions } from './row-actions';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { SittingTimelineComponent } from './sitting-timeline.component';
 import type { OutlineRow } from './outline-rows';
 
 /** The draft as counted rows and as text: both from one tree, both to be worked on. */
 @Component({
   selector: 'app-query-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [QueryEditorComponent, QueryOutlineComponent],
-  providers: [QueryCompletions, QueryDesk, QueryDialogs, QueryNumbers, RowActions],
+  imports: [
+    ChoiceRowComponent,
+    FindingsPanelComponent,
+    HangsOnComponent,
+    QueryEditorComponent,
+    QueryLinesComponent,
+    QueryOutlineComponent,
+    SittingTimelineComponent,
+  ],
+  providers: [
+    AcronymMeanings,
+    QueryCompletions,
+    QueryDesk,
+    QueryDialogs,
+    QueryFindings,
+    QueryNumbers,
+    RowActions,
+  ],
   templateUrl: './query-page.component.html',
   styleUrl: './query-page.component.scss',
 })
@@ -44,19 +68,30 @@ export class QueryPageComponent {
   protected readonly completions = inject(QueryCompletions);
   private readonly counts = inject(CountStore);
   private readonly injector = inject(Injector);
+  private readonly findings = inject(QueryFindings);
   private readonly editor = viewChild(QueryEditorComponent);
+  private readonly outline = viewChild(QueryOutlineComponent);
 
   protected readonly hues = computed(
     () => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])),
   );
-  protected readonly problems = computed(() =>
-    this.open.draft().problems.map((problem) => ({
-      problem,
-      says: describeProblem(problem),
-      remedy: describeRemedy(problem),
-      isError: problem.severity === 'error',
-    })),
-  );
+  /** Rows, or numbered lines. */
+  protected readonly face = signal<'rows' | 'lines'>('rows');
+  protected readonly faces = [
+    { id: 'rows', name: 'As rows' },
+    { id: 'lines', name: 'Line by line' },
+  ];
+  /** What is underlined: what the parser says, and what the checks found in the draft's own text. */
+  protected readonly underlined = computed(() => {
+    const { parsed, problems } = this.open.draft();
+    const known = new Set(parsed.problems.map(({ code, span }) => `${code} ${span?.start}`));
+    const found = this.findings.findings().flatMap(({ problem, concept, fixes }) => {
+      if (!problem.span || concept !== undefined || known.has(`${problem.code} ${problem.span.start}`))
+        return [];
+      return fixes.length > 0 || problem.severity !== 'note' ? [problem] : [];
+    });
+    return [...problems, ...found];
+  });
   /** The row whose piece of the text is lit. */
   private readonly at = linkedSignal<OutlineRow[], OutlineRow | undefined>({
     source: this.desk.rows,
@@ -117,12 +152,23 @@ export class QueryPageComponent {
     if (text !== this.open.working().draft) this.open.change({ kind: 'set-draft', text });
   }
 
-  protected mend(fix: Fix): void {
-    this.open.change({ kind: 'rewrite-draft', text: applyFix(this.open.working().draft, fix) });
+  /** Goes where a finding is: a place in the text, or the row of a term or a block. */
+  protected goTo({ problem, concept, term }: Finding): void {
+    if (problem.span && concept === undefined) {
+      this.editor()?.goTo(problem.span.start, problem.span.end);
+      return;
+    }
+    this.face.set('rows');
+    if (concept !== undefined) this.desk.setOpen(concept, true);
+    const rows = this.desk.rows();
+    const row =
+      rows.find(({ home }) => home.kind === 'concept' && home.term.id === term) ??
+      rows.find(({ use }) => use?.name === concept);
+    if (row) this.outline()?.goTo(row.key);
   }
 
-  protected goTo(problem: Problem): void {
-    if (problem.span) this.editor()?.goTo(problem.span.start, problem.span.end);
+  protected setFace(id: string): void {
+    this.face.set(id === 'lines' ? 'lines' : 'rows');
   }
 
   /** Lays the text out anew; a text without a sure reading stays as it is. */

@@ -19,6 +19,8 @@ export class OpenProject {
   readonly saveProblem = this.store.selectSignal(projectFeature.selectSaveProblem);
   readonly notice = this.store.selectSignal(projectFeature.selectNotice);
 
+  readonly sitting = this.store.selectSignal(projectFeature.selectSitting);
+
   /** Pages stand behind a guard that opens a project first. */
   readonly project = computed<Project>(() => {
     const project = this.maybe();

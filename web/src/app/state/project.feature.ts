@@ -1,11 +1,36 @@
 import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
 import type { Problem } from '#core/problem/index';
-import { createHistory, makeChange, redo, undo, type History, type Project } from '#core/project/index';
+import {
+  createHistory,
+  makeChange,
+  redo,
+  undo,
+  type Change,
+  type History,
+  type Project,
+  type Working,
+} from '#core/project/index';
 import { ProjectActions } from './project.actions';
+
+/** A state that the query had since the project was opened. */
+export interface SittingState {
+  readonly working: Working;
+  /** What led to it; `opened` for the first. */
+  readonly kind: Change['kind'] | 'opened';
+  /** In milliseconds. */
+  readonly moment: number;
+}
+
+/** So many states of a sitting are kept, the newest. */
+const MOST_STATES = 300;
+/** Typing within this time is one state. */
+const BURST = 1_200;
 
 /** The open project with its history, and how it stands with its keeping. */
 export interface ProjectState {
   readonly history: History | undefined;
+  /** Every state of the query since the project was opened; going back forgets none. */
+  readonly sitting: readonly SittingState[];
   /** The state that is known to be on disk. */
   readonly saved: Project | undefined;
   readonly revision: number;
@@ -16,6 +41,7 @@ export interface ProjectState {
 
 const NOTHING: ProjectState = {
   history: undefined,
+  sitting: [],
   saved: undefined,
   revision: 0,
   saveProblem: undefined,
@@ -29,6 +55,7 @@ export const projectFeature = createFeature({
     on(ProjectActions.opened, (_, { project, revision }): ProjectState => ({
       ...NOTHING,
       history: createHistory(project),
+      sitting: [{ working: project.working, kind: 'opened', moment: 0 }],
       saved: project,
       revision,
     })),
@@ -37,7 +64,12 @@ export const projectFeature = createFeature({
       if (!state.history) return state;
       const made = makeChange(state.history, change, moment);
       return made.ok
-        ? { ...state, history: made.value, notice: undefined }
+        ? {
+            ...state,
+            history: made.value,
+            sitting: addState(state.sitting, made.value.project.working, change.kind, moment),
+            notice: undefined,
+          }
         : { ...state, notice: made.problem };
     }),
     on(ProjectActions.undone, (state): ProjectState =>
@@ -59,3 +91,24 @@ export const projectFeature = createFeature({
     selectIsSaved: createSelector(selectHistory, selectSaved, (history, saved) => history?.project === saved),
   }),
 });
+
+/** The states with a new one, unless it asks for the same as the last; typing on makes one state. */
+function addState(
+  sitting: readonly SittingState[],
+  working: Working,
+  kind: Change['kind'],
+  moment: number,
+): readonly SittingState[] {
+  const last = sitting.at(-1);
+  if (last && asksTheSame(last.working, working)) return sitting;
+  const goesOn = kind === 'set-draft' && last?.kind === kind && moment - last.moment < BURST;
+  const before = goesOn ? sitting.slice(0, -1) : sitting;
+  return [...before, { working, kind, moment }].slice(-MOST_STATES);
+}
+
+/** True if two states search the same by the same pieces. */
+export function asksTheSame(a: Working, b: Working): boolean {
+  return (
+    a.draft === b.draft && a.concepts === b.concepts && a.blocks === b.blocks && a.limiters === b.limiters
+  );
+}

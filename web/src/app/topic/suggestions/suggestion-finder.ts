@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { writeQuery, type Dialect, type Limiters } from '#core/dialect/index';
+import type { Dialect, Limiters } from '#core/dialect/index';
 import {
   createConceptQuery,
   createTermKey,
@@ -11,7 +11,7 @@ import {
   type Term,
   type TermSource,
 } from '#core/project/index';
-import { build, createPattern, parseQuery, printQuery, type QueryNode } from '#core/query/index';
+import { build, createPattern, parseQuery, printQuery } from '#core/query/index';
 import {
   findForeignWords,
   findLongForms,
@@ -26,7 +26,8 @@ import {
 } from '#core/suggest/index';
 import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
-import { LANGUAGES, type BibliographicRecord } from '#core/record/index';
+import { LANGUAGES } from '#core/record/index';
+import { fetchRecords } from '../../data/fetch-records';
 import { STANDIN_CLIENT } from '../../data/providers';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
 import { shortenName } from '../../ui/short-name';
@@ -175,7 +176,7 @@ export class SuggestionFinder {
   /** Long forms found beside an acronym, and the acronym tied to a word that settles the meaning. */
   private async findMeanings(term: Term, { dialect }: SuggestionQuestion): Promise<Found> {
     const acronym = readWords(term.text);
-    const records = await this.fetchRecords(parseQuery(acronym).root, dialect, {}, MOST_EXPLAINING);
+    const records = await fetchRecords(this.client, parseQuery(acronym).root, dialect, {}, MOST_EXPLAINING);
     const forms = findLongForms(acronym, records).slice(0, 4);
     const explained = forms.reduce((sum, form) => sum + form.records, 0);
     return forms.flatMap((form) => {
@@ -196,36 +197,16 @@ export class SuggestionFinder {
     const root = createConceptQuery({ ...concept, off: false });
     const small = build.or(...SMALL_WORDS.map((word) => build.term(createPattern(word))));
     const [found, others] = await Promise.all([
-      this.fetchRecords(root, dialect, limiters, 100),
-      this.fetchRecords(build.not(small, root), dialect, limiters, MOST_COMPARED),
+      fetchRecords(this.client, root, dialect, limiters, 100),
+      fetchRecords(this.client, build.not(small, root), dialect, limiters, MOST_COMPARED),
     ]);
     if (others.length === 0) return [];
     return findForeignWords(found, others, 5).map(({ text, language, records, of }) =>
       create(text, 'languages', `in ${records} of ${of} titles and keywords`, 'suggestion', language),
     );
   }
-
-  private async fetchRecords(
-    root: QueryNode,
-    dialect: Dialect,
-    limiters: Limiters,
-    most: number,
-  ): Promise<readonly BibliographicRecord[]> {
-    const rendering = writeQuery(root, dialect, { limiters });
-    if (rendering.problems.length > 0) return [];
-    const records: BibliographicRecord[] = [];
-    while (records.length < most) {
-      const { text, boxes } = rendering;
-      const page = await this.client.search(dialect.id, text, boxes, PAGE, records.length);
-      if (!page.ok) break;
-      records.push(...page.value.records);
-      if (page.value.records.length < PAGE) break;
-    }
-    return records;
-  }
 }
 
-const PAGE = 100;
 /** The first records of a database in which explanations of an acronym are looked for. */
 const MOST_EXPLAINING = 600;
 /** The records that words of other languages are compared with. */

@@ -1,0 +1,130 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
+import { createSharedDraft, describeDifference } from '#core/compare/index';
+import type { Finding, FindingFix } from '#core/check/index';
+import { describeProblem, describeRemedy } from '#core/problem/index';
+import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { OpenProject } from '../state/open-project';
+import { CountComponent } from '../ui/count.component';
+import { formatDifference } from '../ui/number-format';
+import { RecordDrawer } from '../ui/record-drawer';
+import { shortenName } from '../ui/short-name';
+import { QueryFindings } from './query-findings';
+import { QueryNumbers } from './query-numbers';
+import { findTextChange } from './text-change';
+
+const SHOWN = 6;
+const RANKS = { error: 0, warning: 1, note: 2 } as const;
+const SIGNS = { error: '●', warning: '◐', note: '○' } as const;
+const SEVERITY_WORDS = { error: 'Mistake', warning: 'Warning', note: 'Note' } as const;
+
+/** What is worth a look in the draft, with what it costs, and fixes that can be looked at before they are made. */
+@Component({
+  selector: 'app-findings-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CountComponent],
+  templateUrl: './findings-panel.component.html',
+  styleUrl: './findings-panel.component.scss',
+})
+export class FindingsPanelComponent {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
+  private readonly drawer = inject(RecordDrawer);
+  protected readonly found = inject(QueryFindings);
+  protected readonly numbers = inject(QueryNumbers);
+
+  readonly placeAsked = output<Finding>();
+  readonly reportAsked = output();
+
+  protected readonly shorten = shortenName;
+  protected readonly isLong = signal(false);
+  protected readonly sorted = computed(() =>
+    [...this.found.findings()].sort((a, b) => RANKS[a.problem.severity] - RANKS[b.problem.severity]),
+  );
+  protected readonly shown = computed(() => (this.isLong() ? this.sorted() : this.sorted().slice(0, SHOWN)));
+  protected readonly rows = computed(() =>
+    this.shown().map((finding) => {
+      const cost = this.found.costOf(finding);
+      const severity = finding.problem.severity;
+      return {
+        finding,
+        sign: SIGNS[severity],
+        severity,
+        severityWords: SEVERITY_WORDS[severity],
+        says: describeProblem(finding.problem),
+        remedy: describeRemedy(finding.problem),
+        change: cost?.change === undefined ? undefined : formatDifference(cost.change),
+        words: cost?.words ?? '',
+      };
+    }),
+  );
+  protected readonly summary = computed(() => {
+    const all = this.sorted();
+    const errors = all.filter(({ problem }) => problem.severity === 'error').length;
+    if (all.length === 0) return this.found.isRunning() ? 'looking …' : 'nothing found';
+    return `${all.length}, ${errors === 0 ? 'none hinders the counting' : `${errors} to mend first`}`;
+  });
+  /** The fix that is looked at; gone when its finding is. */
+  protected readonly chosen = linkedSignal<
+    readonly Finding[],
+    { finding: Finding; fix: FindingFix } | undefined
+  >({
+    source: this.found.findings,
+    computation: (findings, before) => {
+      const finding = findings.find(({ key }) => key === before?.value?.finding.key);
+      const fix = finding?.fixes.find(({ label }) => label === before?.value?.fix.label);
+      return finding && fix ? { finding, fix } : undefined;
+    },
+  });
+  protected readonly preview = computed(() => {
+    const chosen = this.chosen();
+    const preview = chosen && this.found.preview(chosen.fix);
+    if (!preview) return undefined;
+    const working = this.open.working();
+    const text = findTextChange(working.draft, preview.working.draft);
+    const { added, removed, other } = describeDifference(
+      { ...working, draft: '' },
+      { ...preview.working, draft: '' },
+    );
+    return { ...preview, text, added, removed, other };
+  });
+
+  constructor() {
+    this.counts.follow(listWishes(() => this.found.wanted()));
+    this.counts.follow(listWishes(() => this.found.listWanted(this.shown())));
+    this.counts.follow(
+      listWishes(() => (this.preview()?.rows ?? []).flatMap(({ before, after }) => [before, after])),
+    );
+  }
+
+  protected choose(finding: Finding, fix: FindingFix): void {
+    const now = this.chosen();
+    this.chosen.set(now?.fix === fix ? undefined : { finding, fix });
+  }
+
+  protected mend(fix: FindingFix): void {
+    this.chosen.set(undefined);
+    this.found.mend(fix);
+  }
+
+  protected read({ show }: Finding): void {
+    const dialect = this.numbers.database();
+    if (!show || !dialect) return;
+    const { wish } = this.counts.look(show.query, dialect, this.open.limiters());
+    if (wish) this.drawer.show(wish, show.label);
+  }
+
+  protected describeGap(before: number | undefined, after: number | undefined): string {
+    return before === undefined || after === undefined ? '' : formatDifference(after - before);
+  }
+
+  protected readonly totalOf = getTotal;
+  protected readonly createDraft = createSharedDraft;
+}

@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { getTotal } from '../counting/count-store';
+import { OpenProject } from '../state/open-project';
+import { formatCount } from '../ui/number-format';
+import { getHueClass } from '../ui/hues';
+import { shortenName } from '../ui/short-name';
+import { QueryDesk } from './query-desk';
+import { QueryNumbers } from './query-numbers';
+
+/** What the group at hand would find without each of its members. */
+@Component({
+  selector: 'app-hangs-on',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="head">
+      <h2>Hangs on</h2>
+      <label class="quiet"
+        >in
+        <select #database (change)="numbers.choose(database.value)" aria-label="Database of these numbers">
+          @for (dialect of open.dialects(); track dialect.id) {
+            <option [value]="dialect.id" [selected]="dialect.id === numbers.database()?.id">
+              {{ shorten(dialect.name) }}
+            </option>
+          }
+        </select></label
+      >
+    </div>
+    @if (hinges(); as list) {
+      <ul>
+        @for (hinge of list; track $index) {
+          <li>
+            {{ hinge.isExcluded ? 'without NOT' : 'without' }}
+            <span class="code" [class]="hinge.hue + ' name'">{{ hinge.label }}</span>
+            {{ hinge.total }}
+          </li>
+        }
+      </ul>
+    } @else {
+      <p class="quiet">A group of two or more shows here what it would find without each member.</p>
+    }
+  `,
+  styles: `
+    .head {
+      display: flex;
+      align-items: baseline;
+      justify-content: space-between;
+      margin: 12px 0 4px;
+    }
+    select {
+      border: 0;
+      background: none;
+      color: var(--ink);
+      font: inherit;
+    }
+    option {
+      background: var(--sheet);
+    }
+    ul {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 16px;
+      margin: 0;
+      padding: 0;
+      list-style: none;
+      color: var(--mute);
+    }
+    .name {
+      color: var(--hue, var(--ink));
+      font-weight: 600;
+    }
+  `,
+})
+export class HangsOnComponent {
+  protected readonly open = inject(OpenProject);
+  protected readonly numbers = inject(QueryNumbers);
+  private readonly desk = inject(QueryDesk);
+  protected readonly shorten = shortenName;
+
+  protected readonly hinges = computed(() => {
+    const rows = this.desk.rows();
+    const withouts = this.numbers.withouts();
+    const focused = this.desk.focused();
+    const at = rows.findIndex((row) => row.key === focused?.key);
+    const depth = focused?.depth ?? 0;
+    // The group of the row, or the nearest group round it.
+    const around = rows.slice(0, at + 1).reverse();
+    let level = depth + 1;
+    for (const row of around) {
+      if (row.depth >= level) continue;
+      level = row.depth;
+      const list = withouts.get(row.key);
+      if (!list || list.length < 2) continue;
+      return list.map((hinge) => {
+        const total = getTotal(hinge.counted?.state);
+        return {
+          ...hinge,
+          hue: this.hueOf(hinge.block),
+          total: total === undefined ? '…' : formatCount(total),
+        };
+      });
+    }
+    return undefined;
+  });
+
+  private hueOf(block: string | undefined): string {
+    const place = this.open.concepts().findIndex((concept) => concept.block === block);
+    return place === -1 ? '' : getHueClass(place);
+  }
+}

@@ -1,0 +1,116 @@
+import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { describeInFull, type Problem } from '#core/problem/index';
+import { createBlockName, listBlockNames, type NamedBlock } from '#core/project/index';
+import { expandBlocks, parseQuery, build } from '#core/query/index';
+import { CountStore, listWishes } from '../counting/count-store';
+import { OpenProject } from '../state/open-project';
+import { CountComponent } from '../ui/count.component';
+import { getHueClass } from '../ui/hues';
+import { IconComponent } from '../ui/icon.component';
+import { shortenName } from '../ui/short-name';
+import { numberLines, readLine } from './line-numbers';
+import { QueryDesk, isBroken } from './query-desk';
+
+/** The query line by line: every concept and block is a numbered line that is searched by itself, and lines are combined by their numbers. */
+@Component({
+  selector: 'app-query-lines',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkDrag, CdkDropList, CountComponent, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger],
+  templateUrl: './query-lines.component.html',
+  styleUrl: './query-lines.component.scss',
+})
+export class QueryLinesComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly desk = inject(QueryDesk);
+  private readonly counts = inject(CountStore);
+
+  readonly renameAsked = output<string>();
+  protected readonly shorten = shortenName;
+  protected readonly problem = signal<Problem | undefined>(undefined);
+  protected readonly refusal = computed(() => {
+    const problem = this.problem();
+    return problem && describeInFull(problem);
+  });
+  private readonly names = computed(() => listBlockNames(this.open.working()));
+  protected readonly lines = computed(() => {
+    const { concepts, blocks, draft } = this.open.working();
+    const used = new Set(
+      this.names().filter((name) => new RegExp(`@${name}(?![\\p{L}\\p{N}_-])`, 'u').test(draft)),
+    );
+    const count = (name: string) => {
+      const query = this.desk.pooled(expandBlocks(build.block(name), this.desk.blocks()).root);
+      return this.open
+        .dialects()
+        .map((dialect) => ({ dialect, counted: this.counts.look(query, dialect, this.open.limiters()) }));
+    };
+    return [
+      ...concepts.map((concept, place) => ({
+        name: concept.block,
+        block: undefined,
+        hue: getHueClass(place),
+        text: `${concept.terms.filter((term) => !term.off).length} terms for ${concept.name}`,
+        isUsed: used.has(concept.block),
+        cells: count(concept.block),
+      })),
+      ...blocks.map((block) => ({
+        name: block.name,
+        block,
+        hue: '',
+        text: numberLines(block.text, this.names()),
+        isUsed: used.has(block.name),
+        cells: count(block.name),
+      })),
+    ].map((line, place) => ({ ...line, number: place + 1 }));
+  });
+
+  constructor() {
+    this.counts.follow(
+      listWishes(() => this.lines().flatMap(({ cells }) => cells.map(({ counted }) => counted))),
+    );
+  }
+
+  /** Makes a line of a text in which numbers stand for lines. */
+  protected add(field: HTMLInputElement): void {
+    const typed = field.value.trim();
+    if (typed === '') return;
+    const text = readLine(typed, this.names());
+    const parsed = parseQuery(text, { blocks: new Set(this.names()) });
+    const bad = parsed.problems.find(({ code }) => code === 'mixed-operators' || code === 'unknown-block');
+    if (isBroken(parsed) || bad) {
+      this.problem.set(bad ?? parsed.problems[0]);
+      return;
+    }
+    this.problem.set(undefined);
+    const name = createBlockName(`line ${this.names().length + 1}`, this.names());
+    this.open.change({ kind: 'add-block', block: { id: this.open.createId(), name, text } });
+    field.value = '';
+  }
+
+  protected edit(block: NamedBlock, field: HTMLInputElement): void {
+    const text = readLine(field.value, this.names());
+    if (text !== block.text) this.open.change({ kind: 'edit-block', id: block.id, text });
+  }
+
+  protected search(name: string): void {
+    this.open.change({ kind: 'rewrite-draft', text: `@${name}` });
+  }
+
+  protected remove(block: NamedBlock): void {
+    this.open.change({ kind: 'remove-block', id: block.id });
+  }
+
+  protected move(block: NamedBlock, step: number): void {
+    const { blocks } = this.open.working();
+    const to = blocks.indexOf(block) + step;
+    if (to >= 0 && to < blocks.length) this.open.change({ kind: 'move-block', id: block.id, to });
+  }
+
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    const { concepts, blocks } = this.open.working();
+    const block = blocks[previousIndex - concepts.length];
+    const to = Math.max(0, currentIndex - concepts.length);
+    if (block) this.open.change({ kind: 'move-block', id: block.id, to });
+  }
+}

@@ -1,0 +1,123 @@
+import { formatDate } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { createElementKey, createReport, printReport } from '#core/check/index';
+import { listLimiters } from '#core/dialect/index';
+import { describeProblem, describeRemedy } from '#core/problem/index';
+import type { ReviewMark } from '#core/project/index';
+import { getTotal } from '../../counting/count-store';
+import { DraftCounts } from '../../counting/draft-counts';
+import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { formatCount } from '../../ui/number-format';
+import { QueryFindings } from '../query-findings';
+
+const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
+
+/** The report on the query by the elements of peer review: to be ticked, commented on, and taken along as a file. */
+@Component({
+  selector: 'app-report-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS, MatCheckbox],
+  template: `
+    <h2 mat-dialog-title>Report on the query</h2>
+    <mat-dialog-content>
+      @for (element of elements(); track element.id) {
+        <section [attr.aria-label]="element.name">
+          <h3>{{ element.name }}</h3>
+          <p class="quiet">Looked for: {{ element.looksFor.join('; ') }}.</p>
+          @for (point of element.points; track point.finding.key) {
+            <div class="point">
+              <mat-checkbox
+                [checked]="point.mark?.isDone ?? false"
+                (change)="mark(point.finding.key, { isDone: $event.checked })"
+                >{{ describe(point.finding.problem) }}</mat-checkbox
+              >
+              <input
+                #comment
+                type="text"
+                maxlength="2000"
+                placeholder="Comment"
+                [attr.aria-label]="'Comment on: ' + describe(point.finding.problem)"
+                [value]="point.mark?.comment ?? ''"
+                (change)="mark(point.finding.key, { comment: comment.value.trim() })"
+              />
+            </div>
+          } @empty {
+            <p>Nothing was found.</p>
+          }
+          <div class="point">
+            <mat-checkbox
+              [checked]="element.mark?.isDone ?? false"
+              (change)="mark(elementKey(element.id), { isDone: $event.checked })"
+              >Reviewed as a whole</mat-checkbox
+            >
+            <input
+              #whole
+              type="text"
+              maxlength="2000"
+              placeholder="Comment"
+              [attr.aria-label]="'Comment on ' + element.name"
+              [value]="element.mark?.comment ?? ''"
+              (change)="mark(elementKey(element.id), { comment: whole.value.trim() })"
+            />
+          </div>
+        </section>
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button mat-button type="button" (click)="save()">Save as a file</button>
+      <button mat-flat-button type="button" mat-dialog-close>Done</button>
+    </mat-dialog-actions>
+  `,
+  styleUrl: './report-dialog.component.scss',
+})
+export class ReportDialogComponent {
+  private readonly open = inject(OpenProject);
+  private readonly found = inject(QueryFindings);
+  private readonly counts = inject(DraftCounts);
+
+  protected readonly elements = computed(() =>
+    createReport(this.found.findings(), this.open.project().review),
+  );
+  protected readonly elementKey = createElementKey;
+
+  protected describe(problem: Parameters<typeof describeProblem>[0]): string {
+    return `${describeProblem(problem)} ${describeRemedy(problem)}`;
+  }
+
+  protected mark(key: string, said: Partial<ReviewMark>): void {
+    const mark = { ...NOTHING_SAID, ...this.open.project().review[key], ...said };
+    const isNothing = !mark.isDone && mark.comment === '';
+    this.open.change({ kind: 'mark-review', key, mark: isNothing ? undefined : mark });
+  }
+
+  protected save(): void {
+    const { name, working } = this.open.project();
+    const text = printReport(
+      {
+        name,
+        question: working.question,
+        draft: working.draft,
+        limiters: listLimiters(working.limiters).map(({ value }) => value),
+        counts: this.counts.draft().map(({ dialect, counted }) => {
+          const total = getTotal(counted.state);
+          const isEstimated = counted.state.status === 'counted' && counted.state.estimated;
+          return {
+            database: dialect.name,
+            total: total === undefined ? 'not counted' : formatCount(total, isEstimated),
+            string: counted.wish?.string ?? '',
+          };
+        }),
+        date: formatDate(this.open.now(), 'd MMMM y', 'en'),
+      },
+      this.elements(),
+    );
+    const address = URL.createObjectURL(new Blob([text], { type: 'text/markdown' }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-review.md`;
+    link.click();
+    URL.revokeObjectURL(address);
+  }
+}
