@@ -13,7 +13,7 @@ test('two variants are frozen, compared, opened again, and undone', async ({ pag
   await workbench.freeze('two concepts');
 
   await workbench.goTo('Compare');
-  const row = page.getByRole('row', { name: /with behaviour/ });
+  const row = page.getByRole('row', { name: /^with behaviour/ });
   await expect(row).toContainText('all three concepts');
   await expect(row).toContainText(`−${(without - withBehaviour).toLocaleString('en')}`);
   await page.getByRole('button', { name: 'Compare with with behaviour' }).click();

@@ -40,10 +40,9 @@ export class ComparePageComponent {
   });
   protected readonly rows = computed(() => {
     const compared = this.open.compared();
-    const variants = this.open
-      .project()
-      .variants.map((variant, place, all) => this.describeVariant(variant, all[place - 1], compared));
-    return variants;
+    return sortByDescent(this.open.project().variants).map((variant) =>
+      this.describeVariant(variant, compared),
+    );
   });
   protected readonly draftRow = computed(() => {
     const compared = this.open.compared();
@@ -89,9 +88,9 @@ export class ComparePageComponent {
       });
   }
 
-  private describeVariant(variant: Variant, before: Variant | undefined, compared: Variant | undefined) {
+  private describeVariant(variant: Variant, compared: Variant | undefined) {
     const isCompared = variant.id === compared?.id;
-    const parent = this.open.project().variants.find((other) => other.id === variant.parent) ?? before;
+    const parent = this.open.project().variants.find((other) => other.id === variant.parent);
     const cells = this.dialects().map((dialect) => {
       const counted = variant.frozen.databases.includes(dialect.id)
         ? this.draftCounts.lookAt(variant, dialect)
@@ -103,12 +102,23 @@ export class ComparePageComponent {
       : describeLimits(variant.frozen);
     return {
       variant,
+      from: parent?.name,
+      depth: this.countAncestors(variant),
       isCompared,
       cells,
       limits,
       since:
         variant.note || (parent ? this.describeSince(parent.frozen, variant.frozen) : variant.frozen.draft),
     };
+  }
+
+  /** How many variants a variant descends from. */
+  private countAncestors(variant: Variant): number {
+    const variants = new Map(this.open.project().variants.map((other) => [other.id, other]));
+    const seen = new Set([variant.id]);
+    let now = variants.get(variant.parent ?? '');
+    for (; now && !seen.has(now.id); now = variants.get(now.parent ?? '')) seen.add(now.id);
+    return seen.size - 1;
   }
 
   private describeCell(
@@ -138,6 +148,20 @@ export class ComparePageComponent {
     const more = changes.length > MOST_CHANGES ? ` and ${changes.length - MOST_CHANGES} more` : '';
     return changes.slice(0, MOST_CHANGES).join(', ') + more;
   }
+}
+
+/** Parents before what was made from them, branches one after the other. */
+function sortByDescent(variants: readonly Variant[]): Variant[] {
+  const known = new Set(variants.map(({ id }) => id));
+  const sorted: Variant[] = [];
+  const add = (variant: Variant): void => {
+    if (sorted.includes(variant)) return;
+    sorted.push(variant);
+    variants.filter(({ parent }) => parent === variant.id).forEach(add);
+  };
+  variants.filter(({ parent }) => parent === undefined || !known.has(parent)).forEach(add);
+  variants.forEach(add);
+  return sorted;
 }
 
 function describeLimits(state: State): string {

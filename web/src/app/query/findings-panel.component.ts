@@ -20,7 +20,7 @@ import { QueryFindings } from './query-findings';
 import { QueryNumbers } from './query-numbers';
 import { findTextChange } from './text-change';
 
-const SHOWN = 6;
+const SHOWN = 4;
 const RANKS = { error: 0, warning: 1, note: 2 } as const;
 const SIGNS = { error: '●', warning: '◐', note: '○' } as const;
 const SEVERITY_WORDS = { error: 'Mistake', warning: 'Warning', note: 'Note' } as const;

@@ -33,7 +33,7 @@ import type { RowCommand } from './row-commands';
 export type Entry =
   | { readonly kind: 'row'; readonly key: string; readonly text: string }
   /** A new row behind a row; with `wrap`, the two become a group. */
-  | { readonly kind: 'new'; readonly key: string; readonly wrap?: JoinChoice };
+  | { readonly kind: 'new'; readonly key: string; readonly wrap?: JoinChoice; readonly isBeside?: true };
 
 const STEPS = { up: 'up', down: 'down', in: 'in', out: 'out' } as const;
 const DEFAULT_DISTANCE = 3;
@@ -93,6 +93,13 @@ export class RowActions {
         return;
       case 'add':
         this.entry.set({ kind: 'new', key: row.key });
+        return;
+      case 'beside':
+        this.entry.set({
+          kind: 'new',
+          key: row.key,
+          ...(row.path.length > 0 ? { isBeside: true } : { wrap: { join: 'all' } }),
+        });
         return;
       case 'build':
         await this.build(row);
@@ -188,7 +195,7 @@ export class RowActions {
       if (!row) return insertItems(root, { parent: [], at: 0, isExcluded: false }, [parsed.root]);
       return entry.wrap
         ? wrapWith(root, row.path, entry.wrap, parsed.root)
-        : insertItems(root, findPlaceBelow(root, row), [parsed.root]);
+        : insertItems(root, findPlaceBelow(root, row, entry.isBeside), [parsed.root]);
     });
     if (isDone) this.entry.set(undefined);
     return isDone;
@@ -310,9 +317,9 @@ export class RowActions {
   }
 }
 
-/** The place right below a row: first in its group if it is one that shows its members, else behind it. */
-function findPlaceBelow(root: OutlineItem, { path, item }: OutlineRow): Target {
-  if (path.length === 0 || item.body.kind === 'group')
+/** The place right below a row: first in its group if it is one, else or `isBeside` behind it. */
+function findPlaceBelow(root: OutlineItem, { path, item }: OutlineRow, isBeside = false): Target {
+  if (path.length === 0 || (item.body.kind === 'group' && !isBeside))
     return { parent: path, at: path.length === 0 && item.body.kind === 'leaf' ? 1 : 0, isExcluded: false };
   const parent = path.slice(0, -1);
   const group = parent.reduce<OutlineItem | undefined>((now, at) => now && listItems(now)[at], root);

@@ -2,6 +2,7 @@
 export type RowCommand =
   | 'edit'
   | 'add'
+  | 'beside'
   | 'build'
   | 'switch'
   | 'negate'
@@ -39,6 +40,7 @@ export interface RowCommandEntry {
 export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   { command: 'edit', label: 'Edit its text', keys: 'Enter', takesTerms: true },
   { command: 'add', label: 'Add a row below', keys: 'A' },
+  { command: 'beside', label: 'Add a row beside it', keys: 'S' },
   { command: 'build', label: 'Build a row below…', keys: 'Shift+A' },
   { command: 'switch', label: 'Switch off or on', keys: 'Space', isApart: true, takesTerms: true },
   { command: 'negate', label: 'Take away, or keep again', keys: 'N' },
@@ -71,6 +73,7 @@ const PLAIN_KEYS: Readonly<Record<string, RowCommand>> = {
   Enter: 'edit',
   F2: 'edit',
   a: 'add',
+  s: 'beside',
   A: 'build',
   ' ': 'switch',
   n: 'negate',

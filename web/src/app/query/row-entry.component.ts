@@ -3,7 +3,6 @@ import {
   Component,
   ElementRef,
   afterNextRender,
-  inject,
   input,
   output,
   viewChild,
@@ -50,18 +49,20 @@ export class RowEntryComponent {
   readonly typed = output<string>();
   readonly left = output();
   private isDone = false;
+  /** What was handed on last: it is not handed on again when the line goes. */
+  private last: string | undefined;
 
   constructor() {
     afterNextRender(() => {
       this.field().nativeElement.focus();
       this.field().nativeElement.select();
     });
-    inject(ElementRef);
   }
 
   protected take(event: Event, text: string): void {
     event.preventDefault();
     event.stopPropagation();
+    this.last = text;
     this.typed.emit(text);
   }
 
@@ -74,7 +75,9 @@ export class RowEntryComponent {
 
   /** What was typed is never lost: going elsewhere takes it, as Enter does. */
   protected blur(text: string): void {
-    if (!this.isDone && text !== this.text()) this.typed.emit(text);
-    else if (!this.isDone) this.left.emit();
+    if (this.isDone || text === this.last) return;
+    this.last = text;
+    if (text === this.text()) this.left.emit();
+    else this.typed.emit(text);
   }
 }
