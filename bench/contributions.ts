@@ -1,13 +1,8 @@
-import { NEUTRAL_ANALYSIS, buildIndex, createDocument, createEvaluator } from '#core/collection/index';
 import { createSharedDraft, createTermQuestions } from '#core/compare/index';
-import { DIALECTS, writeQuery, type Dialect } from '#core/dialect/index';
+import { writeQuery } from '#core/dialect/index';
 import type { Concept } from '#core/project/index';
-import { createHolding } from '#demo/holdings';
-import { createCorpus } from '#demo/works';
-import { createVocabulary } from '#core/vocabulary/index';
-import { findVocabulary, type StandinCollection } from '#server/collections';
 import { countStrings } from '#server/counting';
-import { STANDINS } from '#server/standins/standins';
+import { makeDatabases } from './databases';
 
 // What every term of a draft of 60 terms in 5 concepts brings, in five databases, after one term is
 // changed: writing the strings as the page does and counting them as the server does. The two run side
@@ -21,35 +16,7 @@ const WORDS =
   );
 const LIMITERS = { years: { from: 2000, to: 2026 } };
 
-/** The databases: three by their own manuals; two more holdings, searched in the syntax of the first. */
-const DATABASES = [
-  ...STANDINS.map((standin) => ({ holding: standin.id, standin })),
-  ...(['cardinal', 'plainfinder'] as const).map((holding) => ({ holding, standin: STANDINS[0]! })),
-];
-
-console.log('Making five holdings of 40,000 works …');
-const corpus = createCorpus(2026, 40_000);
-const databases = DATABASES.map(
-  ({ holding, standin }): { collection: StandinCollection; dialect: Dialect } => {
-    const held = createHolding(corpus, holding as 'heronsmere');
-    const index = buildIndex(
-      held.works.map((_, place) => createDocument(held.createRecord(place))),
-      standin.analysis ?? NEUTRAL_ANALYSIS,
-    );
-    const evaluator = createEvaluator(index);
-    return {
-      dialect: DIALECTS.find((dialect) => dialect.id === standin.id)!,
-      collection: {
-        standin,
-        evaluator,
-        vocabulary: standin.id === holding ? findVocabulary(holding) : createVocabulary(holding, []),
-        size: held.works.length,
-        getRecord: (place) => held.createRecord(place),
-        getLaboratory: () => Promise.resolve(evaluator),
-      },
-    };
-  },
-);
+const databases = makeDatabases(5);
 
 const concepts: readonly Concept[] = [0, 1, 2, 3, 4].map((number) => ({
   id: `c${number}`,

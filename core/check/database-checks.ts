@@ -1,4 +1,4 @@
-import { writeQuery, type Dialect, type Reason } from '../dialect';
+import { writeQuery, type Dialect, type Reason, type Rendering } from '../dialect';
 import { createProblem, type Problem } from '../problem';
 import { countLetters, listNodes, type QueryNode } from '../query';
 import type { CheckSubject, FoundThing } from './finding';
@@ -9,11 +9,12 @@ export function checkWrittenOtherwise(
   codes: readonly Reason['code'][],
   code: 'truncation-capped' | 'truncation-in-phrase' | 'truncation-uncut',
 ) {
-  return ({ root, dialects }: CheckSubject): FoundThing[] => {
+  return (subject: CheckSubject): FoundThing[] => {
+    const { root, dialects } = subject;
     const nodes = new Map(listNodes(root).map((node) => [node.id, node]));
     const found = new Map<string, { node: QueryNode; names: string[] }>();
     for (const dialect of dialects) {
-      for (const [id, { reasons }] of writeQuery(root, dialect).fidelity) {
+      for (const [id, { reasons }] of readFidelity(subject, dialect)) {
         const node = nodes.get(id);
         if (!node || !reasons.some((reason) => codes.includes(reason.code))) continue;
         const piece = namePiece(node);
@@ -27,6 +28,17 @@ export function checkWrittenOtherwise(
       ...blockOf(node),
     }));
   };
+}
+
+/** Several checks look at the same renderings: they are written once for a subject. */
+const FIDELITIES = new WeakMap<CheckSubject, Map<Dialect, Rendering['fidelity']>>();
+
+function readFidelity(subject: CheckSubject, dialect: Dialect): Rendering['fidelity'] {
+  const known = FIDELITIES.get(subject) ?? new Map<Dialect, Rendering['fidelity']>();
+  FIDELITIES.set(subject, known);
+  const fidelity = known.get(dialect) ?? writeQuery(subject.root, dialect).fidelity;
+  known.set(dialect, fidelity);
+  return fidelity;
 }
 
 /** Wildcards for endings that a database finds by itself. */

@@ -34,7 +34,7 @@ export function runChecks(
   checks: readonly Check[] = CHECKS,
 ): CheckedQuery {
   const asked = new Map<string, AskedCount>();
-  const printed = new WeakMap<QueryNode, string>();
+  const createKey = createKeys();
   const blocks = createBlocks(working);
   const names = { blocks: new Set(blocks.keys()), databases: new Set(working.databases) };
   const parsed = parseQuery(working.draft, names);
@@ -48,9 +48,7 @@ export function runChecks(
     findVocabulary: (database) => facts.findVocabulary?.(database),
     findMeanings: (acronym) => facts.findMeanings?.(acronym),
     count: (query, database) => {
-      const text = printed.get(query) ?? printQuery(query);
-      printed.set(query, text);
-      const key = `${database}\n${text}`;
+      const key = `${database}\n${createKey(query)}`;
       const total = facts.known.get(key);
       if (total === undefined && !asked.has(key)) asked.set(key, { key, database, query });
       return total;
@@ -58,6 +56,25 @@ export function runChecks(
   };
   const findings = checks.flatMap((check) => nameFindings(check, subject));
   return { findings, asked: [...asked.values()] };
+}
+
+/**
+ * Keys of queries by what they ask for: the same in every run. Groups are put together of the keys of
+ * their members, since the same members stand in many of the queries.
+ */
+function createKeys(): (query: QueryNode) => string {
+  const known = new WeakMap<QueryNode, string>();
+  const createKey = (query: QueryNode): string => {
+    const made = known.get(query);
+    if (made !== undefined) return made;
+    const isGroup = query.kind === 'and' || query.kind === 'or';
+    const key = isGroup
+      ? `${query.kind}(${query.items.map(createKey).join(' ')})`
+      : printQuery({ ...query, comments: [] });
+    known.set(query, key);
+    return key;
+  };
+  return createKey;
 }
 
 /** A key names what was found by its check, its concept and its particulars: so it outlives edits elsewhere. */

@@ -110,8 +110,13 @@ export function checkRemoved({ root, dialects, count }: CheckSubject): FoundThin
 export function checkRepeatedGroups({ parsed, working }: CheckSubject): FoundThing[] {
   return listNodes(parsed.root).flatMap((node): FoundThing[] => {
     if (node.kind !== 'and' && node.kind !== 'or') return [];
+    // Equal pieces of a text have ids that differ in their turn only.
+    const seen = new Map<string, QueryNode>();
     return node.items.flatMap((item, at): FoundThing[] => {
-      const isTwice = node.items.slice(0, at).some((other) => isSameQuery(other, item));
+      const mark = item.id.split('.')[0] ?? item.id;
+      const other = seen.get(mark);
+      seen.set(mark, item);
+      const isTwice = other !== undefined && isSameQuery(other, item);
       if (!isTwice || item.kind === 'empty') return [];
       const before = node.items[at - 1];
       const text = before

@@ -4,12 +4,13 @@ import {
   createTermQuery,
   describeTermKind,
   joinTerms,
+  readTermQuery,
   quoteWords,
   type Change,
   type Concept,
   type Term,
 } from '../project';
-import { covers, isPlain, parseQuery, printPattern, type QueryNode } from '../query';
+import { covers, findAnchor, isPlain, parseQuery, printPattern, printQuery, type QueryNode } from '../query';
 import { LANGUAGES, DOCUMENT_TYPES } from '../record';
 import { listSpellings } from '../suggest';
 import { foldLetters } from '../text';
@@ -17,14 +18,9 @@ import { listActive, type CheckSubject, type FoundThing } from './finding';
 
 /** The remarks that stand beside terms in the Topic view, for the concepts that the draft uses. */
 export function checkTermMarks(codes: readonly ProblemCode[]) {
-  return ({ used, dialects, count, findVocabulary }: CheckSubject): FoundThing[] => {
-    const marks = findTermMarks(used, {
-      databases: dialects.map(({ id, name }) => ({ id, name })),
-      findsOf: (term, database) => count(createTermQuery(term), database),
-      sizeOf: () => undefined,
-      vocabularyOf: findVocabulary,
-    });
-    return used.flatMap((concept) =>
+  return (subject: CheckSubject): FoundThing[] => {
+    const marks = readMarks(subject);
+    return subject.used.flatMap((concept) =>
       concept.terms.flatMap((term) =>
         (marks.get(term.id) ?? [])
           .filter(({ problem }) => codes.includes(problem.code))
@@ -39,18 +35,35 @@ export function checkTermMarks(codes: readonly ProblemCode[]) {
   };
 }
 
+/** Several checks look at the same marks: they are found once for a subject. */
+const MARKS = new WeakMap<CheckSubject, ReturnType<typeof findTermMarks>>();
+
+function readMarks(subject: CheckSubject): ReturnType<typeof findTermMarks> {
+  const known = MARKS.get(subject);
+  if (known) return known;
+  const { used, dialects, count, findVocabulary } = subject;
+  const marks = findTermMarks(used, {
+    databases: dialects.map(({ id, name }) => ({ id, name })),
+    findsOf: (term, database) => count(readTermQuery(term), database),
+    sizeOf: () => undefined,
+    vocabularyOf: findVocabulary,
+  });
+  MARKS.set(subject, marks);
+  return marks;
+}
+
 /** Terms that find something, but nothing that the others of their concept do not find, in any chosen database. */
 export function checkNeedlessTerms({ used, dialects, count }: CheckSubject): FoundThing[] {
   return used.flatMap((concept) => {
     const active = listActive(concept);
     if (active.length < 2) return [];
-    const whole = joinTerms(concept, active.map(createTermQuery));
+    const whole = joinTerms(concept, active.map(readTermQuery));
     return active.flatMap((term): FoundThing[] => {
-      const rest = joinTerms(concept, active.filter((other) => other !== term).map(createTermQuery));
+      const rest = joinTerms(concept, active.filter((other) => other !== term).map(readTermQuery));
       let finds = 0;
       for (const { id } of dialects) {
         if (term.databases && !term.databases.includes(id)) continue;
-        const own = count(createTermQuery(term), id);
+        const own = count(readTermQuery(term), id);
         if (own === undefined) return [];
         finds += own;
         if (own > 0 && count(whole, id) !== count(rest, id)) return [];
@@ -101,7 +114,7 @@ function checkMissingForms(
 ): FoundThing[] {
   return used.flatMap((concept) => {
     const active = listActive(concept);
-    const trees = active.map(createTermQuery);
+    const trees = active.map(readTermQuery);
     const whole = joinTerms(concept, trees);
     return active.flatMap((term): FoundThing[] => {
       const word = findPlainWord(term);
@@ -255,11 +268,21 @@ export function checkCoveredMembers({ parsed, working }: CheckSubject): FoundThi
   const found: FoundThing[] = [];
   const visit = (node: QueryNode): void => {
     if (node.kind === 'or') {
-      node.items.forEach((item, at) => {
-        const wider = node.items.find(
+      const leaves = node.items.map((item) => ({
+        item,
+        anchor: findAnchor(item),
+        letters: isLeaf(item) ? foldLetters(printQuery(item)) : '',
+      }));
+      leaves.forEach(({ item, letters }, at) => {
+        if (!isLeaf(item)) return;
+        const wider = leaves.find(
           (other) =>
-            other !== item && isLeaf(other) && isLeaf(item) && covers(other, item) && !covers(item, other),
-        );
+            other.item !== item &&
+            isLeaf(other.item) &&
+            (other.anchor === undefined || letters.includes(other.anchor)) &&
+            covers(other.item, item) &&
+            !covers(item, other.item),
+        )?.item;
         if (!wider) return;
         const neighbour = node.items[at - 1];
         const next = node.items[at + 1];

@@ -1,4 +1,4 @@
-import { createTermQuery, joinTerms, type Concept, type QueryState, type Term } from '../project';
+import { joinTerms, readTermQuery, type Concept, type QueryState, type Term } from '../project';
 import { build, listChildren, mapChildren, parseQuery, type QueryNode } from '../query';
 
 /**
@@ -36,7 +36,7 @@ export function createTermQuestions(state: QueryState): ConceptQuestions[] {
       const others = new Map(blocks).set(concept.block, switchConcept(concept, rest));
       return {
         term,
-        finds: readTerm(term),
+        finds: readTermQuery(term),
         conceptWithout: rest,
         draftWithout: putBlocksIn(root, others),
       };
@@ -57,17 +57,6 @@ function readBlocks({ concepts, blocks }: Pick<QueryState, 'concepts' | 'blocks'
     ),
     ...blocks.map((block) => [block.name, readDraft(block.text)] as const),
   ]);
-}
-
-/** Terms are values that never change: each is parsed once. */
-const TERM_TREES = new WeakMap<Term, QueryNode>();
-
-function readTerm(term: Term): QueryNode {
-  const known = TERM_TREES.get(term);
-  if (known) return known;
-  const tree = createTermQuery(term);
-  TERM_TREES.set(term, tree);
-  return tree;
 }
 
 /** A concept as a whole and without each of its terms, in their order. */
@@ -99,7 +88,7 @@ function readDraft(draft: string): QueryNode {
 }
 
 function joinConcept(concept: Concept, terms: readonly Term[]): QueryNode {
-  return joinTerms(concept, terms.filter((term) => !term.off).map(readTerm));
+  return joinTerms(concept, terms.filter((term) => !term.off).map(readTermQuery));
 }
 
 function switchConcept(concept: Concept, whole: QueryNode): QueryNode {

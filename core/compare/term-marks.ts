@@ -7,7 +7,7 @@ import {
   type Concept,
   type Term,
 } from '../project';
-import { covers, parseQuery, type CoverSettings, type QueryNode } from '../query';
+import { covers, findAnchor, parseQuery, type CoverSettings, type QueryNode } from '../query';
 import { isSentence } from '../question';
 import { foldLetters } from '../text';
 import type { Vocabulary } from '../vocabulary';
@@ -208,13 +208,6 @@ function readTree(term: Term): TermTree {
     const root = createTermQuery({ text: term.text });
     return { root, key: createTermKey(term), letters: foldLetters(term.text), anchor: findAnchor(root) };
   });
-}
-
-function findAnchor(node: QueryNode): string | undefined {
-  if (node.kind === 'fielded') return findAnchor(node.item);
-  const patterns = node.kind === 'term' ? [node.pattern] : node.kind === 'phrase' ? node.words : [];
-  const parts = patterns.flat().flatMap((part) => (part.kind === 'letters' ? [foldLetters(part.text)] : []));
-  return parts.sort((a, b) => b.length - a.length)[0];
 }
 
 /** Trees of terms are compared pair by pair; the one that covers more is the one to keep. */

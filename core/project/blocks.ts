@@ -16,6 +16,18 @@ export function createTermQuery({ text, databases }: Pick<Term, 'text' | 'databa
   return databases ? build.only(databases, root) : root;
 }
 
+/** Terms are values that never change: each is read once. */
+const TERM_TREES = new WeakMap<Term, QueryNode>();
+
+/** As `createTermQuery`, always the same tree for the same term. */
+export function readTermQuery(term: Term): QueryNode {
+  const known = TERM_TREES.get(term);
+  if (known) return known;
+  const tree = createTermQuery(term);
+  TERM_TREES.set(term, tree);
+  return tree;
+}
+
 /** A concept as a query: any of its terms. Terms that are off stay in it and take no part. */
 export function createConceptQuery(concept: Concept): QueryNode {
   const group = joinTerms(

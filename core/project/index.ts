@@ -1,6 +1,13 @@
 export { applyChange } from './apply-change';
 export { MOST_BLOCKS } from './apply-to-blocks';
-export { createBlocks, createConceptQuery, createDraftQuery, createTermQuery, joinTerms } from './blocks';
+export {
+  createBlocks,
+  createConceptQuery,
+  createDraftQuery,
+  createTermQuery,
+  joinTerms,
+  readTermQuery,
+} from './blocks';
 export type { DraftQuery } from './blocks';
 export { CHANGE_NAMES } from './change';
 export type { Change } from './change';

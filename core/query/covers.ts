@@ -16,6 +16,17 @@ export function covers(wide: QueryNode, narrow: QueryNode, settings: CoverSettin
   return check(wide, narrow, DEFAULT_FIELDS, DEFAULT_FIELDS, settings);
 }
 
+/**
+ * Letters that stand in whatever the words of a query find; nothing if that is not easily said. A piece
+ * whose text lacks them is not covered: a quick look before a long one.
+ */
+export function findAnchor(node: QueryNode): string | undefined {
+  if (node.kind === 'fielded') return findAnchor(node.item);
+  const patterns = node.kind === 'term' ? [node.pattern] : node.kind === 'phrase' ? node.words : [];
+  const parts = patterns.flat().flatMap((part) => (part.kind === 'letters' ? [foldLetters(part.text)] : []));
+  return parts.sort((a, b) => b.length - a.length)[0];
+}
+
 function check(
   wide: QueryNode,
   narrow: QueryNode,

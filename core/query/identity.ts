@@ -14,7 +14,7 @@ export function withIds(root: QueryNode): QueryNode {
 export function assignIds(root: QueryNode): QueryNode {
   const seen = new Map<number, number>();
   const visit = (node: { id: string } & QueryNode): number => {
-    let mark = hashText(START, describeShallow(node));
+    let mark = markShallow(node);
     for (const child of listChildren(node)) mark = mixMarks(mark, visit(child));
     const turn = (seen.get(mark) ?? 0) + 1;
     seen.set(mark, turn);
@@ -63,6 +63,15 @@ export function describeShallow(node: QueryNode): string {
 const START = 0x811c9dc5;
 const FACTOR = 0x01000193;
 
+/** As a mark of `describeShallow`, without making its text for plain words, of which there are most. */
+function markShallow(node: QueryNode): number {
+  const [only] = node.kind === 'term' ? node.pattern : [];
+  if (node.kind === 'term' && node.pattern.length === 1 && only?.kind === 'letters')
+    return hashText(TERM_START, only.text);
+  if (node.kind === 'and') return AND_MARK;
+  return node.kind === 'or' ? OR_MARK : hashText(START, describeShallow(node));
+}
+
 /** FNV-1a over UTF-16 units. Unequal pieces of one mark still get ids of their own, by their turn. */
 function hashText(start: number, text: string): number {
   let mark = start;
@@ -73,3 +82,7 @@ function hashText(start: number, text: string): number {
 function mixMarks(mark: number, inner: number): number {
   return (Math.imul(Math.imul(mark, 31) ^ inner, FACTOR) ^ (mark >>> 15)) >>> 0;
 }
+
+const TERM_START = hashText(START, 'term ');
+const AND_MARK = hashText(START, 'and');
+const OR_MARK = hashText(START, 'or');

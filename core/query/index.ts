@@ -1,4 +1,4 @@
-export { covers } from './covers';
+export { covers, findAnchor } from './covers';
 export type { CoverSettings } from './covers';
 export { findMatches } from './find-matches';
 export type { Match } from './find-matches';

@@ -20,6 +20,21 @@ export type Token = Span &
 const BLANK = /\s/;
 const QUOTES = '"“”„«»‟';
 const COMMENT = /\/\/([^\n]*)/y;
+const BACKSLASH = 92;
+const OPEN = 40;
+const CLOSE = 41;
+
+/** By its code: most signs are plain letters, for which a look into a pattern is slow. */
+function isBlank(code: number): boolean {
+  return code <= 32
+    ? BLANK.test(String.fromCharCode(code))
+    : code > 127 && BLANK.test(String.fromCharCode(code));
+}
+
+function isQuote(code: number): boolean {
+  return code === 34 || (code > 127 && QUOTES.includes(String.fromCharCode(code)));
+}
+
 /** A list of fields stands before its colon within so many units. */
 const LONGEST_FIELD_LIST = 160;
 const FIELD_START = /\p{L}/u;
@@ -46,7 +61,7 @@ export function splitTokens(text: string): Token[] {
   };
   while (at < text.length) {
     const sign = text.charAt(at);
-    if (BLANK.test(sign)) {
+    if (isBlank(text.charCodeAt(at))) {
       at++;
       continue;
     }
@@ -66,7 +81,7 @@ function takeToken(
 ): Token {
   if (sign === '(') return { kind: 'open', start, end: start + 1 };
   if (sign === ')') return { kind: 'close', start, end: start + 1 };
-  if (QUOTES.includes(sign)) return takeQuote(text, start);
+  if (isQuote(text.charCodeAt(start))) return takeQuote(text, start);
   if (sign === '/' && (start === 0 || BLANK.test(text.charAt(start - 1)))) {
     const comment = take(COMMENT);
     if (comment)
@@ -131,12 +146,12 @@ function createOpenQuote(text: string, start: number, lineEnd: number): Token {
 function takeWord(text: string, start: number): Token {
   let at = start;
   while (at < text.length) {
-    const sign = text.charAt(at);
-    if (sign === '\\' && at + 1 < text.length) {
+    const code = text.charCodeAt(at);
+    if (code === BACKSLASH && at + 1 < text.length) {
       at += 2;
       continue;
     }
-    if (BLANK.test(sign) || sign === '(' || sign === ')' || QUOTES.includes(sign)) break;
+    if (code === OPEN || code === CLOSE || isBlank(code) || isQuote(code)) break;
     at++;
   }
   const end = Math.max(at, start + 1);

@@ -1,7 +1,8 @@
 import { StateEffect, StateField, type EditorState } from '@codemirror/state';
 import { Decoration, EditorView, type DecorationSet } from '@codemirror/view';
-import { splitTokens, type Token } from '#core/query/index';
+import type { Token } from '#core/query/index';
 import type { Span } from '#core/text/index';
+import { readTokens } from './document-tokens';
 
 const OPERATORS = new Set(['AND', 'OR', 'NOT', 'WITHIN', 'BEFORE']);
 
@@ -57,6 +58,7 @@ const looks = EditorView.theme({
     caretColor: 'var(--ink)',
     minHeight: '84px',
   },
+  '.cm-scroller': { maxHeight: '300px' },
   '.cm-gutters': { backgroundColor: 'transparent', border: '0' },
   '.cm-placeholder': { color: 'var(--mute)' },
   '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': { backgroundColor: 'var(--glaze-tint)' },
@@ -94,13 +96,22 @@ export const queryColours = [blockHues, litSpan, decorations, looks];
 
 function decorate(state: EditorState): DecorationSet {
   const hues = state.field(blockHues);
-  const marks = splitTokens(state.doc.toString()).flatMap((token) => {
+  const marks = readTokens(state.doc).flatMap((token) => {
     const name = chooseClass(token, hues);
     return name === undefined || token.end <= token.start
       ? []
-      : [Decoration.mark({ class: name }).range(token.start, token.end)];
+      : [createMark(name).range(token.start, token.end)];
   });
   return Decoration.set(marks);
+}
+
+const MARKS = new Map<string, Decoration>();
+
+/** One mark for a class: the editor sees at once that nothing has changed. */
+function createMark(name: string): Decoration {
+  const known = MARKS.get(name) ?? Decoration.mark({ class: name });
+  MARKS.set(name, known);
+  return known;
 }
 
 function chooseClass(token: Token, hues: ReadonlyMap<string, string>): string | undefined {

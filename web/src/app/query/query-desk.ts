@@ -35,6 +35,9 @@ export function isBroken(parsed: ParsedQuery): boolean {
   return parsed.problems.some((problem) => BROKEN.has(problem.code));
 }
 
+/** So many rows more are shown each time. */
+const SHOWN_ROWS = 200;
+
 interface ReadDraft {
   readonly project: string;
   readonly text: string;
@@ -74,7 +77,8 @@ export class QueryDesk {
   readonly blocks = computed(() => createBlocks(this.open.working()));
   readonly root = computed(() => this.read().root);
   readonly opened = signal<ReadonlyMap<string, boolean>>(new Map());
-  readonly rows = computed<OutlineRow[]>(() =>
+  private readonly most = signal(SHOWN_ROWS);
+  private readonly all = computed<OutlineRow[]>(() =>
     listOutlineRows({
       state: this.open.working(),
       blocks: this.blocks(),
@@ -83,6 +87,9 @@ export class QueryDesk {
       pool: this.pool,
     }),
   );
+  /** The rows that are shown and counted: of very many, the first, until more are asked for. */
+  readonly rows = computed(() => this.all().slice(0, this.most()));
+  readonly hiddenRows = computed(() => this.all().length - this.rows().length);
   readonly rowsByKey = computed(() => new Map(this.rows().map((row) => [row.key, row])));
 
   /** Why the last edit was not made. */
@@ -98,6 +105,10 @@ export class QueryDesk {
     const focused = this.focused();
     return rows.length > 0 ? rows : focused ? [focused] : [];
   });
+
+  showMore(): void {
+    this.most.update((most) => most + SHOWN_ROWS);
+  }
 
   focus(key: string): void {
     this.at.set(key);

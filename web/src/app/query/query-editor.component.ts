@@ -41,7 +41,8 @@ const REST = 300;
   selector: 'app-query-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: '<div #place></div>',
-  styles: ':host { display: block; }',
+  // What changes in the text moves nothing outside of it: so a key never lays out the rows anew.
+  styles: ':host { display: block; contain: layout style; }',
   host: { '(focusout)': 'flush()', '(window:pagehide)': 'flush()' },
 })
 export class QueryEditorComponent {
@@ -112,6 +113,10 @@ export class QueryEditorComponent {
         (transaction) => transaction.docChanged && transaction.annotation(Transaction.remote) !== true,
       );
       if (typed) this.handOn(update.state.doc.length);
+      // A very long line is hard to read, and slow to type in: what was pasted as one is laid out.
+      const isPasted = update.transactions.some((transaction) => transaction.isUserEvent('input.paste'));
+      if (isPasted && [...update.state.doc.iterLines()].some((line) => line.length > LONG_TEXT))
+        setTimeout(() => this.ask(() => this.formatAsked.emit()), 0);
     });
     const labels = EditorView.contentAttributes.of({
       'aria-label': 'The query as text',

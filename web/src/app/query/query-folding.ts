@@ -1,11 +1,11 @@
 import { codeFolding, foldGutter, foldKeymap, foldService } from '@codemirror/language';
 import { keymap } from '@codemirror/view';
-import { splitTokens } from '#core/query/index';
+import { readTokens } from './document-tokens';
 
 /** Folds a bracket that opens on a line and closes on a later one. */
 const brackets = foldService.of((state, lineStart, lineEnd) => {
   const open: number[] = [];
-  for (const token of splitTokens(state.doc.toString())) {
+  for (const token of readTokens(state.doc)) {
     const isOpening = token.kind === 'open' || token.kind === 'off-open' || token.kind === 'in-open';
     if (isOpening) open.push(token.end);
     if (token.kind !== 'close') continue;

@@ -26,6 +26,8 @@ export interface Hinge {
 
 /** A group hangs on a member if going without it changes the count at least so many times. */
 const HANGS = 1.5;
+/** In larger groups nobody looks for the one member that it hangs on. */
+const MOST_HINGES = 40;
 
 /** The numbers of the rows of the outline. */
 @Injectable()
@@ -78,7 +80,8 @@ export class QueryNumbers {
     if (!dialect) return hinges;
     for (const row of this.desk.rows()) {
       if (row.item.body.kind !== 'group' || row.isOff || row.item.body.join === 'near') continue;
-      const { members } = row.item.body;
+      const { members, excluded } = row.item.body;
+      if (members.length + excluded.length > MOST_HINGES) continue;
       hinges.set(
         row.key,
         listItems(row.item).map((child, at) => {
