@@ -84,5 +84,39 @@ for (const colours of ['light', 'dark'] as const) {
       await expect(page.getByRole('dialog', { name: 'A table of terms' })).toBeVisible();
       await check('mat-dialog-container');
     });
+
+    test('axe finds nothing in the lines, dialogs and menus of Query', async ({ page }) => {
+      test.setTimeout(300_000);
+      const workbench = new Workbench(page);
+      await workbench.start();
+      await workbench.goTo('Query');
+      await page.waitForLoadState('networkidle');
+      const check = async (part: 'section' | 'mat-dialog-container' | '[role=menu]'): Promise<void> => {
+        await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
+        const { violations } = await new AxeBuilder({ page }).include(part).analyze();
+        expect(
+          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
+        ).toEqual([]);
+        await page.keyboard.press('Escape');
+        await expect(page.getByRole('dialog').or(page.getByRole('menu'))).toHaveCount(0);
+      };
+      for (const opener of ['Build a row…', 'Rewrite and compare…', 'Report…']) {
+        await page.getByRole('button', { name: opener, exact: true }).click();
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await check('mat-dialog-container');
+      }
+      const row = page.getByRole('treegrid').getByRole('row', { name: 'any of @bats' });
+      for (const key of ['f', 'm', 'c', 'b']) {
+        await row.press(key);
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await check('mat-dialog-container');
+      }
+      await row.hover();
+      await row.getByRole('button', { name: /^More for/ }).click();
+      await expect(page.getByRole('menu')).toBeVisible();
+      await check('[role=menu]');
+      await page.getByRole('radio', { name: 'Line by line' }).click();
+      await check('section');
+    });
   });
 }

@@ -28,6 +28,22 @@ test('two variants are frozen, compared, opened again, and undone', async ({ pag
   await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(without);
 });
 
+test('what changed between any two variants is counted change by change', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Compare');
+  const changes = page.getByRole('region', { name: 'What changed' });
+  await changes.getByLabel('From').selectOption('first words');
+  await changes.getByLabel('To').selectOption('synonyms');
+  const bat = changes.getByRole('row', { name: /^added bat to bats/ });
+  const limit = 'year:2000..2026';
+  const before = await workbench.countByHand('heronsmere', `(bats AND "street light*") AND ${limit}`);
+  const after = await workbench.countByHand('heronsmere', `((bats OR bat) AND "street light*") AND ${limit}`);
+  await expect(bat).toContainText(`Heronsmere Life Index: +${(after - before).toLocaleString('en')}`);
+  await changes.getByLabel('To').selectOption('first words');
+  await expect(changes).toContainText('Nothing is different between them.');
+});
+
 test('counts made under other limiters are not set side by side without a word', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();
@@ -36,7 +52,7 @@ test('counts made under other limiters are not set side by side without a word',
   await page.keyboard.press('Escape');
   await workbench.goTo('Compare');
   await expect(page.getByRole('row', { name: /^draft/ })).toContainText('other limiters');
-  await expect(page.getByRole('row', { name: /first words/ })).toContainText('limited to 2000–2026');
+  await expect(page.getByRole('row', { name: /^first words/ })).toContainText('limited to 2000–2026');
 });
 
 test('a removed variant comes back', async ({ page }) => {
@@ -45,7 +61,7 @@ test('a removed variant comes back', async ({ page }) => {
   await workbench.goTo('Compare');
   await page.getByLabel('More for synonyms').click();
   await page.getByRole('menuitem', { name: 'Remove' }).click();
-  await expect(page.getByRole('row', { name: /synonyms/ })).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /^synonyms/ })).toHaveCount(0);
   await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('row', { name: /synonyms/ })).toHaveCount(1);
+  await expect(page.getByRole('row', { name: /^synonyms/ })).toHaveCount(1);
 });

@@ -1,5 +1,7 @@
 export { countDifferences, describeDifference } from './variant-difference';
 export type { StateDifference } from './variant-difference';
+export { listSingleChanges } from './single-changes';
+export type { SingleChange } from './single-changes';
 export { createSharedDraft, createTermQuestions } from './term-contributions';
 export type { ConceptQuestions, TermQuestions } from './term-contributions';
 export { findTermMarks } from './term-marks';

@@ -1,8 +1,8 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { describeDifference } from '#core/compare/index';
+import { createSharedDraft, describeDifference, listSingleChanges } from '#core/compare/index';
 import { isSameLimiters, listLimiters, type Dialect } from '#core/dialect/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { describeGap } from '../counting/count-gap';
@@ -11,7 +11,10 @@ import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { IconComponent } from '../ui/icon.component';
+import { formatDifference } from '../ui/number-format';
 
+/** So many changes are counted one by one. */
+const MOST_COUNTED = 60;
 /** A row names so many changes; the rest is counted. */
 const MOST_CHANGES = 4;
 
@@ -54,14 +57,61 @@ export class ComparePageComponent {
       ),
     };
   });
-  /** What changed from the compared variant to the draft, in terms. */
-  protected readonly difference = computed(() => {
-    const compared = this.open.compared();
-    return compared && { name: compared.name, ...describeDifference(compared.frozen, this.open.working()) };
+  /** The two states whose differences are shown: variants by their ids, or the draft. */
+  protected readonly from = linkedSignal<string>(
+    () => this.open.compared()?.id ?? this.open.project().variants[0]?.id ?? 'draft',
+  );
+  protected readonly to = linkedSignal<string>(() =>
+    this.open.project().variants.length > 0 ? 'draft' : '',
+  );
+  protected readonly states = computed(() => [
+    ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
+    { id: 'draft', name: 'the draft' },
+  ]);
+  /** What changed between them, as queries: made once, so that each is written and counted once. */
+  private readonly singles = computed(() => {
+    const [from, to] = [this.from(), this.to()].map((id) => this.findState(id));
+    if (!from || !to) return undefined;
+    const changes = listSingleChanges(from, to).slice(0, MOST_COUNTED);
+    const start = { root: createSharedDraft(from), limiters: from.limiters };
+    return changes.map((change) => ({ change, start, root: createSharedDraft(change.state) }));
   });
+  /** Each change with what it does alone. */
+  protected readonly changes = computed(() =>
+    this.singles()?.map(({ change, start, root }) => ({
+      ...change,
+      cells: this.dialects().map((dialect) => ({
+        dialect,
+        before: this.counts.lookLater(start.root, dialect, start.limiters),
+        after: this.counts.lookLater(root, dialect, change.state.limiters),
+      })),
+    })),
+  );
 
   constructor() {
     this.counts.follow(listWishes(() => this.rows().flatMap((row) => row.cells.map((cell) => cell.counted))));
+    this.counts.follow(
+      listWishes(() =>
+        (this.changes() ?? []).flatMap(({ cells }) => cells.flatMap(({ before, after }) => [before, after])),
+      ),
+    );
+  }
+
+  protected describeChange({
+    before,
+    after,
+  }: {
+    before: Counted | undefined;
+    after: Counted | undefined;
+  }): string {
+    const [then, now] = [before, after].map((counted) => counted?.state);
+    if (then?.status !== 'counted' || now?.status !== 'counted' || then.estimated || now.estimated) return '';
+    return formatDifference(now.total - then.total);
+  }
+
+  private findState(id: string): State | undefined {
+    if (id === 'draft') return this.open.working();
+    return this.open.project().variants.find((variant) => variant.id === id)?.frozen;
   }
 
   protected openVariant(variant: Variant): void {

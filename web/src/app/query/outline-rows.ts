@@ -154,7 +154,7 @@ function visit(
     join:
       item.body.kind === 'group' ? item.body.join : concept && concept.terms.length > 1 ? 'any' : undefined,
     isExcluded,
-    text: leaf ? printQuery(leaf) : '',
+    text: leaf ? printQuery({ ...leaf, comments: [] }) : '',
     use,
     block,
     isSwitchedOff: item.wrappers.some(({ kind }) => kind === 'off'),
