@@ -3,6 +3,8 @@ import { chromium, type Page } from '@playwright/test';
 // Makes the pictures of docs/screenshots/ from the demo data of a running Ewer.
 const address = process.env['EWER'] ?? 'http://127.0.0.1:4600';
 const folder = 'docs/screenshots';
+const QUERY =
+  '@bats AND @light\n  AND (flight WITHIN 3 (activit* OR behavio[u]r))\n  NOT title: (road* OR "bat and ball")';
 
 async function open(page: Page, path: string): Promise<void> {
   await page.goto(address + path);
@@ -27,6 +29,39 @@ async function takeTopicParts(page: Page): Promise<void> {
   await page.keyboard.press('Escape');
 }
 
+/** A query with something worth a look, its lines, and its report. */
+async function takeQueryParts(page: Page): Promise<void> {
+  await open(page, '/p/demo/query');
+  const settle = async (): Promise<void> => {
+    await page.locator('.waiting').first().waitFor({ state: 'detached' });
+    await page.waitForLoadState('networkidle');
+  };
+  for (const text of ['@bats AND @light', '@bats AND @light AND road*', QUERY]) {
+    await page.getByRole('textbox', { name: 'The query as text' }).focus();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.insertText(text);
+    // States that follow each other quickly are one in the timeline.
+    await page.waitForTimeout(1_500);
+    await settle();
+  }
+  await page.getByRole('button', { name: 'Close @light' }).click();
+  await page.getByRole('button', { name: /^NOT title/ }).waitFor();
+  await settle();
+  await page.screenshot({ path: `${folder}/query.png` });
+  await page.getByRole('button', { name: 'Report…' }).click();
+  await page.getByRole('dialog', { name: 'Report on the query' }).waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: `${folder}/report.png` });
+  await page.keyboard.press('Escape');
+  await page.getByRole('radio', { name: 'Line by line' }).click();
+  for (const line of ['1 AND 2', '4 NOT 3']) {
+    await page.getByLabel('A new line').fill(line);
+    await page.getByLabel('A new line').press('Enter');
+  }
+  await settle();
+  await page.screenshot({ path: `${folder}/query-lines.png` });
+}
+
 async function main(): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
@@ -39,10 +74,11 @@ async function main(): Promise<void> {
   });
   await open(page, '/');
   await page.waitForURL(/topic/);
-  for (const view of ['topic', 'query', 'translate', 'compare']) {
+  for (const view of ['topic', 'translate', 'compare']) {
     await open(page, `/p/demo/${view}`);
     await page.screenshot({ path: `${folder}/${view}.png` });
   }
+  await takeQueryParts(page);
   await takeTopicParts(page);
   await open(page, '/p/demo/topic');
   await page.getByRole('button', { name: /^Heronsmere Life Index: [\d,]+ records/ }).click();

@@ -123,6 +123,13 @@ it('every check has a fixture, and every fixture a check', () => {
   expect(files.map((name) => name.replace('.json', '')).sort()).toEqual(CHECKS.map(({ id }) => id).sort());
 });
 
+it('the documentation lists every check', () => {
+  const page = readFileSync(new URL('../../docs/reference/query.md', import.meta.url), 'utf8');
+  expect(
+    CHECKS.filter(({ id, looksFor }) => !page.includes(`\`${id}\``) || !page.includes(looksFor)),
+  ).toEqual([]);
+});
+
 describe.each(files)('%s', (file) => {
   const { raises, passes } = read<{ raises: Fixture[]; passes: Fixture[] }>(file);
   const own = CHECKS.filter(({ id }) => `${id}.json` === file);

@@ -29,7 +29,7 @@ export function checkEmptied({ root, dialects, count }: CheckSubject): FoundThin
             'and-emptied',
             'warning',
             { member: namePiece(first), database: name },
-            place(node),
+            place(first),
           ),
           cost: { of: withoutMember(members, first), words: 'records without it' },
         });
@@ -97,7 +97,7 @@ export function checkRemoved({ root, dialects, count }: CheckSubject): FoundThin
           'not-removes',
           'warning',
           { member: piece, count: first.total ?? 0, database: first.name },
-          place(node),
+          place(node.exclude),
         ),
         cost: { of: removed, words: 'records taken away' },
         show: { label: `Taken away by NOT ${piece}`, query: removed },
