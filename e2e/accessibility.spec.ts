@@ -1,6 +1,19 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { Workbench } from './pages/workbench';
+
+type Part = 'body' | 'section' | 'mat-dialog-container' | '[role=menu]';
+
+/** Looks at one part, and closes it. What stands behind a dialog is checked with its own view. */
+async function checkPart(page: Page, part: Part): Promise<void> {
+  await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
+  const { violations } = await new AxeBuilder({ page }).include(part).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual(
+    [],
+  );
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog').or(page.getByRole('menu'))).toHaveCount(0);
+}
 
 for (const colours of ['light', 'dark'] as const) {
   test.describe(`in ${colours} colours`, () => {
@@ -46,16 +59,7 @@ for (const colours of ['light', 'dark'] as const) {
       test.setTimeout(300_000);
       const workbench = new Workbench(page);
       await workbench.start();
-      // What stands behind a dialog is checked with its own view.
-      const check = async (part: 'body' | 'mat-dialog-container' | '[role=menu]'): Promise<void> => {
-        await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
-        const { violations } = await new AxeBuilder({ page }).include(part).analyze();
-        expect(
-          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
-        ).toEqual([]);
-        await page.keyboard.press('Escape');
-        await expect(page.getByRole('dialog').or(page.getByRole('menu'))).toHaveCount(0);
-      };
+      const check = (part: Part): Promise<void> => checkPart(page, part);
       await page.getByRole('radio', { name: 'side by side' }).click();
       await page.getByRole('button', { name: 'warmer', exact: true }).click();
       await check('body');
@@ -91,15 +95,7 @@ for (const colours of ['light', 'dark'] as const) {
       await workbench.start();
       await workbench.goTo('Query');
       await page.waitForLoadState('networkidle');
-      const check = async (part: 'section' | 'mat-dialog-container' | '[role=menu]'): Promise<void> => {
-        await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
-        const { violations } = await new AxeBuilder({ page }).include(part).analyze();
-        expect(
-          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
-        ).toEqual([]);
-        await page.keyboard.press('Escape');
-        await expect(page.getByRole('dialog').or(page.getByRole('menu'))).toHaveCount(0);
-      };
+      const check = (part: Part): Promise<void> => checkPart(page, part);
       for (const opener of ['Build a row…', 'Rewrite and compare…', 'Report…']) {
         await page.getByRole('button', { name: opener, exact: true }).click();
         await expect(page.getByRole('dialog')).toBeVisible();

@@ -65,3 +65,16 @@ test('a removed variant comes back', async ({ page }) => {
   await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('row', { name: /^synonyms/ })).toHaveCount(1);
 });
+
+test('a variant gets another name and a note', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Compare');
+  await page.getByLabel('More for synonyms').click();
+  await page.getByRole('menuitem', { name: 'Name and note…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Name and note' });
+  await dialog.getByLabel('Name', { exact: true }).fill('all synonyms');
+  await dialog.getByLabel('What changed, and why').fill('from the thesaurus');
+  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('row', { name: /^all synonyms/ })).toContainText('from the thesaurus');
+});

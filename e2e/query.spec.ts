@@ -153,6 +153,23 @@ test('rows are switched, excluded, moved, copied, cut and pasted; the number of 
   await query.expectText('bats AND road* AND (lamp* AND light*)');
 });
 
+test('the caret stays in its word while rows are edited, and nearness is set by keys', async ({ page }) => {
+  const { query } = await open(page);
+  await query.type('bats AND (flight WITHIN 3 road*) AND lamp*');
+  await query.editor().press('End');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await query.row('within 3').focus();
+  await query.press('+', 'o');
+  await query.expectText('bats AND (flight BEFORE 4 road*) AND lamp*');
+  await query.row('bats').focus();
+  await query.press('-');
+  await expect(page.getByRole('alert')).toContainText('This row is no nearness.');
+  await query.editor().focus();
+  await page.keyboard.type('e');
+  await query.expectText('bats AND (flight BEFORE 4 road*) AND lamep*');
+});
+
 test('a row becomes a block, is renamed everywhere, and opened in place', async ({ page }) => {
   const { query } = await open(page);
   await query.type('@bats AND (lamp* OR light*)');

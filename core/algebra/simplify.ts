@@ -133,7 +133,7 @@ export function factorQuery(root: QueryNode): QueryNode {
 }
 
 /** What one query finds and another one does not. */
-export function subtractQuery(from: QueryNode, what: QueryNode): QueryNode {
+function subtractQuery(from: QueryNode, what: QueryNode): QueryNode {
   return build.not(from, what);
 }
 

@@ -365,6 +365,10 @@ const WORDINGS = {
     says: 'Something must stay that records can be taken away from.',
     remedy: 'Add what is searched first.',
   },
+  'outline-not-near': {
+    says: 'This row is no nearness.',
+    remedy: 'Choose a row that says within how many words its sides stand.',
+  },
   'outline-nothing-around': {
     says: 'There is no group to dissolve here.',
     remedy: 'Choose a group that stands in another one.',

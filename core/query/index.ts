@@ -9,7 +9,7 @@ export { formatQuery } from './format';
 export { isSameQuery, withIds } from './identity';
 export { splitTokens } from './lexer';
 export type { Token } from './lexer';
-export { DEFAULT_FIELDS, FIELDS, listChildren, listNodes, mapChildren } from './node';
+export { DEFAULT_FIELDS, FIELDS, GREATEST_DISTANCE, listChildren, listNodes, mapChildren } from './node';
 export type { Field, HeadingNode, NearNode, PhraseNode, QueryNode, TermNode } from './node';
 export { createNodePool } from './node-pool';
 export type { NodePool } from './node-pool';

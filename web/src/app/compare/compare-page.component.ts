@@ -1,5 +1,6 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { createSharedDraft, describeDifference, listSingleChanges } from '#core/compare/index';
@@ -8,6 +9,11 @@ import type { SearchState, Variant } from '#core/project/index';
 import { describeGap } from '../counting/count-gap';
 import { CountStore, listWishes, type Counted } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
+import {
+  FreezeDialogComponent,
+  type FreezeAnswer,
+  type FreezeQuestion,
+} from '../shell/freeze-dialog.component';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { IconComponent } from '../ui/icon.component';
@@ -33,6 +39,7 @@ export class ComparePageComponent {
   private readonly counts = inject(CountStore);
   private readonly draftCounts = inject(DraftCounts);
   private readonly snackBar = inject(MatSnackBar);
+  private readonly dialog = inject(MatDialog);
 
   protected readonly dialects = computed(() => {
     const ids = new Set([
@@ -121,6 +128,18 @@ export class ComparePageComponent {
       .onAction()
       .subscribe(() => {
         this.open.undo();
+      });
+  }
+
+  protected rename({ id, name, note }: Variant): void {
+    this.dialog
+      .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
+        data: { name, note, isThere: true },
+        width: '420px',
+      })
+      .afterClosed()
+      .subscribe((answer) => {
+        if (answer) this.open.change({ kind: 'rename-variant', id, ...answer });
       });
   }
 

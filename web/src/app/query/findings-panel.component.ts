@@ -7,7 +7,7 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { createSharedDraft, describeDifference } from '#core/compare/index';
+import { describeDifference } from '#core/compare/index';
 import type { Finding, FindingFix } from '#core/check/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import { CountStore, getTotal, listWishes } from '../counting/count-store';
@@ -126,5 +126,4 @@ export class FindingsPanelComponent {
   }
 
   protected readonly totalOf = getTotal;
-  protected readonly createDraft = createSharedDraft;
 }

@@ -138,7 +138,7 @@ export class QueryNumbers {
 }
 
 /** The key of a child of a row. */
-export function createChildKey(key: string, at: number): string {
+function createChildKey(key: string, at: number): string {
   return key === '' || key.endsWith('/') ? `${key}${at}` : `${key}.${at}`;
 }
 

@@ -18,13 +18,13 @@ import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import { formatCount, formatDifference } from '../ui/number-format';
+import { formatCount } from '../ui/number-format';
 import { shortenName } from '../ui/short-name';
 import { RowActions, type Entry } from './row-actions';
 import { ROW_COMMANDS, findCommand, type RowCommand } from './row-commands';
 import { RowEntryComponent } from './row-entry.component';
 import { QueryDesk } from './query-desk';
-import { QueryNumbers, createChildKey, type RowCell } from './query-numbers';
+import { QueryNumbers, type RowCell } from './query-numbers';
 import type { OutlineRow, RowBrace } from './outline-rows';
 
 const JOIN_WORDS = { all: 'all of', any: 'any of', near: 'near' } as const;
@@ -263,13 +263,9 @@ export class QueryOutlineComponent {
     return { words: hinge.label, hue: this.hueOf(hinge.block), change: `${formatCount(total)} without it` };
   }
 
-  protected formatDifference = formatDifference;
-
   protected braceClass(brace: RowBrace): string {
     return `brace ${brace.join} ${brace.part} ${this.hueOf(brace.block) || 'plain'}`;
   }
-
-  protected childKey = createChildKey;
 
   private listChips(row: OutlineRow): string[] {
     const { fields, item, comments } = row;

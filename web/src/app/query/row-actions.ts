@@ -22,7 +22,7 @@ import {
 } from '#core/outline/index';
 import { createProblem, type Outcome } from '#core/problem/index';
 import { printTerm, tidyTerm } from '#core/project/index';
-import { parseQuery, printQuery, type QueryNode } from '#core/query/index';
+import { GREATEST_DISTANCE, parseQuery, printQuery, type QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { QueryDesk, findEditHome, isBroken, type EditHome } from './query-desk';
 import { QueryDialogs } from './query-dialogs';
@@ -36,6 +36,7 @@ export type Entry =
   | { readonly kind: 'new'; readonly key: string; readonly wrap?: JoinChoice; readonly isBeside?: true };
 
 const STEPS = { up: 'up', down: 'down', in: 'in', out: 'out' } as const;
+const NEARNESS_STEPS = { closer: -1, wider: 1, order: 0 } as const;
 const DEFAULT_DISTANCE = 3;
 
 /** Does what the keys, the menu and the pointer ask for, with the rows that are selected. */
@@ -118,6 +119,11 @@ export class RowActions {
       case 'unwrap':
         edit((root) => unwrapItem(root, row.path));
         return;
+      case 'closer':
+      case 'wider':
+      case 'order':
+        this.setNearness(row, home, NEARNESS_STEPS[command], command === 'order');
+        return;
       case 'up':
       case 'down':
       case 'in':
@@ -169,10 +175,16 @@ export class RowActions {
     else this.entry.set({ kind: 'new', key: row.key, wrap: choice });
   }
 
-  /** Changes how near the two sides of a nearness are. */
-  setNearness(row: OutlineRow, distance: number, ordered: boolean): void {
-    const home = findEditHome(row);
-    if (home) this.desk.edit(home, (root) => joinItem(root, row.path, { join: 'near', distance, ordered }));
+  /** Changes how near the two sides of a nearness are, and whether their order counts. */
+  private setNearness(row: OutlineRow, home: EditHome, step: number, turnsOrder: boolean): void {
+    const { body } = row.item;
+    if (body.kind !== 'group' || body.join !== 'near') {
+      this.desk.refusal.set(createProblem('outline-not-near', 'error'));
+      return;
+    }
+    const distance = Math.min(GREATEST_DISTANCE, Math.max(1, (body.distance ?? 1) + step));
+    const ordered = turnsOrder ? body.ordered !== true : body.ordered === true;
+    this.desk.edit(home, (root) => joinItem(root, row.path, { join: 'near', distance, ordered }));
   }
 
   /** Takes what was typed into a line; false if it cannot be read, and the line stays. */

@@ -10,6 +10,9 @@ export type RowCommand =
   | 'any'
   | 'near'
   | 'unwrap'
+  | 'closer'
+  | 'wider'
+  | 'order'
   | 'up'
   | 'down'
   | 'in'
@@ -51,6 +54,9 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   { command: 'any', label: 'Group: any of', keys: '2' },
   { command: 'near', label: 'Group: near each other', keys: '3' },
   { command: 'unwrap', label: 'Dissolve the group', keys: '0' },
+  { command: 'closer', label: 'Nearness: one word less', keys: '−' },
+  { command: 'wider', label: 'Nearness: one word more', keys: '+' },
+  { command: 'order', label: 'Nearness: in this order, or either', keys: 'O' },
   { command: 'block', label: 'Make a block of it…', keys: 'B' },
   { command: 'up', label: 'Move up', keys: 'Alt+↑', isApart: true, takesTerms: true },
   { command: 'down', label: 'Move down', keys: 'Alt+↓', takesTerms: true },
@@ -84,6 +90,9 @@ const PLAIN_KEYS: Readonly<Record<string, RowCommand>> = {
   '2': 'any',
   '3': 'near',
   '0': 'unwrap',
+  '-': 'closer',
+  '+': 'wider',
+  o: 'order',
   b: 'block',
   d: 'duplicate',
   Delete: 'remove',

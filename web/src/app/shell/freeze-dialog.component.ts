@@ -18,6 +18,11 @@ export interface FreezeAnswer {
   readonly note: string;
 }
 
+/** What is asked for: a new variant, or another name for one. */
+export interface FreezeQuestion extends FreezeAnswer {
+  readonly isThere: boolean;
+}
+
 /** Asks for the name and the note of a variant. */
 @Component({
   selector: 'app-freeze-dialog',
@@ -34,10 +39,12 @@ export interface FreezeAnswer {
     MatLabel,
   ],
   template: `
-    <h2 mat-dialog-title>Freeze as variant</h2>
+    <h2 mat-dialog-title>{{ question.isThere ? 'Name and note' : 'Freeze as variant' }}</h2>
     <form [formGroup]="form" (ngSubmit)="freeze()">
       <mat-dialog-content>
-        <p class="quiet">The query, its concepts, the limiters and the counts are kept as they are now.</p>
+        @if (!question.isThere) {
+          <p class="quiet">The query, its concepts, the limiters and the counts are kept as they are now.</p>
+        }
         <mat-form-field
           ><mat-label>Name</mat-label><input matInput aria-label="Name" formControlName="name" maxlength="80"
         /></mat-form-field>
@@ -54,7 +61,9 @@ export interface FreezeAnswer {
       </mat-dialog-content>
       <mat-dialog-actions align="end">
         <button mat-button type="button" mat-dialog-close>Cancel</button>
-        <button mat-flat-button type="submit" [disabled]="form.invalid">Freeze</button>
+        <button mat-flat-button type="submit" [disabled]="form.invalid">
+          {{ question.isThere ? 'Keep' : 'Freeze' }}
+        </button>
       </mat-dialog-actions>
     </form>
   `,
@@ -67,12 +76,13 @@ export interface FreezeAnswer {
 })
 export class FreezeDialogComponent {
   private readonly dialog = inject<MatDialogRef<FreezeDialogComponent, FreezeAnswer>>(MatDialogRef);
+  protected readonly question = inject<FreezeQuestion>(MAT_DIALOG_DATA);
   protected readonly form = new FormGroup({
-    name: new FormControl(inject<string>(MAT_DIALOG_DATA), {
+    name: new FormControl(this.question.name, {
       nonNullable: true,
       validators: [Validators.pattern(/\S/), (field) => Validators.required(field)],
     }),
-    note: new FormControl('', { nonNullable: true }),
+    note: new FormControl(this.question.note, { nonNullable: true }),
   });
 
   protected freeze(): void {

@@ -7,7 +7,7 @@ import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
 import { IconComponent } from '../ui/icon.component';
 import { BandDialogComponent, type BandQuestion } from './band-dialog.component';
-import { FreezeDialogComponent, type FreezeAnswer } from './freeze-dialog.component';
+import { FreezeDialogComponent, type FreezeAnswer, type FreezeQuestion } from './freeze-dialog.component';
 import { GaugeComponent } from './gauge.component';
 import { LimiterStripComponent } from './limiter-strip.component';
 
@@ -45,8 +45,8 @@ export class TopBandComponent {
   protected freeze(): void {
     const number = this.open.project().variants.length + 1;
     this.dialog
-      .open<FreezeDialogComponent, string, FreezeAnswer>(FreezeDialogComponent, {
-        data: `variant ${number}`,
+      .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
+        data: { name: `variant ${number}`, note: '', isThere: false },
         width: '420px',
       })
       .afterClosed()

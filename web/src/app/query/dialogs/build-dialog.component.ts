@@ -4,9 +4,12 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { describeQuery, joinSentence, listFields } from '#core/outline/index';
 import { describeInFull } from '#core/problem/index';
 import { FIELDS, parseQuery, type Field } from '#core/query/index';
+import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { ROW_KINDS, writeRow, type RowParts } from '../row-kinds';
+
+const MOST_HEADINGS = 12;
 
 /** Builds a row from its parts, for who would rather not write query text. */
 @Component({
@@ -18,6 +21,7 @@ import { ROW_KINDS, writeRow, type RowParts } from '../row-kinds';
 })
 export class BuildDialogComponent {
   protected readonly open = inject(OpenProject);
+  private readonly thesauri = inject(ThesaurusStore);
   private readonly dialog = inject<MatDialogRef<BuildDialogComponent, string>>(MatDialogRef);
   protected readonly kinds = ROW_KINDS;
   protected readonly fields = FIELDS;
@@ -37,6 +41,16 @@ export class BuildDialogComponent {
     ...this.open.concepts().map((concept) => concept.block),
     ...this.open.working().blocks.map((block) => block.name),
   ]);
+  /** Headings that the typed words lead to, in the thesaurus that is meant or in any. */
+  protected readonly headings = computed(() => {
+    const { kind, words, vocabulary } = this.parts();
+    if (kind !== 'heading' || words.trim().length < 2) return [];
+    const found = this.open
+      .dialects()
+      .filter(({ id }) => vocabulary === '' || vocabulary === id)
+      .flatMap(({ id }) => this.thesauri.find(id)?.lookUp(words, MOST_HEADINGS) ?? []);
+    return [...new Set(found.map(({ heading }) => heading.label))];
+  });
   protected readonly text = computed(() => writeRow(this.parts()));
   private readonly parsed = computed(() => parseQuery(this.text()));
   protected readonly problem = computed(() => {
