@@ -26,4 +26,5 @@ export {
   wrapItems,
   wrapWith,
 } from './outline-edits';
-export type { EditedOutline, JoinChoice, Target } from './outline-edits';
+export type { EditedOutline, JoinChoice } from './outline-edits';
+export type { Target } from './outline-tree';

@@ -7,7 +7,7 @@ import { createSharedDraft, describeDifference, listSingleChanges } from '#core/
 import { isSameLimiters, listLimiters, type Dialect } from '#core/dialect/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { describeGap } from '../counting/count-gap';
-import { CountStore, listWishes, type Counted } from '../counting/count-store';
+import { CountStore, getExactTotal, listWishes, type Counted } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import {
   FreezeDialogComponent,
@@ -111,9 +111,8 @@ export class ComparePageComponent {
     before: Counted | undefined;
     after: Counted | undefined;
   }): string {
-    const [then, now] = [before, after].map((counted) => counted?.state);
-    if (then?.status !== 'counted' || now?.status !== 'counted' || then.estimated || now.estimated) return '';
-    return formatDifference(now.total - then.total);
+    const [then, now] = [before, after].map((counted) => getExactTotal(counted?.state));
+    return then === undefined || now === undefined ? '' : formatDifference(now - then);
   }
 
   private findState(id: string): State | undefined {

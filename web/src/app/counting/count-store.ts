@@ -270,6 +270,11 @@ export function getTotal(state: CountState | undefined): number | undefined {
   return state?.status === 'counted' ? state.total : undefined;
 }
 
+/** The number of a count that is exact: only such numbers can be subtracted from each other. */
+export function getExactTotal(state: CountState | undefined): number | undefined {
+  return state?.status === 'counted' && !state.estimated ? state.total : undefined;
+}
+
 /** A computed list of the wishes in some counts. */
 export function listWishes(counts: () => readonly (Counted | undefined)[]): Signal<CountWish[]> {
   return computed(() => counts().flatMap((counted) => counted?.wish ?? []));

@@ -10,7 +10,7 @@ import {
 import { describeDifference } from '#core/compare/index';
 import type { Finding, FindingFix } from '#core/check/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
-import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { CountStore, getExactTotal, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { formatDifference } from '../ui/number-format';
@@ -125,5 +125,5 @@ export class FindingsPanelComponent {
     return before === undefined || after === undefined ? '' : formatDifference(after - before);
   }
 
-  protected readonly totalOf = getTotal;
+  protected readonly totalOf = getExactTotal;
 }

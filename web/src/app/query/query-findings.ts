@@ -4,9 +4,10 @@ import { createSharedDraft } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { applyChange, type Working } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
-import { CountStore, getTotal, type Counted } from '../counting/count-store';
+import { CountStore, getExactTotal, type Counted } from '../counting/count-store';
 import { ChecksWorker } from '../data/checks-worker';
 import { OpenProject } from '../state/open-project';
+import type { Vocabulary } from '#core/vocabulary/index';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
 import { AcronymMeanings } from './acronym-meanings';
 import { QueryNumbers } from './query-numbers';
@@ -40,12 +41,16 @@ export class QueryFindings {
   private readonly checked = signal<readonly Finding[]>([]);
   private readonly asked = signal<readonly AskedCount[]>([]);
   private readonly worker = new ChecksWorker((checked) => {
+    this.about = this.asking;
     this.checked.set(checked.findings);
     this.asked.set(
       checked.asked.slice(0, MOST_ASKED).map((one) => ({ ...one, query: this.pool(one.query) })),
     );
     this.isRunning.set(false);
   });
+  /** The states that are looked at, and that the findings are about. */
+  private asking = this.open.working();
+  private about = this.asking;
   /** The numbers that were known at the last run. */
   private readonly known = new Map<string, number>();
   /** The checks have not looked at the newest state yet. */
@@ -56,7 +61,7 @@ export class QueryFindings {
     this.asked().flatMap(({ key, database, query }) => {
       const dialect = this.open.dialects().find(({ id }) => id === database);
       const counted = dialect && this.counts.lookLater(query, dialect, this.open.limiters());
-      const total = getTotal(counted?.state);
+      const total = getExactTotal(counted?.state);
       return counted ? [{ key, total, counted }] : [];
     }),
   );
@@ -69,8 +74,9 @@ export class QueryFindings {
     let limiters = this.open.limiters();
     effect((onCleanup) => {
       const working = this.open.working();
-      const vocabularies = this.open.dialects().flatMap(({ id }) => this.thesauri.find(id) ?? []);
-      const meanings = [...this.meanings.known()];
+      // What comes to be known of thesauri and acronyms is a reason to look again.
+      this.listVocabularies();
+      this.meanings.known();
       untracked(() => {
         // Numbers belong to their limiters.
         if (working.limiters !== limiters) this.known.clear();
@@ -78,7 +84,7 @@ export class QueryFindings {
         this.isRunning.set(true);
       });
       const timer = setTimeout(() => {
-        this.worker.run({ working, known: [...this.known], meanings }, vocabularies);
+        this.run();
         void this.meanings.look();
       }, REST);
       onCleanup(() => {
@@ -94,13 +100,7 @@ export class QueryFindings {
       const timer = setTimeout(
         () => {
           for (const { key, total } of fresh) if (total !== undefined) this.known.set(key, total);
-          const vocabularies = this.open.dialects().flatMap(({ id }) => this.thesauri.find(id) ?? []);
-          const run = {
-            working: this.open.working(),
-            known: [...this.known],
-            meanings: [...this.meanings.known()],
-          };
-          this.worker.run(run, vocabularies);
+          this.run();
         },
         isAll ? 0 : REST * 2,
       );
@@ -110,6 +110,19 @@ export class QueryFindings {
     });
   }
 
+  private listVocabularies(): Vocabulary[] {
+    return this.open.dialects().flatMap(({ id }) => this.thesauri.find(id) ?? []);
+  }
+
+  private run(): void {
+    this.asking = this.open.working();
+    const { known, asking: working } = this;
+    this.worker.run(
+      { working, known: [...known], meanings: [...this.meanings.known()] },
+      this.listVocabularies(),
+    );
+  }
+
   /** What a finding costs in the chosen database. */
   costOf(finding: Finding): CountedCost | undefined {
     const dialect = this.numbers.database();
@@ -117,8 +130,8 @@ export class QueryFindings {
     const { cost } = finding;
     if (cost) {
       const [of, less] = [cost.of, cost.less].map((query) => query && this.look(this.pooled(query), dialect));
-      const total = getTotal(of?.state);
-      const base = less ? getTotal(less.state) : 0;
+      const total = getExactTotal(of?.state);
+      const base = less ? getExactTotal(less.state) : 0;
       return {
         change: total === undefined || base === undefined ? undefined : total - base,
         words: cost.words,
@@ -127,8 +140,8 @@ export class QueryFindings {
     const [fix] = finding.fixes;
     const after = fix && this.apply(fix);
     if (!after) return undefined;
-    const before = getTotal(this.look(this.draft(), dialect)?.state);
-    const then = getTotal(this.look(this.draftOf(after), dialect)?.state);
+    const before = getExactTotal(this.look(this.draft(), dialect)?.state);
+    const then = getExactTotal(this.look(this.draftOf(after), dialect, after.limiters)?.state);
     return {
       change: before === undefined || then === undefined ? undefined : then - before,
       words: 'records with the fix',
@@ -145,9 +158,9 @@ export class QueryFindings {
       const queries = [finding.cost?.of, finding.cost?.less].flatMap((query) =>
         query ? [this.pooled(query)] : [],
       );
-      return [...queries, ...(after ? [this.draftOf(after)] : [])].flatMap(
-        (query) => this.look(query, dialect) ?? [],
-      );
+      const counted = queries.map((query) => this.look(query, dialect));
+      if (after) counted.push(this.look(this.draftOf(after), dialect, after.limiters));
+      return counted.filter((one) => one !== undefined);
     });
   }
 
@@ -164,7 +177,9 @@ export class QueryFindings {
     return { working, rows };
   }
 
+  /** A fix holds the texts of the state that it was found in: it is never made in another one. */
   mend(fix: FindingFix): void {
+    if (this.about !== this.open.working()) return;
     const [only] = fix.changes;
     if (fix.changes.length === 1 && only) this.open.change(only);
     else this.open.change({ kind: 'mend', changes: fix.changes });
@@ -204,7 +219,7 @@ export class QueryFindings {
     return made;
   }
 
-  private look(query: QueryNode, dialect: Dialect): Counted | undefined {
-    return this.counts.lookLater(query, dialect, this.open.limiters());
+  private look(query: QueryNode, dialect: Dialect, limiters = this.open.limiters()): Counted | undefined {
+    return this.counts.lookLater(query, dialect, limiters);
   }
 }

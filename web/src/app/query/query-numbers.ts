@@ -2,7 +2,7 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { createWithout, listItems } from '#core/outline/index';
 import type { Dialect } from '#core/dialect/index';
 import { printQuery, type QueryNode } from '#core/query/index';
-import { CountStore, getTotal, type Counted } from '../counting/count-store';
+import { CountStore, getExactTotal, getTotal, type Counted } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { QueryDesk } from './query-desk';
 import type { OutlineRow } from './outline-rows';
@@ -123,11 +123,8 @@ export class QueryNumbers {
     const isElsewhere = row.databases !== undefined && !row.databases.includes(dialect.id);
     if (row.isOff || isElsewhere) return { dialect, counted: undefined, removed: undefined, isElsewhere };
     const counted = this.look(row.query, dialect);
-    const [before, after] = this.removal(row, dialect).map((side) => getTotal(side?.state));
-    const isExact = this.removal(row, dialect).every(
-      (side) => side?.state.status === 'counted' && !side.state.estimated,
-    );
-    const removed = before !== undefined && after !== undefined && isExact ? before - after : undefined;
+    const [before, after] = this.removal(row, dialect).map((side) => getExactTotal(side?.state));
+    const removed = before !== undefined && after !== undefined ? before - after : undefined;
     return { dialect, counted, removed, isElsewhere };
   }
 
