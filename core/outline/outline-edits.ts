@@ -1,7 +1,6 @@
 import { createProblem, fail, succeed, type Outcome, type ProblemCode } from '../problem';
-import { build, type Field, type QueryNode } from '../query';
+import type { Field, QueryNode } from '../query';
 import {
-  createLeafItem,
   createOutline,
   findItem,
   isEmptyItem,
