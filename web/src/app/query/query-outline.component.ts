@@ -147,7 +147,8 @@ export class QueryOutlineComponent {
 
   protected press(row: OutlineRow, event: KeyboardEvent): void {
     if (event.target !== event.currentTarget) return;
-    if (this.move(row, event)) {
+    // The focus follows a moment later: what keys act on is the desk's row, however quickly they come.
+    if (this.move(this.desk.focused() ?? row, event)) {
       event.preventDefault();
       return;
     }
