@@ -1,7 +1,7 @@
-import { NEUTRAL_ANALYSIS, buildIndex, createDocument, createEvaluator } from '#core/collection/index';
+import { buildIndex, createDocument, createEvaluator } from '#core/collection/index';
 import { DIALECTS, type Dialect } from '#core/dialect/index';
-import { createVocabulary } from '#core/vocabulary/index';
 import { createHolding } from '#demo/holdings';
+import type { HoldingId } from '#demo/themes/index';
 import { createCorpus } from '#demo/works';
 import { findVocabulary, type StandinCollection } from '#server/collections';
 import { STANDINS } from '#server/standins/standins';
@@ -12,24 +12,16 @@ export interface BenchDatabase {
   readonly dialect: Dialect;
 }
 
-/** The holdings: three by their own manuals; more of them are searched in the syntax of the first. */
-const HOLDINGS = [
-  ...STANDINS.map((standin) => ({ holding: standin.id, standin })),
-  ...(['cardinal', 'plainfinder', 'northern'] as const).map((holding) => ({
-    holding,
-    standin: STANDINS[0]!,
-  })),
-];
-
 /** Some databases over the corpus of 40,000 works, counted as the server counts. */
 export function makeDatabases(number: number): BenchDatabase[] {
   console.log(`Making ${number} holdings of 40,000 works …`);
   const corpus = createCorpus(2026, 40_000);
-  return HOLDINGS.slice(0, number).map(({ holding, standin }): BenchDatabase => {
-    const held = createHolding(corpus, holding as 'heronsmere');
+  return STANDINS.slice(0, number).map((standin): BenchDatabase => {
+    const held = createHolding(corpus, standin.id as HoldingId);
     const index = buildIndex(
       held.works.map((_, place) => createDocument(held.createRecord(place))),
-      standin.analysis ?? NEUTRAL_ANALYSIS,
+      standin.analysis,
+      standin.stem,
     );
     const evaluator = createEvaluator(index);
     return {
@@ -37,9 +29,11 @@ export function makeDatabases(number: number): BenchDatabase[] {
       collection: {
         standin,
         evaluator,
-        vocabulary: standin.id === holding ? findVocabulary(holding) : createVocabulary(holding, []),
+        vocabulary: findVocabulary(standin.id),
         size: held.works.length,
         getRecord: (place) => held.createRecord(place),
+        listReferences: () => [],
+        listCitedBy: () => [],
         getLaboratory: () => Promise.resolve(evaluator),
       },
     };

@@ -1,6 +1,6 @@
 import type { AssignedHeading, BibliographicRecord } from '#core/record/index';
 import { foldLetters, splitWords } from '#core/text/index';
-import type { Vocabulary } from '#core/vocabulary/index';
+import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createRandom, type Random } from './random';
 import { createThesauri } from './thesauri/index';
 import type { HoldingId } from './themes/index';
@@ -60,7 +60,7 @@ export function createHolding(corpus: Corpus, id: HoldingId): Holding {
           ? -1
           : 1,
     );
-  const thesaurus = Object.entries(createThesauri()).find(([name]) => name === id)?.[1];
+  const thesaurus = findThesaurus(id);
   return {
     id,
     works: order.map((entry) => entry.work),
@@ -74,6 +74,21 @@ export function createHolding(corpus: Corpus, id: HoldingId): Holding {
     },
   };
 }
+
+/** The headings that a database's indexers give; a catalogue's come from both lists and are published nowhere. */
+function findThesaurus(id: HoldingId): Vocabulary | undefined {
+  const { heronsmere, gantry } = createThesauri();
+  if (id === 'northern') {
+    subjects ??= createVocabulary(id, [
+      ...heronsmere.headings,
+      ...gantry.headings.filter(({ label }) => heronsmere.find(label) === undefined),
+    ]);
+    return subjects;
+  }
+  return { heronsmere, gantry }[id as string];
+}
+
+let subjects: Vocabulary | undefined;
 
 /** Weighted drawing without putting back: the larger a work's affinity, the likelier it is in. */
 function selectWorks(corpus: Corpus, id: HoldingId, stream: number, size: number): Work[] {
@@ -151,7 +166,9 @@ function findSpokenOf(words: ReadonlySet<string>, thesaurus: Vocabulary, random:
 
 /** Headings as indexers give them: those the text speaks of first, some of the theme, now and then a wrong one. */
 function assignHeadings(work: Work, id: HoldingId, random: Random, thesaurus: Vocabulary): AssignedHeading[] {
-  const usual = id === 'heronsmere' ? work.theme.heronsmere : work.theme.gantry;
+  const { theme } = work;
+  const own = { heronsmere: theme.heronsmere, gantry: theme.gantry }[id as string];
+  const usual = own ?? [...new Set([...theme.heronsmere, ...theme.gantry])];
   const words = new Set(splitWords(`${work.title} ${work.abstract}`).map((word) => word.text));
   const speaksOf = (label: string): boolean => {
     const heading = thesaurus.find(label);

@@ -3,9 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CountAnswer, SearchAnswer } from '#core/contract/index';
+import type { CountAnswer, ProofAnswer, SearchAnswer } from '#core/contract/index';
+import { findDialect } from '#core/dialect/index';
+import { planProof, type ProofPlan } from '#core/proof/index';
+import { parseQuery } from '#core/query/index';
 import { createApp } from './app';
 import { readSkos } from '#core/vocabulary/skos/index';
+import { STANDINS } from './standins/standins';
 import { buildCollections, findVocabulary, openCollections, type StandinCollection } from './collections';
 
 let folder: string;
@@ -121,9 +125,10 @@ describe('counting', () => {
   });
 
   it('rounds large numbers to hundreds where the manual says so', async () => {
+    const { standin } = collections.get('marlstone')!;
     const marlstone = {
       ...collections.get('marlstone')!,
-      standin: { ...collections.get('marlstone')!.standin, exactUpTo: 100 },
+      standin: { ...standin, rounding: { ...standin.rounding!, exactUpTo: 100 } },
     };
     const rounding = createApp({ collections: new Map([['marlstone', marlstone]]), clock: () => now });
     const response = await request(rounding)
@@ -132,6 +137,15 @@ describe('counting', () => {
     const [entry] = (response.body as CountAnswer).counts;
     expect(entry).toMatchObject({ estimated: true });
     expect((entry as { total: number }).total % 100).toBe(0);
+  });
+
+  it('estimates with two figures where the manual says so, and says what it left out', async () => {
+    const [many] = await count('plainfinder', ['the']);
+    expect(many).toMatchObject({ estimated: true, notes: ['An estimate.'] });
+    expect((many as { total: number }).total % 10).toBe(0);
+    const words = Array.from({ length: 30 }, (_, at) => `light${at}`).join(' | ');
+    const [cut] = await count('plainfinder', [words]);
+    expect(cut).toMatchObject({ notes: ['Only the first 24 words were searched; 6 were left out.'] });
   });
 
   it('stops a query that runs long and says so', async () => {
@@ -187,11 +201,9 @@ describe('records and proofs', () => {
 
   it('lists the databases with what they have', async () => {
     const response = await request(app).get('/api/standins').expect(200);
-    expect((response.body as { id: string }[]).map((entry) => entry.id)).toEqual([
-      'heronsmere',
-      'gantry',
-      'marlstone',
-    ]);
+    expect((response.body as { id: string }[]).map((entry) => entry.id)).toEqual(
+      STANDINS.map(({ id }) => id),
+    );
     await request(app).get('/api/health').expect(200, { ready: true });
   });
 });
@@ -289,7 +301,155 @@ describe('words and thesauri', () => {
     expect((list.body as { hasThesaurus: boolean }[]).map((one) => one.hasThesaurus)).toEqual([
       true,
       true,
-      false,
+      ...[false, false, false, false],
     ]);
+  });
+});
+
+describe('citations', () => {
+  it('go both ways', async () => {
+    const ask = async (path: string): Promise<SearchAnswer> =>
+      (await request(app).get(`/api/standins/cardinal/${path}`).expect(200)).body as SearchAnswer;
+    const size = collections.get('cardinal')!.size;
+    const citing = Array.from({ length: size }, (_, number) => number).find(
+      (number) => collections.get('cardinal')!.listReferences(number).length > 0,
+    )!;
+    const cited = await ask(`references?record=${citing}`);
+    expect(cited.total).toBeGreaterThan(0);
+    const [first] = collections.get('cardinal')!.listReferences(citing);
+    const back = await ask(`citedby?record=${first}&rows=100`);
+    const record = collections.get('cardinal')!.getRecord(citing);
+    expect(back.records.map(({ id }) => id)).toContain(record.id);
+    await request(app).get('/api/standins/gantry/references?record=0').expect(404);
+    await request(app).get(`/api/standins/cardinal/references?record=${size}`).expect(404);
+  });
+});
+
+describe('the catalogue', () => {
+  const sru = async (parameters: Record<string, string>): Promise<string> =>
+    (await request(app).get('/sru/northern').query(parameters).expect(200)).text;
+  const count = async (string: string): Promise<unknown> => {
+    const endpoint = { address: 'standin:northern', version: '1.2' };
+    const body = { endpoint, strings: [string] };
+    const { counts } = (await request(app).post('/api/sru/count').send(body).expect(200)).body as CountAnswer;
+    return counts[0];
+  };
+
+  it('is counted only by SRU, with the same number to all', async () => {
+    await request(app)
+      .post('/api/standins/northern/count')
+      .send({ strings: ['bats'] })
+      .expect(404);
+    const counted = await count('light or lamp');
+    const text = await sru({
+      operation: 'searchRetrieve',
+      version: '1.2',
+      query: 'light or lamp',
+      maximumRecords: '3',
+    });
+    expect(text).toContain(`<numberOfRecords>${(counted as { total: number }).total}</numberOfRecords>`);
+    expect(text.match(/<recordData>/g)).toHaveLength(3);
+    expect(await count('dc.colour = red')).toEqual({
+      problem: { code: 'diagnostic', at: [0, 15], message: 'Unsupported index: dc.colour.' },
+    });
+  });
+
+  it('explains itself, scans its words and says what it does not do', async () => {
+    const endpoint = { address: 'standin:northern', version: '1.2' };
+    const explained = (await request(app).post('/api/sru/explain').send({ endpoint }).expect(200)).body as {
+      title: string;
+      indexes: { name: string }[];
+    };
+    expect(explained.title).toBe('Northern Union Catalogue');
+    expect(explained.indexes.map(({ name }) => name)).toContain('dc.title');
+    expect(
+      await sru({ operation: 'scan', version: '1.2', scanClause: 'dc.title = ligh', maximumTerms: '5' }),
+    ).toContain('<value>light</value>');
+    expect(await sru({ operation: 'update', version: '1.2' })).toContain('info:srw/diagnostic/1/4');
+    expect(await sru({ operation: 'searchRetrieve', version: '9' })).toContain('info:srw/diagnostic/1/5');
+    expect(await sru({ operation: 'searchRetrieve', version: '1.2' })).toContain('info:srw/diagnostic/1/7');
+    const records = { operation: 'searchRetrieve', version: '1.2', query: 'light' };
+    expect(await sru({ ...records, startRecord: '99999' })).toContain('info:srw/diagnostic/1/61');
+    expect(await sru({ ...records, recordSchema: 'mods' })).toContain('info:srw/diagnostic/1/66');
+    expect(await sru({ ...records, recordPacking: 'string', maximumRecords: '1' })).toContain(
+      '&lt;title&gt;',
+    );
+  });
+
+  it('gives records in Dublin Core that come back as records', async () => {
+    const body = {
+      endpoint: { address: 'standin:northern', version: '1.2' },
+      string: 'light',
+      start: 0,
+      rows: 5,
+    };
+    const found = (await request(app).post('/api/sru/search').send(body).expect(200)).body as SearchAnswer;
+    expect(found.records).toHaveLength(5);
+    for (const record of found.records) {
+      expect(record.id).toMatch(/^northern-/);
+      expect(record.title).not.toBe('');
+      expect(record.authors.length).toBeGreaterThan(0);
+    }
+  });
+
+  it('asks no server outside that was not confirmed', async () => {
+    const endpoint = { address: 'http://8.8.8.8/sru', version: '1.2' };
+    const answer = await request(app)
+      .post('/api/sru/count')
+      .send({ endpoint, strings: ['a'] })
+      .expect(403);
+    expect((answer.body as { problem: { code: string } }).problem.code).toBe('address-refused');
+    const file = { endpoint: { address: 'file:///etc/passwd', version: '1.2' } };
+    await request(app).post('/api/sru/endpoints').send(file).expect(400);
+    const here = { endpoint: { address: 'http://127.0.0.1:9/sru', version: '1.2' } };
+    await request(app).post('/api/sru/endpoints').send(here).expect(204);
+    await request(app)
+      .post('/api/sru/count')
+      .send({ ...here, strings: ['a'] })
+      .expect(403);
+  });
+});
+
+describe('proof', () => {
+  const prove = async (id: string, query: string): Promise<{ plan: ProofPlan; answer: ProofAnswer }> => {
+    const plan = planProof(parseQuery(query).root, findDialect(id)!)!;
+    const response = await request(app)
+      .post(`/api/standins/${id}/laboratory/proof`)
+      .send(plan.request)
+      .expect(200);
+    return { plan, answer: response.body as ProofAnswer };
+  };
+
+  it('finds no difference where the same is claimed', async () => {
+    for (const id of ['heronsmere', 'cardinal', 'northern', 'plainfinder']) {
+      const { answer } = await prove(id, '(light OR lamp) AND (road OR street OR "bat" OR lighting)');
+      expect(answer.wanted).toBeGreaterThan(0);
+      expect(answer).toMatchObject({ gained: { total: 0 }, lost: { total: 0 }, swaps: [] });
+    }
+  });
+
+  it('pins gains and losses to the nodes that cause them', async () => {
+    const { plan, answer } = await prove('heronsmere', '(light WITHIN 2 road) OR (lamp AND l*ght)');
+    expect(plan.suspects.map(({ reasons }) => reasons[0]?.code)).toEqual([
+      'proximity-missing',
+      'wildcard-missing',
+    ]);
+    const [near, cut] = answer.swaps;
+    expect(near!.gained.total).toBeGreaterThan(0);
+    expect(near!.lost.total).toBe(0);
+    expect(cut!.gained.total).toBeGreaterThan(0);
+    const sum = near!.gained.total + cut!.gained.total + answer.together.gained.total;
+    expect(sum).toBeGreaterThanOrEqual(answer.gained.total);
+    expect(answer.found - answer.wanted).toBe(answer.gained.total - answer.lost.total);
+    const collection = collections.get('heronsmere')!;
+    expect(near!.gained.numbers.map((number) => collection.getRecord(number).title)).toHaveLength(
+      Math.min(100, near!.gained.total),
+    );
+  });
+
+  it('says what is lost only together', async () => {
+    const { answer } = await prove('gantry', '(light BEFORE 1 road) AND (road BEFORE 1 light)');
+    expect(answer.gained.total).toBe(answer.found - answer.wanted + answer.lost.total);
+    expect(answer.together.gained.total).toBeLessThanOrEqual(answer.gained.total);
   });
 });

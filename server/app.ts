@@ -1,12 +1,18 @@
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import { join } from 'node:path';
+import { TIME_LIMIT_SECONDS } from '#core/collection/index';
 import { LARGEST_BODY } from '#core/contract/index';
 import { createProblem } from '#core/problem/index';
 import type { StandinCollection } from './collections';
 import type { Clock } from './counting';
-import type { Faults } from './faults';
-import { createStandinRoutes, sendProblem } from './routes/standins';
+import type { Fault, Faults } from './faults';
+import { sendProblem } from './routes/answers';
+import { createCatalogueRoutes, createSruRoutes } from './routes/sru';
+import { createStandinRoutes } from './routes/standins';
+import { createFetchOutside, type FetchOutside } from './sru/fetch-outside';
+import { createCatalogue } from './standins/northern/catalogue';
+import type { Catalogue } from './standins/northern/service';
 
 /** What the application is made of; everything that reaches outside is handed in. */
 export interface AppParts {
@@ -15,6 +21,8 @@ export interface AppParts {
   readonly webFolder?: string;
   readonly clock: Clock;
   readonly faults?: Faults;
+  /** Reaches servers outside; without it, by the usual limits. */
+  readonly fetchOutside?: FetchOutside;
 }
 
 const CONTENT_POLICY =
@@ -22,7 +30,10 @@ const CONTENT_POLICY =
 const ONE_YEAR = 365 * 24 * 3600 * 1000;
 
 /** Builds the server without listening. */
-export function createApp({ collections, webFolder, clock, faults = new Map() }: AppParts): Express {
+export function createApp(parts: AppParts): Express {
+  const { collections, webFolder, clock, fetchOutside = createFetchOutside() } = parts;
+  const faults: Faults = parts.faults ?? new Map<string, Fault>();
+  const catalogues = listCatalogues(collections, clock);
   const app = express();
   app.disable('x-powered-by');
   app.use((_, response, next) => {
@@ -37,12 +48,27 @@ export function createApp({ collections, webFolder, clock, faults = new Map() }:
   app.use(express.json({ limit: LARGEST_BODY }));
   app.get('/api/health', (_, response) => void response.json({ ready: true }));
   app.use('/api/standins', createStandinRoutes(collections, faults, clock));
+  app.use('/api/sru', createSruRoutes(catalogues, fetchOutside, faults));
+  app.use('/sru', createCatalogueRoutes(catalogues));
   app.use('/api', (_, response) =>
     sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such address' })),
   );
   if (webFolder !== undefined) serveWeb(app, webFolder);
   app.use(reportFault);
   return app;
+}
+
+/** The made-up databases that are asked by SRU. */
+function listCatalogues(
+  collections: ReadonlyMap<string, StandinCollection>,
+  clock: Clock,
+): ReadonlyMap<string, Catalogue> {
+  const isLate = (): (() => boolean) => {
+    const start = clock();
+    return () => clock() - start > TIME_LIMIT_SECONDS * 1000;
+  };
+  const asked = [...collections].filter(([, { standin }]) => standin.protocol === 'sru');
+  return new Map(asked.map(([id, collection]) => [id, createCatalogue(collection, isLate)]));
 }
 
 /** Hashed files are kept for a year; the page itself is always asked for again. */

@@ -13,6 +13,7 @@ import {
 import type { BibliographicRecord } from '#core/record/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createHolding } from '#demo/holdings';
+import type { HoldingId } from '#demo/themes/index';
 import { createThesauri } from '#demo/thesauri/index';
 import { createCorpus } from '#demo/works';
 import { STANDINS, type Standin } from './standins/standins';
@@ -24,6 +25,9 @@ export interface StandinCollection {
   readonly vocabulary: Vocabulary;
   readonly size: number;
   getRecord(number: number): BibliographicRecord;
+  /** The records of this database that a record cites, and those that cite it. */
+  listReferences(number: number): readonly number[];
+  listCitedBy(number: number): readonly number[];
   /** The evaluator over the neutral analysis; loaded when first asked for. */
   getLaboratory(): Promise<Evaluator>;
 }
@@ -50,8 +54,8 @@ export async function buildCollections(
   const corpus = createCorpus(choice.seed, choice.count);
   for (const standin of STANDINS) {
     tell(`Indexing ${standin.name} …`);
-    const holding = createHolding(corpus, standin.id as 'heronsmere' | 'gantry' | 'marlstone');
-    const own = createIndexBuilder(standin.analysis);
+    const holding = createHolding(corpus, standin.id as HoldingId);
+    const own = createIndexBuilder(standin.analysis, standin.stem);
     const neutral = createIndexBuilder(NEUTRAL_ANALYSIS);
     const lines: Buffer[] = [];
     const offsets = new Float64Array(holding.works.length + 1);
@@ -89,19 +93,45 @@ async function openCollection(folder: string, standin: Standin): Promise<Standin
   ]);
   const offsets = new Float64Array(Uint8Array.from(offsetBytes).buffer);
   let laboratory: Promise<Evaluator> | undefined;
+  const getRecord = (number: number): BibliographicRecord =>
+    JSON.parse(records.toString('utf8', offsets[number], offsets[number + 1])) as BibliographicRecord;
+  let citations: Citations | undefined;
+  const getCitations = (): Citations => (citations ??= readCitations(evaluator.index.size, getRecord));
   return {
     standin,
     evaluator,
     vocabulary: findVocabulary(standin.id),
     size: evaluator.index.size,
-    getRecord: (number) =>
-      JSON.parse(records.toString('utf8', offsets[number], offsets[number + 1])) as BibliographicRecord,
+    getRecord,
+    listReferences: (number) => getCitations().references[number] ?? [],
+    listCitedBy: (number) => getCitations().citedBy[number] ?? [],
     getLaboratory: () => {
       if (standin.analysis === NEUTRAL_ANALYSIS) return Promise.resolve(evaluator);
       laboratory ??= openIndex(join(folder, `${standin.id}.neutral`));
       return laboratory;
     },
   };
+}
+
+interface Citations {
+  readonly references: readonly (readonly number[])[];
+  readonly citedBy: readonly (readonly number[])[];
+}
+
+/** Who cites whom among the records of one database; read when first asked for. */
+function readCitations(size: number, getRecord: (number: number) => BibliographicRecord): Citations {
+  const numbers = new Map<string, number>();
+  const cited: (readonly string[])[] = [];
+  for (let number = 0; number < size; number++) {
+    const { id, references } = getRecord(number);
+    const work = /-(\d+)$/.exec(id)?.[1];
+    if (work !== undefined && !/-\d+-\d+$/.test(id)) numbers.set(work, number);
+    cited.push(references);
+  }
+  const references = cited.map((works) => works.flatMap((work) => numbers.get(work) ?? []));
+  const citedBy = Array.from({ length: size }, () => [] as number[]);
+  references.forEach((list, number) => list.forEach((other) => citedBy[other]!.push(number)));
+  return { references, citedBy };
 }
 
 /** The headings of a database; none for one without a thesaurus. */

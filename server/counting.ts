@@ -16,7 +16,8 @@ import type { ServiceProblem } from './standins/string-fault';
 export type Clock = () => number;
 
 type Found =
-  { readonly set: RecordSet; readonly expression: SetExpression } | { readonly problem: ServiceProblem };
+  | { readonly set: RecordSet; readonly expression: SetExpression; readonly notes: readonly string[] }
+  | { readonly problem: ServiceProblem };
 
 /** Counts strings as the database itself would: read by its own reader, limited by its own boxes. */
 export function countStrings(
@@ -29,7 +30,9 @@ export function countStrings(
     const read = readExpression(collection, text, boxes);
     if ('problem' in read) return read;
     const outcome = collection.evaluator.count(read.expression, createDeadline(clock));
-    return outcome.ok ? describeTotal(collection, outcome.value) : describeSlowness(text, outcome.problem);
+    return outcome.ok
+      ? describeTotal(collection, outcome.value, read.notes)
+      : describeSlowness(text, outcome.problem);
   });
 }
 
@@ -41,11 +44,12 @@ export function searchString(
 ): SearchAnswer | { problem: ServiceProblem } {
   const found = findRecords(collection, request.string, request.boxes, clock);
   if ('problem' in found) return found;
-  const numbers = sortRecords(collection, found, request.sort);
+  const sort = collection.standin.onlyByRelevance ? 'relevance' : request.sort;
+  const numbers = sortRecords(collection, found, sort);
   const records = numbers
     .slice(request.start, request.start + request.rows)
     .map((number) => collection.getRecord(number));
-  const { total, estimated } = describeTotal(collection, numbers.length);
+  const { total, estimated } = describeTotal(collection, numbers.length, found.notes);
   return { total, estimated, records };
 }
 
@@ -78,11 +82,12 @@ function readExpression(
   collection: StandinCollection,
   text: string,
   boxes: Boxes,
-): { readonly expression: SetExpression } | { readonly problem: ServiceProblem } {
+): { expression: SetExpression; notes: readonly string[] } | { readonly problem: ServiceProblem } {
   const read = readStandinString(collection.standin, text, collection.vocabulary);
   if (read.problem) return { problem: read.problem };
   const limits = createBoxExpressions(boxes, collection.standin.boxes);
-  return { expression: { kind: 'and', items: [read.value, ...limits] } };
+  const { expression, notes } = read.value;
+  return { expression: { kind: 'and', items: [expression, ...limits] }, notes };
 }
 
 function findRecords(collection: StandinCollection, text: string, boxes: Boxes, clock: Clock): Found {
@@ -90,7 +95,7 @@ function findRecords(collection: StandinCollection, text: string, boxes: Boxes, 
   if ('problem' in read) return read;
   const outcome = collection.evaluator.evaluate(read.expression, createDeadline(clock));
   return outcome.ok
-    ? { set: outcome.value, expression: read.expression }
+    ? { set: outcome.value, expression: read.expression, notes: read.notes }
     : describeSlowness(text, outcome.problem);
 }
 
@@ -121,13 +126,11 @@ function createBoxExpressions(boxes: Boxes, known: readonly BoxName[]): SetExpre
 }
 
 function describeTotal(
-  { standin }: StandinCollection,
+  { standin: { rounding } }: StandinCollection,
   count: number,
+  notes: readonly string[],
 ): { total: number; estimated: boolean; notes: string[] } {
-  if (count <= standin.exactUpTo) return { total: count, estimated: false, notes: [] };
-  return {
-    total: Math.round(count / 100) * 100,
-    estimated: true,
-    notes: ['Large numbers are rounded to hundreds.'],
-  };
+  if (!rounding || count <= rounding.exactUpTo) return { total: count, estimated: false, notes: [...notes] };
+  const step = rounding.to === 'hundreds' ? 100 : 10 ** (String(count).length - 2);
+  return { total: Math.round(count / step) * step, estimated: true, notes: [...notes, rounding.note] };
 }

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { createApp } from './app';
 import { buildCollections, openCollections } from './collections';
+import { USUAL_LIMITS, createFetchOutside } from './sru/fetch-outside';
 import { DEMO_CORPUS } from './corpus-choice';
 
 const port = Number(process.env['PORT'] ?? 4600);
@@ -9,7 +10,17 @@ const webFolder = join(process.cwd(), 'dist', 'web');
 
 await buildCollections(demoFolder, DEMO_CORPUS, (line) => console.log(line));
 const collections = await openCollections(demoFolder);
-const app = createApp({ collections, webFolder, clock: () => performance.now() });
+const allowsPrivate = process.env['EWER_ALLOW_PRIVATE'] === '1';
+const app = createApp({
+  collections,
+  webFolder,
+  clock: () => performance.now(),
+  fetchOutside: createFetchOutside({
+    ...USUAL_LIMITS,
+    allowsPrivate,
+    ...(allowsPrivate && { perSecond: 200 }),
+  }),
+});
 const server = app.listen(port, '127.0.0.1', (error?: Error) => {
   if (error) {
     console.error(`Port ${port} cannot be used: ${error.message}. Set PORT to another one.`);

@@ -1,8 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildIndex, createEvaluator, type IndexDocument } from '#core/collection/index';
-import { DIALECTS, readString, writeQuery, type Dialect } from '#core/dialect/index';
-import { printQuery, withIds, type QueryNode } from '#core/query/index';
+import {
+  DIALECTS,
+  readString,
+  writeQuery,
+  type Dialect,
+  type FindForms,
+  type Rendering,
+} from '#core/dialect/index';
+import type { Problem } from '#core/problem/index';
+import { build, createMatcher, printQuery, withIds, type QueryNode } from '#core/query/index';
+import { splitWords } from '#core/text/index';
 import { arbitraryDocument, arbitraryQuery, TEST_HEADINGS } from '#core/testing/arbitraries';
 import { satisfies } from '#core/testing/naive-evaluator';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
@@ -31,13 +40,42 @@ const findBy = (
 ): number[] => {
   const read = readStandinString(standin, text, vocabulary);
   if (!read.value) throw new Error(`${standin.id} refuses ${text}: ${read.problem.message}`);
-  const found = createEvaluator(buildIndex(documents, standin.analysis)).evaluate(read.value);
+  if (read.value.notes.length > 0)
+    throw new Error(`${standin.id} cuts ${text}: ${read.value.notes.join(' ')}`);
+  const index = buildIndex(documents, standin.analysis, standin.stem);
+  const found = createEvaluator(index).evaluate(read.value.expression);
   if (!found.ok) throw new Error('too slow');
   return found.value.list();
 };
 
+/** What all parts of a rendering find together. */
+const findByParts = (
+  standin: Standin,
+  rendering: Rendering,
+  documents: readonly IndexDocument[],
+  vocabulary: Vocabulary,
+): number[] => {
+  const found = rendering.parts.flatMap(({ text }) => findBy(standin, text, documents, vocabulary));
+  return [...new Set(found)].sort((a, b) => a - b);
+};
+
+/** The words of some records that a pattern matches, as a database's index would list them. */
+const listFormsOf =
+  (documents: readonly IndexDocument[]): FindForms =>
+  (pattern) => {
+    const matches = createMatcher(pattern);
+    const texts = documents.flatMap(({ values }) => Object.values(values).flat());
+    const words = texts.flatMap((text) => splitWords(text).map((word) => word.text));
+    return { forms: [...new Set(words)].filter(matches).sort(), day: '2026-11-24' };
+  };
+
+const isError = (problem: Problem): boolean => problem.severity === 'error';
+
 const isWithin = (small: readonly number[], large: readonly number[]): boolean =>
   small.every((record) => large.includes(record));
+
+/** Databases whose handling of words keeps most translations from being the same. */
+const LEAST_SAME: Readonly<Record<string, number>> = { marlstone: 20, gantry: 100 };
 
 describe.each(STANDINS.map((standin) => ({ id: standin.id, standin })))('$id', ({ id, standin }) => {
   const dialect = DIALECTS.find((candidate) => candidate.id === id)!;
@@ -52,9 +90,14 @@ describe.each(STANDINS.map((standin) => ({ id: standin.id, standin })))('$id', (
       fc.property(
         arbitraryQuery,
         fc.array(arbitraryDocument(lacking), { minLength: 1, maxLength: 12 }),
-        (tree, documents) => {
+        fc.boolean(),
+        (tree, documents, knowsForms) => {
           const query = withIds(tree);
-          const rendering = writeQuery(query, dialect);
+          const rendering = writeQuery(
+            query,
+            dialect,
+            knowsForms ? { findForms: listFormsOf(documents) } : {},
+          );
           claims.set(rendering.whole, (claims.get(rendering.whole) ?? 0) + 1);
           const wanted = findNaively(documents, query, vocabularyOf(dialect));
           if (rendering.text === '') {
@@ -62,7 +105,7 @@ describe.each(STANDINS.map((standin) => ({ id: standin.id, standin })))('$id', (
             return;
           }
           if (rendering.problems.length > 0) return;
-          const found = findBy(standin, rendering.text, documents, vocabulary);
+          const found = findByParts(standin, rendering, documents, vocabulary);
           const story = `${printQuery(query)} as ${rendering.text}: ${rendering.whole}`;
           if (rendering.whole === 'same') expect(found, story).toEqual(wanted);
           if (rendering.whole === 'wider') expect(isWithin(wanted, found), story).toBe(true);
@@ -71,8 +114,8 @@ describe.each(STANDINS.map((standin) => ({ id: standin.id, standin })))('$id', (
       ),
       { numRuns: 3000 },
     );
-    expect(claims.get('wider')).toBeGreaterThan(20);
-    if (id === 'heronsmere') expect(claims.get('same')).toBeGreaterThan(200);
+    expect(claims.get('same') ?? 0, JSON.stringify([...claims])).toBeGreaterThan(LEAST_SAME[id] ?? 200);
+    expect((claims.get('wider') ?? 0) + (claims.get('narrower') ?? 0)).toBeGreaterThan(20);
   });
 
   it('reads its own strings back to what the stand-in finds, where it claims the same', () => {
@@ -84,18 +127,19 @@ describe.each(STANDINS.map((standin) => ({ id: standin.id, standin })))('$id', (
         (tree, documents) => {
           const rendering = writeQuery(withIds(tree), dialect);
           if (rendering.text === '' || rendering.problems.length > 0) return;
-          const back = readString(rendering.text, dialect);
-          const story = `${rendering.text} read as ${printQuery(back.root)}`;
-          expect(back.problems, story).toEqual([]);
+          const back = rendering.parts.map(({ text }) => readString(text, dialect));
+          const story = `${rendering.text} read as ${back.map(({ root }) => printQuery(root)).join(' and ')}`;
+          expect(back.flatMap(({ problems }) => problems).filter(isError), story).toEqual([]);
           if (rendering.whole !== 'same') return;
           compared++;
-          expect(findNaively(documents, back.root, vocabularyOf(dialect)), story).toEqual(
+          const read = build.or(...back.map(({ root }) => root));
+          expect(findNaively(documents, read, vocabularyOf(dialect)), story).toEqual(
             findNaively(documents, tree, vocabularyOf(dialect)),
           );
         },
       ),
       { numRuns: 2000 },
     );
-    if (id === 'heronsmere') expect(compared).toBeGreaterThan(100);
+    if (id !== 'marlstone') expect(compared).toBeGreaterThan(20);
   });
 });

@@ -36,6 +36,7 @@ describe('simplify', () => {
   it.each([
     ['a OR (b OR c)', 'a OR b OR c'],
     ['a OR b OR a', 'a OR b'],
+    ['source: (a OR (title: a))', 'source: (a OR title: a)'],
     ['light* OR lights OR lamp', 'light* OR lamp'],
     ['a AND (a OR b)', 'a'],
     ['a OR (a AND b)', 'a'],

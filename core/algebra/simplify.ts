@@ -22,7 +22,8 @@ export function simplifyQuery(root: QueryNode, settings: CoverSettings = {}): Qu
 
 function simplifyOnce(node: QueryNode, settings: CoverSettings): QueryNode {
   if (node.kind === 'near' || isMarked(node)) return node;
-  const inner = mapChildren(node, (child) => simplifyOnce(child, settings));
+  const within = node.kind === 'fielded' ? { ...settings, within: node.fields } : settings;
+  const inner = mapChildren(node, (child) => simplifyOnce(child, within));
   switch (inner.kind) {
     case 'and':
     case 'or':
@@ -69,7 +70,7 @@ function dropNeedless(items: readonly QueryNode[], kind: 'and' | 'or', settings:
   return kept;
 }
 
-/** As `covers`, for pieces that may stand in any fields: those round them are the same for both. */
+/** As `covers`; equal pieces need no closer look. */
 function coversAll(wide: QueryNode, narrow: QueryNode, settings: CoverSettings): boolean {
   if (isSameQuery(wide, narrow)) return true;
   return !usesNames(wide) && !usesNames(narrow) && covers(wide, narrow, settings);

@@ -35,6 +35,16 @@ export interface Analysis {
   readonly stopWords: readonly string[];
   /** Hyphenated words are indexed joined, too, at the place of their first part. */
   readonly joinHyphens: boolean;
+  /** Words are indexed by their stems, too, at the same place: see `markStem`. */
+  readonly stems?: boolean;
+}
+
+/** Gives the stem of a folded word. */
+export type Stem = (word: string) => string;
+
+/** A stem as it stands in the index beside the words: no word looks like it. */
+export function markStem(stem: string): string {
+  return `=${stem}=`;
 }
 
 /** The analysis of the neutral query language. */

@@ -43,10 +43,13 @@ export function listWords(
     { kind: 'any' },
     ...(suffix === '' ? [] : [{ kind: 'letters' as const, text: suffix }]),
   ];
-  return findTerms(index, pattern, most).map((term) => ({
-    word: index.terms[term]!,
-    records: countPostings(index, term),
-  }));
+  const isWord = (term: number): boolean => !index.terms[term]!.startsWith('=');
+  return findTerms(index, pattern, most)
+    .filter(isWord)
+    .map((term) => ({
+      word: index.terms[term]!,
+      records: countPostings(index, term),
+    }));
 }
 
 /** The number of records that have a word. */

@@ -134,6 +134,8 @@ class CachingEvaluator implements Evaluator {
         return RecordSet.all(size);
       case 'none':
         return new RecordSet(size);
+      case 'given':
+        return expression.set;
       case 'word':
         return this.findWord(expression);
       case 'phrase':
@@ -306,6 +308,7 @@ function combineForms(forms: readonly (readonly number[])[]): number[][] {
 
 const COSTS: Readonly<Record<SetExpression['kind'], number>> = {
   none: 0,
+  given: 0,
   key: 1,
   word: 2,
   range: 3,

@@ -1,3 +1,4 @@
+import type { RecordSet } from './bitset';
 import { printPattern, type Pattern } from '../query';
 import type { FieldMask } from './document';
 
@@ -10,6 +11,8 @@ export interface Slot {
 /** A set of records to find. What every query, in whatever syntax, comes to in the end. */
 export type SetExpression =
   | { readonly kind: 'all' | 'none' }
+  /** A set that was found before, with a name that no other one has. */
+  | { readonly kind: 'given'; readonly name: string; readonly set: RecordSet }
   | { readonly kind: 'word'; readonly slot: Slot; readonly fields: FieldMask }
   /** The words at consecutive positions of one value. */
   | { readonly kind: 'phrase'; readonly slots: readonly Slot[]; readonly fields: FieldMask }
@@ -45,6 +48,8 @@ export function printExpression(
     case 'all':
     case 'none':
       return expression.kind;
+    case 'given':
+      return `<${expression.name}>`;
     case 'word':
       return `${printSlot(expression.slot)}:${expression.fields}`;
     case 'phrase':

@@ -1,8 +1,8 @@
 export { RecordSet } from './bitset';
 export { buildIndex, createIndexBuilder } from './builder';
 export type { IndexBuilder } from './builder';
-export { NEUTRAL_ANALYSIS, measureBytes } from './collection-index';
-export type { Analysis, CollectionIndex } from './collection-index';
+export { NEUTRAL_ANALYSIS, markStem, measureBytes } from './collection-index';
+export type { Analysis, CollectionIndex, Stem } from './collection-index';
 export { listWords } from './dictionary';
 export { ALL_FIELDS, INDEX_FIELDS, countMonths, createDocument, maskFields } from './document';
 export type { FieldMask, IndexDocument, IndexField } from './document';

@@ -10,6 +10,8 @@ export interface NeutralSettings {
   readonly defaultFields?: readonly Field[];
   /** The headings of the collection; without one, headings find nothing. */
   readonly vocabulary?: Vocabulary;
+  /** What some nodes are to find instead of what they mean. */
+  readonly replaced?: ReadonlyMap<QueryNode, SetExpression>;
 }
 
 /**
@@ -21,6 +23,8 @@ export function createNeutralExpression(root: QueryNode, settings: NeutralSettin
 }
 
 function translate(node: QueryNode, fields: readonly Field[], settings: NeutralSettings): SetExpression {
+  const given = settings.replaced?.get(node);
+  if (given) return given;
   switch (node.kind) {
     case 'and':
     case 'or':

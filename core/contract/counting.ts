@@ -52,6 +52,11 @@ export interface StandinListing {
   readonly boxes: readonly string[];
   readonly records: number;
   readonly hasThesaurus: boolean;
+  /** Counted and searched by this protocol only. */
+  readonly protocol?: 'sru';
+  readonly hasCitations?: boolean;
+  /** Gives the numbers of the records of a string, so that results can be united. */
+  readonly givesIds?: boolean;
 }
 
 /** Some words of an index. */
@@ -99,6 +104,13 @@ export const WORDS_REQUEST = Joi.object<{ prefix: string; suffix: string; most: 
   most: Joi.number().integer().min(1).max(2_000).default(50),
 });
 
+/** A record whose references, or whose citing records, are asked for. */
+export const CITATIONS_REQUEST = Joi.object<{ record: number; start: number; rows: number }, true>({
+  record: Joi.number().integer().min(0).required(),
+  start: Joi.number().integer().min(0).default(0),
+  rows: Joi.number().integer().min(0).max(100).default(25),
+});
+
 /** A neutral query, for proofs and tests. */
 export const LABORATORY_REQUEST = Joi.object<{ query: string }, true>({
   query: Joi.string().allow('').max(65_536).required(),
@@ -125,8 +137,19 @@ export function createCountAnswerSchema(counted: number): Joi.ObjectSchema<Count
   return Joi.object<CountAnswer>({ counts: Joi.array().items(entry).length(counted).required() });
 }
 
+/** The numbers of a string's records. */
+export interface IdsAnswer {
+  readonly total: number;
+  readonly numbers: readonly number[];
+}
+
+export const IDS_ANSWER = Joi.object<IdsAnswer>({
+  total,
+  numbers: Joi.array().items(Joi.number().integer().min(0)).required(),
+});
+
 const text = Joi.string().allow('');
-const record = Joi.object({
+export const RECORD_ANSWER = Joi.object<BibliographicRecord>({
   id: text.required(),
   title: text.required(),
   abstract: text.required(),
@@ -152,7 +175,7 @@ const record = Joi.object({
 export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   total,
   estimated: Joi.boolean().required(),
-  records: Joi.array().items(record).required(),
+  records: Joi.array().items(RECORD_ANSWER).required(),
 });
 
 export const WORDS_ANSWER = Joi.object<WordsAnswer>({
@@ -169,5 +192,8 @@ export const LISTING_ANSWER = Joi.array<StandinListing[]>().items(
     boxes: Joi.array().items(text).required(),
     records: total,
     hasThesaurus: Joi.boolean().required(),
+    protocol: Joi.valid('sru'),
+    hasCitations: Joi.boolean(),
+    givesIds: Joi.boolean(),
   }),
 );

@@ -1,7 +1,10 @@
 export {
+  CITATIONS_REQUEST,
   COUNT_REQUEST,
+  IDS_ANSWER,
   IDS_REQUEST,
   LISTING_ANSWER,
+  RECORD_ANSWER,
   WORDS_ANSWER,
   WORDS_REQUEST,
   LABORATORY_REQUEST,
@@ -14,6 +17,7 @@ export type {
   CountAnswer,
   CountEntry,
   CountRequest,
+  IdsAnswer,
   SearchAnswer,
   SearchRequest,
   StandinListing,
@@ -21,3 +25,14 @@ export type {
 } from './counting';
 export type { SkosMessage, SkosRequest } from './skos-reading';
 export type { ChecksAnswer, ChecksRequest } from './checking';
+export {
+  SRU_COUNT_REQUEST,
+  SRU_ENDPOINT_REQUEST,
+  SRU_EXPLANATION,
+  SRU_SEARCH_REQUEST,
+  SRU_VERSIONS,
+  STANDIN_SCHEME,
+} from './sru';
+export type { SruCountRequest, SruEndpoint, SruExplanation, SruSearchRequest, SruVersion } from './sru';
+export { PROOF_ANSWER, PROOF_REQUEST } from './proof';
+export type { ProofAnswer, ProofDifference, ProofRequest, ProofSwap } from './proof';

@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
@@ -6,48 +6,62 @@ import { build, parseQuery, printQuery, type QueryNode } from '../query';
 import { arbitraryQuery } from '../testing/arbitraries';
 import { REASON_CODES, describeReason } from './fidelity';
 import { isSameLimiters, listLimiters } from './limiters';
-import { DIALECTS, findDialect } from './profiles';
+import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 import { readString } from './reader';
 import { readDialect } from './schema';
+import type { Problem } from '../problem';
+import type { FindForms } from './write-words';
 import { writeQuery, type Rendering } from './writer';
 
 interface Pair {
   readonly query: string;
-  readonly string: string;
+  /** Empty if nothing can be written; several if the dialect takes it only in parts. */
+  readonly strings: readonly string[];
   readonly whole: Rendering['whole'];
-  readonly reason?: string;
+  readonly reasons?: readonly string[];
+  /** What the strings are read back as. */
+  readonly reads?: readonly string[];
 }
 
+const EVERY_DIALECT = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS];
 const FOLDER = join(import.meta.dirname, 'fixtures');
-const fixtures = readdirSync(FOLDER).map((file) => ({
-  id: file.replace('.json', ''),
-  pairs: JSON.parse(readFileSync(join(FOLDER, file), 'utf8')) as Pair[],
+const fixtures = EVERY_DIALECT.map((dialect) => ({
+  id: dialect.id,
+  dialect,
+  pairs: JSON.parse(readFileSync(join(FOLDER, `${dialect.id}.json`), 'utf8')) as Pair[],
 }));
 const parse = (text: string): QueryNode => parseQuery(text).root;
-const listReasons = (rendering: Rendering): string[] =>
-  [...rendering.fidelity.values()].flatMap((fidelity) => fidelity.reasons.map((reason) => reason.code));
+const listReasons = (rendering: Rendering): string[] => [
+  ...new Set([...rendering.fidelity.values()].flatMap(({ reasons }) => reasons.map(({ code }) => code))),
+];
+const isError = (problem: Problem): boolean => problem.severity === 'error';
 
-describe.each(fixtures)('$id', ({ id, pairs }) => {
-  const dialect = findDialect(id)!;
+describe.each(fixtures)('$id', ({ dialect, pairs }) => {
+  it('has at least 40 pairs', () => {
+    expect(pairs.length).toBeGreaterThanOrEqual(40);
+    expect(pairs.filter(({ strings }) => strings.length > 0).length).toBeGreaterThanOrEqual(35);
+  });
 
-  it.each(pairs)('writes $query', ({ query, string, whole, reason }) => {
+  it.each(pairs)('writes $query', ({ query, strings, whole, reasons }) => {
     const rendering = writeQuery(parse(query), dialect);
-    expect(rendering.text).toBe(string);
+    expect(rendering.parts.map(({ text }) => text)).toEqual(strings);
     expect(rendering.whole).toBe(whole);
-    if (reason !== undefined) expect(listReasons(rendering)).toContain(reason);
+    expect(listReasons(rendering)).toEqual(reasons ?? []);
     expect(rendering.problems.map((problem) => problem.code)).toEqual(
-      string === '' ? ['nothing-to-send'] : [],
+      strings.length === 0 ? ['nothing-to-send'] : [],
     );
   });
 
-  it.each(pairs.filter((pair) => pair.string !== ''))('reads $string', ({ string }) => {
-    expect(readString(string, dialect).problems).toEqual([]);
+  it.each(pairs.filter((pair) => pair.reads))('reads $strings', ({ strings, reads }) => {
+    const read = strings.map((string) => readString(string, dialect));
+    expect(read.map(({ root }) => printQuery(root))).toEqual(reads);
+    expect(read.flatMap(({ problems }) => problems).filter(isError)).toEqual([]);
   });
 });
 
 describe('profiles', () => {
   it('are good documents', () => {
-    for (const dialect of DIALECTS) expect(readDialect(dialect).problems).toEqual([]);
+    for (const dialect of EVERY_DIALECT) expect(readDialect(dialect).problems).toEqual([]);
   });
 
   it('with faults are refused with all faults at once, each with its place', () => {
@@ -57,20 +71,29 @@ describe('profiles', () => {
   });
 
   it('every reason has its witness in a fixture or here', () => {
-    const seen = new Set(
-      fixtures.flatMap(({ id, pairs }) =>
-        pairs.flatMap(({ query }) => listReasons(writeQuery(parse(query), findDialect(id)!))),
-      ),
-    );
-    const flat = {
-      ...findDialect('heronsmere')!,
-      headings: { vocabulary: 'heronsmere', heading: 'terms:"{label}"', flat: false },
-    };
-    for (const code of listReasons(writeQuery(parse('branch: "Bats"'), flat))) seen.add(code);
+    const heronsmere = findDialect('heronsmere')!;
+    const noBranch = { vocabulary: 'heronsmere', heading: 'terms:"{label}"', flat: false };
+    const [near] = findDialect('cardinal')!.proximity;
     const many = `"${'a[b]c '.repeat(5)}"`;
-    for (const code of listReasons(writeQuery(parse(many), findDialect('heronsmere')!))) seen.add(code);
     const long = Array.from({ length: 25 }, (_, at) => `word${at}`).join(' OR ');
-    for (const code of listReasons(writeQuery(parse(long), findDialect('marlstone')!))) seen.add(code);
+    const forms: FindForms = () => ({ forms: ['light', 'lights'], day: '2026-11-24' });
+    const maybe = { sign: '^', leastLetters: 1, where: 'anywhere', means: 'any-character' } as const;
+    const witnesses: Rendering[] = [
+      ...fixtures.flatMap(({ dialect, pairs }) =>
+        pairs.map(({ query }) => writeQuery(parse(query), dialect)),
+      ),
+      writeQuery(parse('branch: "Bats"'), { ...heronsmere, headings: noBranch }),
+      writeQuery(parse(many), heronsmere),
+      writeQuery(parse(long), { ...findDialect('marlstone')!, whenTooLong: ['without-fields'] }),
+      writeQuery(parse('light*'), findDialect('plainfinder')!, { findForms: forms }),
+      writeQuery(parse('a WITHIN 3 b'), { ...heronsmere, proximity: [{ ...near!, numbers: [1, 5] }] }),
+      writeQuery(parse('x[a]y[b]z[c]w[d]v[e]u'), { ...heronsmere, wildcards: { maybe } }),
+      writeQuery(parse('"street* light"'), {
+        ...heronsmere,
+        phrase: { wildcards: 'none', fallbacks: ['leave-out'] },
+      }),
+    ];
+    const seen = new Set(witnesses.flatMap(listReasons));
     expect(REASON_CODES.filter((code) => !seen.has(code))).toEqual([]);
     expect(describeReason({ code: 'truncation-capped', data: { cap: 45 } })).toContain('45');
   });
@@ -79,21 +102,35 @@ describe('profiles', () => {
 describe('limits of length', () => {
   const long = Array.from({ length: 25 }, (_, at) => `word${at}`).join(' OR ');
 
-  it('leave the fields out where the dialect says so, and say that this is wider', () => {
+  it('split a string into parts that are each short enough', () => {
     const rendering = writeQuery(parse(long), findDialect('marlstone')!);
+    expect(rendering.problems).toEqual([]);
+    expect(rendering.parts).toHaveLength(2);
+    expect(rendering.extent.characters).toBeLessThanOrEqual(480);
+    expect(rendering.text).toBe(rendering.parts.map(({ text }) => text).join('\n'));
+    const pieces = rendering.pieces.map(({ start, end }) => rendering.text.slice(start, end));
+    for (let at = 0; at < 25; at++) expect(pieces).toContain(`title=word${at}`);
+  });
+
+  it('leave the fields out where parts are too many, and say that this is wider', () => {
+    const dialect = { ...findDialect('marlstone')!, whenTooLong: ['without-fields'] as const };
+    const rendering = writeQuery(parse(long), dialect);
     expect(rendering.text).toBe(long.replaceAll('OR', 'or'));
     expect(rendering.whole).toBe('wider');
   });
 
   it('are a problem where nothing helps', () => {
+    const codes = (query: string, id: string): string[] =>
+      writeQuery(parse(query), { ...findDialect(id)!, whenTooLong: [] }).problems.map(({ code }) => code);
     const longer = Array.from({ length: 99 }, (_, at) => `word${at}`).join(' OR ');
-    expect(
-      writeQuery(parse(longer), findDialect('marlstone')!).problems.map((problem) => problem.code),
-    ).toEqual(['string-too-long']);
+    expect(codes(longer, 'marlstone')).toEqual(['string-too-long']);
+    expect(codes(longer, 'plainfinder')).toEqual(['too-many-words']);
     const cut = Array.from({ length: 7 }, (_, at) => `title: words${at}*`).join(' OR ');
-    expect(writeQuery(parse(cut), findDialect('marlstone')!).problems.map((problem) => problem.code)).toEqual(
-      ['too-many-truncations'],
-    );
+    expect(codes(cut, 'marlstone')).toEqual(['too-many-truncations']);
+    const pairs = (group: number): string =>
+      Array.from({ length: 8 }, (_, at) => `(a${group}${at} AND b${group}${at})`).join(' OR ');
+    const deep = Array.from({ length: 4 }, (_, group) => `(${pairs(group)})`);
+    expect(codes(deep.join(' AND '), 'plainfinder')).toEqual(['too-nested']);
   });
 });
 

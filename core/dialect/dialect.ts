@@ -17,33 +17,58 @@ export interface WildcardRule {
   readonly cap?: number;
 }
 
-/** One way to say what must be near what. `{n}` stands for the number. */
+/** The sign for what may be there or not: before the letter that it is about, or for any one character. */
+export interface MaybeRule extends WildcardRule {
+  readonly means: 'letter-behind' | 'any-character';
+}
+
+/** One way to say what must be near what. */
 export interface ProximityRule {
-  readonly sign: string;
+  /** `{a}` and `{b}` stand for the operands, `{n}` for the number: `{a} within:{n} {b}`. */
+  readonly form: string;
   /** `between`: the words between are counted; `difference`: adjacent is 1. */
   readonly counts: 'between' | 'difference';
   readonly ordered: boolean;
+  /** Though ordered, it also takes the other order when the two are still nearer by two words. */
+  readonly turnsWhenNearer?: boolean;
   readonly greatest?: number;
-  /** Whether a bracketed OR may stand on either side. */
-  readonly takesGroups: boolean;
+  /** Only these numbers are taken; others are widened to the next one. */
+  readonly numbers?: readonly number[];
+  /** What may stand on either side. */
+  readonly operands: 'words' | 'phrases' | 'groups';
 }
 
 /** How a limiter is applied. */
 export type LimiterRule =
-  /** In the string; `{from}`, `{to}` or `{value}` stand for what is asked; several values are joined by OR. */
-  | { readonly how: 'string'; readonly form: string; readonly values?: Readonly<Record<string, string>> }
+  /**
+   * In the string. `{from}` and `{to}` stand for years, `{value}` for one value (several are joined
+   * by OR), `{values}` for all of them with `joint` between.
+   */
+  | {
+      readonly how: 'string';
+      readonly form: string;
+      readonly joint?: string;
+      readonly values?: Readonly<Record<string, string>>;
+      readonly note?: string;
+    }
   /** By a ticked box that goes with the string. */
-  | { readonly how: 'box' }
+  | { readonly how: 'box'; readonly note?: string }
+  /** By the person, in a way that the note tells. */
+  | { readonly how: 'hand'; readonly note: string }
   /** Not at all. */
-  | { readonly how: 'none' };
+  | { readonly how: 'none'; readonly note?: string };
 
 /** The limiters that a dialect maps. */
 export const LIMITER_NAMES = ['years', 'types', 'languages', 'peerReviewed', 'fullText'] as const;
 export type LimiterName = (typeof LIMITER_NAMES)[number];
 
 /** What to do with a phrase whose words hold wildcards that are not allowed in quotes, first to last. */
-export const PHRASE_FALLBACKS = ['side-by-side', 'proximity', 'and'] as const;
+export const PHRASE_FALLBACKS = ['forms', 'side-by-side', 'proximity', 'and', 'leave-out'] as const;
 export type PhraseFallback = (typeof PHRASE_FALLBACKS)[number];
+
+/** What to do with a string that is too long or has too many words, first to last. */
+export const LENGTH_FALLBACKS = ['parts', 'without-fields'] as const;
+export type LengthFallback = (typeof LENGTH_FALLBACKS)[number];
 
 /**
  * One database's syntax as data: how to write it and how to read it. A document that a librarian
@@ -55,14 +80,21 @@ export interface Dialect {
   readonly name: string;
   /** One line about the database's kind. */
   readonly about: string;
+  /** What the database is about: its subjects and what it takes in, in a few words. */
+  readonly coverage?: string;
   readonly operators: {
+    /** An empty `write` joins by a blank alone. */
     readonly and: OperatorWords;
     readonly or: OperatorWords;
     readonly not: OperatorWords;
   };
+  /** `between` two items, or `before` each single word or phrase that is excluded. */
+  readonly exclusion: 'between' | 'before';
   /** `left-to-right`, or the operators from the tightest; operators of one level go left to right. */
   readonly precedence: 'left-to-right' | readonly (readonly ('and' | 'or' | 'not')[])[];
   readonly sideBySide: 'and' | 'phrase' | 'error';
+  /** How deep brackets may stand in one another; without it, as deep as one likes. */
+  readonly deepest?: number;
   readonly phrase: {
     readonly wildcards: 'none' | 'last-word' | 'all';
     readonly fallbacks: readonly PhraseFallback[];
@@ -70,24 +102,24 @@ export interface Dialect {
   readonly wildcards: {
     readonly any?: WildcardRule;
     readonly one?: WildcardRule;
-    readonly maybe?: WildcardRule;
+    readonly maybe?: MaybeRule;
   };
   readonly proximity: readonly ProximityRule[];
   readonly fields: {
-    /** Where the mark stands and what it looks like; `{field}` stands for the codes. */
-    readonly mark: { readonly place: 'before' | 'behind'; readonly form: string };
+    /** `{field}` stands for the codes and `{item}` for what is marked: `{field}:{item}`. */
+    readonly mark: string;
     readonly marksGroups: boolean;
     /** Several codes in one mark, with the sign between them; without it, fields are joined by OR. */
     readonly joint?: string;
     readonly codes: Readonly<Partial<Record<Field, string>>>;
     /** Fields that take single words only, since quotes mean something else there. */
     readonly wordsOnly: readonly Field[];
+    /** Fields that have no code of their own, and the wider one to search instead. */
+    readonly instead: Readonly<Partial<Record<Field, Field | 'unmarked'>>>;
     /** What the records of this database have at all. */
     readonly held: readonly Field[];
     /** What is searched without a mark. */
     readonly unmarked: readonly Field[];
-    /** Leave the marks of the default fields out if the string is too long with them. */
-    readonly leaveOutWhenTooLong: boolean;
   };
   readonly headings?: {
     readonly vocabulary: string;
@@ -99,15 +131,27 @@ export interface Dialect {
     readonly flat: boolean;
   };
   readonly limiters: Readonly<Record<LimiterName, LimiterRule>>;
+  /** The sign that makes the next one an ordinary sign within quotation marks, and the signs that need it. */
+  readonly escape?: { readonly sign: string; readonly before: string };
   /** Words that are dropped from texts and strings, the words round them closing up. */
   readonly stopWords: readonly string[];
   /** Further words that must be quoted to be searched. */
   readonly reservedWords: readonly string[];
-  /** Words are found with other endings of their stem. */
+  /** Words are found with other endings of their stem, unless they stand in quotation marks. */
   readonly stems?: boolean;
   /** Hyphenated words are found joined, too. */
   readonly joinsHyphens: boolean;
-  readonly most: { readonly characters?: number; readonly truncations?: number };
+  readonly most: {
+    readonly characters?: number;
+    readonly truncations?: number;
+    /** Words that are searched; operators are not counted. */
+    readonly words?: number;
+  };
+  readonly whenTooLong: readonly LengthFallback[];
+  /** An earlier search of the session; `{n}` stands for its number. */
+  readonly setReference?: string;
+  /** The address of a search; `{string}` stands for the encoded string. */
+  readonly address?: string;
   /** What a person should know about its counts and habits, in short sentences. */
   readonly habits: readonly string[];
 }

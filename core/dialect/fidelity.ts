@@ -16,6 +16,11 @@ export interface Fidelity {
 
 const REASON_WORDINGS = {
   'field-missing': 'cannot search {fields} apart',
+  'field-widened': '{fields} cannot be searched apart: searched in {instead}',
+  'forms-listed': '{count} forms written out, as the index had them on {day}',
+  'stem-instead': 'other endings of its stem are found, not any ending',
+  'distance-widened': 'farther apart than asked: {number} is the nearest that can be written',
+  'order-loose': 'the other order is found, too, when the two stand nearer',
   'fields-left-out': 'too long with its fields: searched in the whole text',
   'heading-elsewhere': 'this heading belongs to another thesaurus',
   'heading-unwritable': 'this heading holds a quotation mark',
@@ -25,9 +30,11 @@ const REASON_WORDINGS = {
   'truncation-capped': 'only the first {cap} forms are searched',
   'truncation-moved': 'no wildcard in this place: cut before it',
   'wildcard-missing': 'this wildcard cannot be written here',
+  'any-character': 'any character may stand where only one letter may',
   'too-many-forms': 'too many spellings to write out',
   'phrase-as-pair': 'a cut phrase is written as neighbours in either order',
   'phrase-as-words': 'a cut phrase is written as words that may stand anywhere',
+  'phrase-left-out': 'a cut phrase cannot be written here',
   'proximity-missing': 'no nearness here: both may stand anywhere',
   'order-missing': 'either order is found',
   'stop-word': 'this word is not searched here',

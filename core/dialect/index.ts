@@ -1,11 +1,13 @@
 export type { Dialect, LimiterName } from './dialect';
 export { REASON_CODES, describeReason } from './fidelity';
-export type { Fidelity, FidelityLevel, Reason } from './fidelity';
+export type { Fidelity, FidelityLevel, Reason, ReasonCode } from './fidelity';
+export type { Extent, LaidOut, Piece } from './lay-out';
 export { isSameLimiters, listLimiters } from './limiters';
 export type { Boxes, HandStep, Limiters } from './limiters';
-export { DIALECTS, findDialect } from './profiles';
+export { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 export { readString } from './reader';
 export type { ReadString } from './reader';
 export { readDialect } from './schema';
+export type { FindForms, FormList } from './write-words';
 export { writeQuery } from './writer';
-export type { Piece, Rendering, WriteSettings } from './writer';
+export type { Rendering, WriteSettings } from './writer';

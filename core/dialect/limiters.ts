@@ -22,8 +22,10 @@ export type Boxes = Limiters;
 /** A limiter that the string does not carry: to be set by hand, or not to be had. */
 export interface HandStep {
   readonly limiter: LimiterName;
-  readonly how: 'box' | 'none';
+  readonly how: 'box' | 'hand' | 'none';
   readonly value: string;
+  /** What the database understands by it, or how it is set. */
+  readonly note?: string;
 }
 
 const EARLIEST_YEAR = 1000;
@@ -40,7 +42,13 @@ export function writeLimiters(
   for (const { name, value } of listLimiters(limiters ?? NO_LIMITERS)) {
     const rule = dialect.limiters[name];
     if (rule.how === 'string') text.push(writeInString(rule, name, limiters ?? {}, dialect));
-    else steps.push({ limiter: name, how: rule.how, value });
+    else
+      steps.push({
+        limiter: name,
+        how: rule.how,
+        value,
+        ...(rule.note !== undefined && { note: rule.note }),
+      });
     if (rule.how === 'box') boxes = { ...boxes, [name]: limiters?.[name] };
   }
   return { text, boxes, steps };
@@ -81,6 +89,9 @@ function writeInString(
     return rule.form.replace('{from}', String(from)).replace('{to}', String(to));
   }
   const values = (name === 'types' ? limiters.types : limiters.languages) ?? ['yes'];
-  const written = values.map((value) => rule.form.replace('{value}', rule.values?.[value] ?? value));
+  const named = values.map((value) => rule.values?.[value] ?? value);
+  if (rule.form.includes('{values}'))
+    return rule.form.replace('{values}', () => named.join(rule.joint ?? ', '));
+  const written = named.map((value) => rule.form.replace('{value}', () => value));
   return written.length === 1 ? (written[0] ?? '') : `(${written.join(` ${dialect.operators.or.write} `)})`;
 }

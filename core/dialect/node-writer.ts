@@ -6,16 +6,15 @@ import {
   type Pattern,
   type QueryNode,
 } from '../query';
-import type { Dialect } from './dialect';
+import type { Dialect, ProximityRule } from './dialect';
 import {
-  createPart,
   intersectResults,
-  joinParts,
+  joinTrees,
   uniteResults,
   type Rendered,
   type Result,
-  type StringPart,
-} from './draft-string';
+  type StringTree,
+} from './string-tree';
 import {
   NARROWER,
   SAME,
@@ -27,9 +26,18 @@ import {
   type Fidelity,
   type Reason,
 } from './fidelity';
-import { markField, planFields } from './fields';
-import { listPatterns, markItem, uniqueReasons, writeOperand, writePhrase, writeTerm } from './write-items';
-import { MOST_SPELLINGS, describeWordHabits, isStopWord } from './write-words';
+import { planFields, splitMark, type FieldPlan } from './fields';
+import {
+  listPatterns,
+  markItem,
+  uniqueReasons,
+  writeOperand,
+  writePhrase,
+  writeTerm,
+  type WrittenSide,
+} from './write-items';
+import { MOST_SPELLINGS, describeWordHabits, isStopWord, type FindForms } from './write-words';
+import { mustFlatten } from './flatten';
 
 /** What leaves come to, by dialect and node: both are values that never change. */
 const WRITTEN_LEAVES = new WeakMap<Dialect, WeakMap<QueryNode, Map<string, Rendered>>>();
@@ -47,6 +55,7 @@ export class NodeWriter {
     private readonly defaultFields: readonly Field[],
     /** Default fields are not marked, to save length. */
     private readonly bare: boolean,
+    private readonly findForms?: FindForms,
   ) {}
 
   write(node: QueryNode, fields?: readonly Field[]): Result {
@@ -58,6 +67,8 @@ export class NodeWriter {
 
   /** Trees and dialects are values: a leaf that was written before is not written again. */
   private recall(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
+    // Forms belong to a day and a database's index, not to the node alone.
+    if (this.findForms) return this.render(node, fields);
     const leaves = WRITTEN_LEAVES.get(this.dialect) ?? new WeakMap<QueryNode, Map<string, Rendered>>();
     WRITTEN_LEAVES.set(this.dialect, leaves);
     const known = leaves.get(node) ?? new Map<string, Rendered>();
@@ -100,32 +111,32 @@ export class NodeWriter {
   private renderAnd(node: QueryNode, results: readonly Result[]): Rendered {
     if (results.some((result) => result.kind === 'nothing'))
       return { result: { kind: 'nothing' }, reasons: [] };
-    const { parts, drift } = intersectResults(results);
-    if (parts.length === 0) return this.leaveAllOut(results);
-    const part = joinParts(node, this.dialect.operators.and.write, parts);
-    return { result: { kind: 'written', part, drift }, reasons: this.noteLeftOut(results) };
+    const { trees, drift } = intersectResults(results);
+    if (trees.length === 0) return this.leaveAllOut(results);
+    const tree = joinTrees(node, 'and', trees);
+    return { result: { kind: 'written', tree, drift }, reasons: this.noteLeftOut(results) };
   }
 
   private renderOr(node: QueryNode, results: readonly Result[]): Rendered {
-    const { parts, drift } = uniteResults(results);
-    if (parts.length === 0) return this.leaveAllOut(results);
-    const part = joinParts(node, this.dialect.operators.or.write, parts);
-    return { result: { kind: 'written', part, drift }, reasons: this.noteLeftOut(results) };
+    const { trees, drift } = uniteResults(results);
+    if (trees.length === 0) return this.leaveAllOut(results);
+    const tree = joinTrees(node, 'or', trees);
+    return { result: { kind: 'written', tree, drift }, reasons: this.noteLeftOut(results) };
   }
 
   private renderNot(node: QueryNode, include: Result, exclude: Result): Rendered {
     if (include.kind !== 'written') return { result: include, reasons: [] };
     if (exclude.kind !== 'written') {
       const lost: Drift = exclude.kind === 'left-out' && exclude.drift !== SAME ? WIDER : SAME;
-      const part = { ...include.part, node };
+      const tree = joinTrees(node, 'and', [include.tree]);
       return {
-        result: { kind: 'written', part, drift: joinDrifts(include.drift, lost) },
+        result: { kind: 'written', tree, drift: joinDrifts(include.drift, lost) },
         reasons: this.noteLeftOut([exclude]),
       };
     }
     const drift = joinDrifts(include.drift, invertDrift(exclude.drift));
-    const part = joinParts(node, this.dialect.operators.not.write, [include.part, exclude.part]);
-    return { result: { kind: 'written', part, drift }, reasons: [] };
+    const tree = joinTrees(node, 'not', [include.tree, exclude.tree]);
+    return { result: { kind: 'written', tree, drift }, reasons: [] };
   }
 
   /** All members are left out: so is the group. It is no loss only if none of them was one. */
@@ -154,25 +165,20 @@ export class NodeWriter {
     if (
       !markable ||
       !this.dialect.fields.marksGroups ||
+      mustFlatten(this.dialect) ||
       plan.kind !== 'marked' ||
       code === undefined ||
       plan.codes.length > 1 ||
-      plan.missing.length > 0
+      plan.missing.length > 0 ||
+      plan.widened.length > 0
     ) {
       return { result: this.write(node.item, node.fields), reasons: [] };
     }
     const inner = this.writeUnmarked(node.item);
     if (inner.kind !== 'written') return { result: inner, reasons: [] };
-    const [before = '', after = ''] = markField('\u0000', code, this.dialect).split('\u0000');
-    const body = inner.part.needsBrackets ? ['(', inner.part, ')'] : [inner.part];
-    return {
-      result: {
-        kind: 'written',
-        part: { node, parts: [before, ...body, after], needsBrackets: false },
-        drift: inner.drift,
-      },
-      reasons: [],
-    };
+    const [before, after] = splitMark(code, this.dialect);
+    const tree: StringTree = { kind: 'wrap', node, before, after, item: inner.tree };
+    return { result: { kind: 'written', tree, drift: inner.drift }, reasons: [] };
   }
 
   /** Writes leaves without marks of their own, since a mark round them all follows. */
@@ -188,7 +194,8 @@ export class NodeWriter {
         reasons: [{ code: 'heading-elsewhere', data: {} }],
       };
     }
-    if (node.label.includes('"')) {
+    const label = this.escapeLabel(node.label);
+    if (label === undefined) {
       return {
         result: { kind: 'left-out', drift: NARROWER },
         reasons: [{ code: 'heading-unwritable', data: {} }],
@@ -207,10 +214,16 @@ export class NodeWriter {
         drift = NARROWER;
       }
     }
-    return {
-      result: { kind: 'written', part: createPart(node, form.replace('{label}', node.label)), drift },
-      reasons,
-    };
+    const text = form.replace('{label}', () => label);
+    const words = node.label.split(/\s+/).length;
+    return { result: { kind: 'written', tree: { kind: 'atom', node, text, words }, drift }, reasons };
+  }
+
+  /** A label as it stands between quotation marks; nothing if it holds one and there is no way to say so. */
+  private escapeLabel(label: string): string | undefined {
+    const { escape } = this.dialect;
+    if (!escape) return label.includes('"') ? undefined : label;
+    return [...label].map((sign) => (escape.before.includes(sign) ? escape.sign + sign : sign)).join('');
   }
 
   private getFields(fields: readonly Field[] | undefined): readonly Field[] {
@@ -239,82 +252,152 @@ export class NodeWriter {
       return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'stop-word', data: {} }] };
     }
     const items =
-      words.length === 1 ? writeTerm(words[0] ?? [], this.dialect) : writePhrase(words, this.dialect);
+      words.length === 1
+        ? writeTerm(words[0] ?? [], this.dialect, this.findForms)
+        : writePhrase(words, this.dialect, this.findForms);
     const habits = describeWordHabits(words, this.dialect);
-    const reasons = [...items.reasons, ...habits.reasons];
-    let drift = joinDrifts(items.drift, habits.drift);
-    if (plan.missing.length > 0) {
-      drift = joinDrifts(drift, NARROWER);
-      reasons.push({ code: 'field-missing', data: { fields: plan.missing.join(', ') } });
-    }
-    if (this.bare && !fields) {
-      drift = joinDrifts(drift, WIDER);
-      reasons.push({ code: 'fields-left-out', data: {} });
-    }
+    const reach = this.describeReach(plan, fields);
+    const reasons = [...items.reasons, ...habits.reasons, ...reach.reasons];
+    const drift = joinDrifts(items.drift, habits.drift, reach.drift);
     if (items.texts.length === 0) return { result: { kind: 'left-out', drift: NARROWER }, reasons };
     const codes = plan.kind === 'marked' ? plan.codes : [undefined];
     const marked = codes.flatMap((code) =>
       items.texts.map((item) => markItem(node, item, code, this.dialect)),
     );
-    return {
-      result: { kind: 'written', part: joinParts(node, this.dialect.operators.or.write, marked), drift },
-      reasons,
-    };
+    const tree = marked.length === 1 && marked[0] ? marked[0] : joinTrees(node, 'or', marked);
+    return { result: { kind: 'written', tree, drift }, reasons };
+  }
+
+  /** What it does that fields cannot be searched, or only together with others. */
+  private describeReach(
+    plan: FieldPlan & { kind: 'marked' | 'unmarked' },
+    fields: readonly Field[] | undefined,
+  ): { drift: Drift; reasons: Reason[] } {
+    const reasons: Reason[] = [];
+    let drift: Drift = SAME;
+    if (plan.missing.length > 0) {
+      drift = NARROWER;
+      reasons.push({ code: 'field-missing', data: { fields: plan.missing.join(', ') } });
+    }
+    for (const { field, instead } of plan.widened) {
+      drift = joinDrifts(drift, WIDER);
+      const where = instead === 'unmarked' ? 'all that is searched without a field' : instead;
+      reasons.push({ code: 'field-widened', data: { fields: field, instead: where } });
+    }
+    if (this.bare && !fields) {
+      drift = joinDrifts(drift, WIDER);
+      reasons.push({ code: 'fields-left-out', data: {} });
+    }
+    return { drift, reasons };
   }
 
   private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
-    const rule =
-      this.dialect.proximity.find((candidate) => candidate.ordered === node.ordered) ??
-      this.dialect.proximity.find((candidate) => !candidate.ordered);
-    const number = rule?.counts === 'between' ? node.distance - 1 : node.distance;
-    const pairs =
-      rule && number <= (rule.greatest ?? Infinity)
-        ? this.writePairs(node, rule.sign.replace('{n}', String(number)), fields)
-        : undefined;
-    if (!pairs || !rule) {
-      const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
-      const result =
-        both.result.kind === 'written'
-          ? { ...both.result, drift: joinDrifts(both.result.drift, WIDER) }
-          : both.result;
-      return { result, reasons: [...both.reasons, { code: 'proximity-missing', data: {} }] };
-    }
-    const loose: Drift = node.ordered && !rule.ordered ? WIDER : SAME;
-    const reasons =
-      loose === WIDER ? [...pairs.reasons, { code: 'order-missing' as const, data: {} }] : pairs.reasons;
-    return { result: { kind: 'written', part: pairs.part, drift: joinDrifts(pairs.drift, loose) }, reasons };
+    const pairs = this.writePairs(node, fields);
+    if (pairs)
+      return { result: { kind: 'written', tree: pairs.tree, drift: pairs.drift }, reasons: pairs.reasons };
+    const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
+    const result =
+      both.result.kind === 'written'
+        ? { ...both.result, drift: joinDrifts(both.result.drift, WIDER) }
+        : both.result;
+    return { result, reasons: [...both.reasons, { code: 'proximity-missing', data: {} }] };
   }
 
-  /** Every pair of plain or cut words and plain phrases of the two sides; nothing if that cannot be said. */
+  /** The pairs of the two sides in the best of the dialect's forms; nothing if that cannot be said. */
   private writePairs(
     node: NearNode,
-    sign: string,
     fields: readonly Field[] | undefined,
-  ): { part: StringPart; drift: Drift; reasons: Reason[] } | undefined {
+  ): { tree: StringTree; drift: Drift; reasons: Reason[] } | undefined {
     const plan = planFields(this.getFields(fields), this.dialect, true);
     if (plan.kind === 'not-held' || plan.kind === 'unreachable' || plan.missing.length > 0) return undefined;
+    const chosen = chooseForm(node, this.dialect);
+    if (!chosen) return undefined;
     const sides = [node.left, node.right].map((side) =>
-      (side.kind === 'or' ? side.items : [side]).map((item) => writeOperand(item, this.dialect)),
+      (side.kind === 'or' ? side.items : [side]).map((item) =>
+        writeOperand(item, this.dialect, chosen.rule, this.findForms),
+      ),
     );
     const operands = sides.flat();
-    if (operands.some((operand) => operand === undefined)) return undefined;
-    const [left = [], right = []] = sides.map((side) => side.flatMap((operand) => operand?.texts ?? []));
+    const known = operands.filter((operand) => operand !== undefined);
+    if (known.length < operands.length) return undefined;
+    const [left = [], right = []] = sides.map((side) =>
+      gatherSide(
+        side.filter((one) => one !== undefined),
+        chosen.rule,
+      ),
+    );
     if (left.length * right.length > MOST_SPELLINGS || left.length * right.length === 0) return undefined;
     const patterns = [node.left, node.right].flatMap(listPatterns);
     const habits = describeWordHabits(patterns, this.dialect);
+    const reach = this.describeReach(plan, fields);
     const skips: Drift = this.dialect.stopWords.length > 0 ? WIDER : SAME;
     const reasons = uniqueReasons([
-      ...operands.flatMap((operand) => operand?.reasons ?? []),
+      ...known.flatMap((operand) => operand.reasons),
       ...habits.reasons,
+      ...reach.reasons,
+      ...chosen.reasons,
     ]);
     if (skips === WIDER) reasons.push({ code: 'stop-words-skipped', data: {} });
     const codes = plan.kind === 'marked' ? plan.codes : [undefined];
-    const parts = codes.flatMap((code) =>
+    const { form } = chosen;
+    const trees = codes.flatMap((code) =>
       left.flatMap((a) =>
-        right.map((b) => markItem(node, { kind: 'pair', sign, texts: [a, b] }, code, this.dialect)),
+        right.flatMap((b) =>
+          (chosen.bothWays ? [[a, b] as const, [b, a] as const] : [[a, b] as const]).map((pair) =>
+            markItem(node, { kind: 'pair', form, sides: pair }, code, this.dialect),
+          ),
+        ),
       ),
     );
-    const drift = joinDrifts(...operands.map((operand) => operand?.drift ?? SAME), habits.drift, skips);
-    return { part: joinParts(node, this.dialect.operators.or.write, parts), drift, reasons };
+    const drift = joinDrifts(
+      ...known.map((operand) => operand.drift),
+      habits.drift,
+      reach.drift,
+      chosen.drift,
+      skips,
+    );
+    return { tree: trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees), drift, reasons };
   }
+}
+
+/** All of a side at once where groups are taken, else one after the other. */
+function gatherSide(side: readonly WrittenSide[], rule: ProximityRule): WrittenSide[] {
+  const texts = side.flatMap((operand) => operand.texts);
+  if (rule.operands !== 'groups')
+    return side.flatMap((operand) => operand.texts.map((text) => ({ texts: [text], words: operand.words })));
+  return texts.length > 0 ? [{ texts, words: side.reduce((sum, operand) => sum + operand.words, 0) }] : [];
+}
+
+interface ChosenForm {
+  readonly rule: ProximityRule;
+  /** The form with its number. */
+  readonly form: string;
+  /** Written in both orders, either of which will do. */
+  readonly bothWays: boolean;
+  readonly drift: Drift;
+  readonly reasons: readonly Reason[];
+}
+
+/** The form of a nearness that loses least: the same order, both orders of an ordered one, either order. */
+function chooseForm(node: NearNode, dialect: Dialect): ChosenForm | undefined {
+  const forms = dialect.proximity.flatMap((rule): ChosenForm[] => {
+    const asked = rule.counts === 'between' ? node.distance - 1 : node.distance;
+    const number = rule.numbers ? [...rule.numbers].sort((a, b) => a - b).find((one) => one >= asked) : asked;
+    if (number === undefined || number > (rule.greatest ?? Infinity)) return [];
+    const reasons: Reason[] = [];
+    if (number > asked) reasons.push({ code: 'distance-widened', data: { number } });
+    if (node.ordered && !rule.ordered) reasons.push({ code: 'order-missing', data: {} });
+    if (node.ordered && rule.ordered && rule.turnsWhenNearer) reasons.push({ code: 'order-loose', data: {} });
+    return [
+      {
+        rule,
+        form: rule.form.replace('{n}', String(number)),
+        bothWays: !node.ordered && rule.ordered,
+        drift: reasons.length > 0 ? WIDER : SAME,
+        reasons,
+      },
+    ];
+  });
+  const rank = (form: ChosenForm): number => form.reasons.length * 2 + Number(form.bothWays);
+  return forms.sort((a, b) => rank(a) - rank(b))[0];
 }

@@ -2,9 +2,13 @@ import { NOWHERE, coverSpans, splitWords, type Span } from '../text';
 import { createProblem, type Problem } from '../problem';
 import {
   DEFAULT_FIELDS,
+  FIELDS,
   build,
+  listNodes,
   mergeParts,
+  printQuery,
   withIds,
+  type Field,
   type Pattern,
   type PatternPart,
   type QueryNode,
@@ -23,6 +27,8 @@ export interface ReadString {
 
 /** The deepest nesting of brackets that is read. */
 const DEEPEST = 200;
+/** The most readings of signs that stand for any character or none. */
+const MOST_READINGS = 64;
 
 /**
  * Reads a string of a dialect back into the neutral tree. Any string gives a tree; what is not
@@ -41,11 +47,14 @@ class Reader {
   readonly problems: Problem[] = [];
   limiters: Limiters = {};
   private at = 0;
+  private readonly marksBehind: boolean;
 
   constructor(
     private readonly tokens: readonly StringToken[],
     private readonly dialect: Dialect,
-  ) {}
+  ) {
+    this.marksBehind = dialect.fields.mark.startsWith('{item}');
+  }
 
   readAll(): QueryNode {
     const nodes: QueryNode[] = [];
@@ -59,7 +68,7 @@ class Reader {
     }
     const [first] = nodes;
     const root = nodes.length > 1 ? build.and(...nodes) : (first ?? build.empty());
-    return this.withUnmarkedFields(root);
+    return this.withUnmarkedFields(joinMarks(root));
   }
 
   /** What is searched without a mark, said in the neutral language where it differs from its default. */
@@ -67,7 +76,7 @@ class Reader {
     const { unmarked, held } = this.dialect.fields;
     const meant = DEFAULT_FIELDS.filter((field) => held.includes(field));
     const same = meant.length === unmarked.length && meant.every((field) => unmarked.includes(field));
-    return same || root.kind === 'empty' ? root : build.fielded(unmarked, root);
+    return same || root.kind === 'empty' ? root : markUnmarked(root, unmarked);
   }
 
   private report(code: Problem['code'], span: Span, data: Problem['data'] = {}): void {
@@ -76,10 +85,18 @@ class Reader {
 
   private readLevel(depth: number): QueryNode | undefined {
     const row: Entry[] = [];
-    for (let token = this.tokens[this.at]; token && token.kind !== 'close'; token = this.tokens[this.at]) {
+    const excluded: Entry[] = [];
+    for (
+      let token = this.tokens[this.at];
+      token && token.kind !== 'close' && token.kind !== 'separator';
+      token = this.tokens[this.at]
+    ) {
       if (token.kind === 'operator') {
         this.at++;
-        row.push({ operator: token.operator });
+        if (token.operator === 'not' && this.dialect.exclusion === 'before') {
+          const node = this.readOperand(depth);
+          if (node) excluded.push({ operator: 'not' }, { node });
+        } else row.push({ operator: token.operator });
         continue;
       }
       const node = this.readOperand(depth);
@@ -90,13 +107,16 @@ class Reader {
       if (last && 'node' in last) row.push({ operator: 'and' });
       row.push({ node });
     }
-    return this.joinRow(dropLoose(row));
+    const [first] = excluded.slice(1);
+    const kept = dropLoose(row);
+    if (kept.length === 0 && first && 'node' in first) this.report('pure-negation', first.node.span);
+    return this.joinRow(kept.length === 0 ? [] : [...kept, ...excluded]);
   }
 
   private readOperand(depth: number): QueryNode | undefined {
     const left = this.readPrimary(depth);
     const token = this.tokens[this.at];
-    if (!left || token?.kind !== 'near') return left;
+    if (!left || token?.kind !== 'near' || token.opens) return left;
     this.at++;
     const right = this.readPrimary(depth);
     if (!right) {
@@ -107,10 +127,12 @@ class Reader {
   }
 
   /** A mark on each side becomes one mark round the pair, since a pair stays within one field. */
-  private createNear(left: QueryNode, token: StringToken & { kind: 'near' }, right: QueryNode): QueryNode {
-    const sides = [left, right].map((side) =>
-      side.kind === 'fielded' ? side : { item: side, fields: undefined },
-    );
+  private createNear(
+    left: QueryNode,
+    token: { readonly distance: number; readonly ordered: boolean },
+    right: QueryNode,
+  ): QueryNode {
+    const sides = [left, right].map(takeFields);
     const [a, b] = sides;
     const span = coverSpans(left.span, right.span);
     const near = { ...build.near(a?.item ?? left, token.distance, b?.item ?? right, token.ordered), span };
@@ -137,16 +159,53 @@ class Reader {
       case 'limiter':
         this.addLimiter(token);
         return undefined;
+      case 'near':
+        return token.opens ? this.readNearGroup(token, depth) : this.reportStray(token);
+      case 'pair':
+        return this.readMarkBehind(this.createPair(token));
       case 'mark':
-        return this.readMarked(token, depth);
+        return token.opens ? this.readWrapped(token, depth) : this.readMarked(token, depth);
       default:
-        this.report('unread-sign', token, { sign: token.kind === 'unknown' ? token.raw : 'this' });
-        return undefined;
+        return this.reportStray(token);
     }
   }
 
+  private reportStray(token: StringToken): undefined {
+    this.report('unread-sign', token, { sign: token.kind === 'unknown' ? token.raw : 'this' });
+    return undefined;
+  }
+
+  /** A nearness whose operands stand in its brackets. */
+  private readNearGroup(token: StringToken & { kind: 'near' }, depth: number): QueryNode | undefined {
+    const left = this.readPrimary(depth + 1);
+    const separator = this.tokens[this.at];
+    if (separator?.kind === 'separator') this.at++;
+    else this.report('missing-operand', token, { operator: 'near' });
+    const right = separator?.kind === 'separator' ? this.readPrimary(depth + 1) : undefined;
+    const close = this.tokens[this.at];
+    if (close?.kind === 'close') this.at++;
+    else this.report('unclosed-bracket', token);
+    if (!left || !right) return left ?? right;
+    return {
+      ...this.createNear(left, token, right),
+      span: { start: token.start, end: (close ?? token).end },
+    };
+  }
+
+  private createPair(token: StringToken & { kind: 'pair' }): QueryNode | undefined {
+    const [a, b] = token.words.map((word) => this.createLeaf(this.readPatterns(word, true), token));
+    return a && b ? this.createNear(a, token, b) : undefined;
+  }
+
+  /** What a mark with brackets of its own holds. */
+  private readWrapped(token: StringToken & { kind: 'mark' }, depth: number): QueryNode | undefined {
+    const item = this.readGroup(token, depth);
+    if (!item) this.report('field-without-item', token);
+    return item && { ...build.fielded(token.fields, item), span: item.span };
+  }
+
   private readMarked(token: StringToken & { kind: 'mark' }, depth: number): QueryNode | undefined {
-    if (this.dialect.fields.mark.place === 'behind' || depth >= DEEPEST) {
+    if (this.marksBehind || depth >= DEEPEST) {
       this.report('field-without-item', token);
       return undefined;
     }
@@ -158,7 +217,7 @@ class Reader {
 
   private readMarkBehind(item: QueryNode | undefined): QueryNode | undefined {
     const token = this.tokens[this.at];
-    if (!item || token?.kind !== 'mark' || this.dialect.fields.mark.place !== 'behind') return item;
+    if (!item || token?.kind !== 'mark' || !this.marksBehind) return item;
     this.at++;
     return { ...build.fielded(token.fields, item), span: coverSpans(item.span, place(token)) };
   }
@@ -188,6 +247,11 @@ class Reader {
   /** Words side by side are one phrase where the dialect says so. */
   private readWords(first: StringToken & { kind: 'word' }): QueryNode | undefined {
     const patterns = this.readPatterns(first.raw, true);
+    if (this.dialect.stems) {
+      const { start, end } = first;
+      const place = { start, end };
+      this.problems.push(createProblem('stemmed-word', 'warning', { word: first.raw }, place));
+    }
     let end = first.end;
     if (this.dialect.sideBySide === 'phrase') {
       for (let next = this.tokens[this.at]; next?.kind === 'word'; next = this.tokens[this.at]) {
@@ -205,7 +269,31 @@ class Reader {
       this.report('empty-phrase', span);
       return undefined;
     }
-    return { ...(patterns.length === 1 ? build.term(first) : build.phrase(...patterns)), span: place(span) };
+    const variants = this.spellMaybe(patterns);
+    const leaves = variants.map((words) =>
+      words.length === 1 ? build.term(words[0]!) : build.phrase(...words),
+    );
+    const [only] = leaves;
+    return { ...(leaves.length === 1 && only ? only : build.or(...leaves)), span: place(span) };
+  }
+
+  /** Where a sign stands for any character or none, both readings of it. */
+  private spellMaybe(patterns: readonly Pattern[]): Pattern[][] {
+    if (this.dialect.wildcards.maybe?.means !== 'any-character') return [[...patterns]];
+    let rows: Pattern[][] = [[]];
+    for (const pattern of patterns) {
+      const choices = pattern.reduce<PatternPart[][]>(
+        (forms, part) =>
+          part.kind === 'maybe' && forms.length < MOST_READINGS
+            ? forms.flatMap((form) => [form, [...form, { kind: 'one' } as const]])
+            : forms.map((form) => [...form, part.kind === 'maybe' ? ({ kind: 'one' } as const) : part]),
+        [[]],
+      );
+      rows = rows
+        .flatMap((row) => choices.map((choice) => [...row, mergeParts(choice)]))
+        .slice(0, MOST_READINGS);
+    }
+    return rows;
   }
 
   /** The patterns of a run of signs: wildcards by the dialect's signs, everything else as words. */
@@ -217,8 +305,23 @@ class Reader {
       if (parts.length > 0) patterns.push(mergeParts(parts));
       parts = [];
     };
+    const escape = this.dialect.escape?.sign;
+    let isEscaped = false;
     for (const sign of raw) {
-      if (wild && sign === any?.sign) parts.push({ kind: 'any' });
+      const last = parts.at(-1);
+      if (isEscaped) {
+        isEscaped = false;
+        if (splitWords(sign).length > 0) parts.push({ kind: 'letters', text: sign });
+        else finish();
+      } else if (sign === escape) isEscaped = true;
+      else if (
+        last?.kind === 'maybe' &&
+        last.letter === '' &&
+        maybe?.means === 'letter-behind' &&
+        splitWords(sign).length > 0
+      )
+        parts[parts.length - 1] = { kind: 'maybe', letter: sign };
+      else if (wild && sign === any?.sign) parts.push({ kind: 'any' });
       else if (wild && sign === one?.sign) parts.push({ kind: 'one' });
       else if (wild && sign === maybe?.sign) parts.push({ kind: 'maybe', letter: '' });
       else if (splitWords(sign).length > 0) parts.push({ kind: 'letters', text: sign });
@@ -251,6 +354,56 @@ class Reader {
     const [only] = rest;
     return only && 'node' in only ? only.node : undefined;
   }
+}
+
+/** The fields round what has none of its own. */
+function markUnmarked(node: QueryNode, fields: readonly Field[]): QueryNode {
+  const hasOwn = listNodes(node).some((part) => part.kind === 'fielded' || part.kind === 'heading');
+  if (!hasOwn) return { ...build.fielded(fields, node), span: node.span };
+  if (node.kind === 'and' || node.kind === 'or')
+    return { ...node, items: node.items.map((item) => markUnmarked(item, fields)) };
+  if (node.kind !== 'not') return node;
+  return {
+    ...node,
+    include: markUnmarked(node.include, fields),
+    exclude: markUnmarked(node.exclude, fields),
+  };
+}
+
+const LEAVES: readonly string[] = ['term', 'phrase', 'near'];
+
+/** The same word in one field or another is that word in both: `title: x OR abstract: x` becomes `title,abstract: x`. */
+function joinMarks(node: QueryNode): QueryNode {
+  if (node.kind === 'and') return { ...node, items: node.items.map(joinMarks) };
+  if (node.kind === 'not')
+    return { ...node, include: joinMarks(node.include), exclude: joinMarks(node.exclude) };
+  if (node.kind === 'fielded') return { ...node, item: joinMarks(node.item) };
+  if (node.kind !== 'or') return node;
+  const joined = new Map<string, QueryNode>();
+  node.items.map(joinMarks).forEach((item, at) => {
+    const isLeaf = item.kind === 'fielded' && LEAVES.includes(item.item.kind);
+    const key = isLeaf ? printQuery(item.item) : `\n${at}`;
+    const before = joined.get(key);
+    if (isLeaf && before?.kind === 'fielded') {
+      const fields = FIELDS.filter((field) => before.fields.includes(field) || item.fields.includes(field));
+      joined.set(key, { ...build.fielded(fields, item.item), span: coverSpans(before.span, item.span) });
+    } else joined.set(key, item);
+  });
+  const items = [...joined.values()];
+  const [only] = items;
+  return items.length === 1 && only ? { ...only, span: node.span } : { ...node, items };
+}
+
+/** A side without the fields that all of it is marked with. */
+function takeFields(side: QueryNode): { item: QueryNode; fields: readonly Field[] | undefined } {
+  if (side.kind === 'fielded') return side;
+  const [first, ...others] = side.kind === 'or' ? side.items.map(takeFields) : [];
+  const same = first?.fields && others.every(({ fields }) => fields?.join() === first.fields?.join());
+  if (!first || !same) return { item: side, fields: undefined };
+  return {
+    item: { ...side, ...build.or(first.item, ...others.map(({ item }) => item)) },
+    fields: first.fields,
+  };
 }
 
 function place({ start, end }: Span): Span {

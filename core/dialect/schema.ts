@@ -1,30 +1,39 @@
 import Joi from 'joi';
 import { createProblem, type Problem } from '../problem';
 import { FIELDS } from '../query';
-import { LIMITER_NAMES, PHRASE_FALLBACKS, type Dialect } from './dialect';
+import { LENGTH_FALLBACKS, LIMITER_NAMES, PHRASE_FALLBACKS, type Dialect } from './dialect';
 
 const text = Joi.string().min(1).max(500);
 const operator = Joi.object({
-  write: text.required(),
-  read: Joi.array().items(text).min(1).required(),
+  write: text.allow('').required(),
+  read: Joi.array().items(text).required(),
   anyCase: Joi.boolean().required(),
 });
-const wildcard = Joi.object({
-  sign: Joi.string()
-    .length(1)
-    .pattern(/[\p{L}\p{N}\s"()]/u, { invert: true })
-    .required(),
+const sign = Joi.string()
+  .length(1)
+  .pattern(/[\p{L}\p{N}\s"()]/u, { invert: true });
+const wildcardParts = {
+  sign: sign.required(),
   leastLetters: Joi.number().integer().min(0).max(20).required(),
   where: Joi.valid('end', 'anywhere', 'not-first').required(),
   cap: Joi.number().integer().min(1),
+};
+const wildcard = Joi.object(wildcardParts);
+const maybe = Joi.object({
+  ...wildcardParts,
+  means: Joi.valid('letter-behind', 'any-character').required(),
 });
+const note = text;
 const limiter = Joi.alternatives(
   Joi.object({
     how: Joi.valid('string').required(),
-    form: text.required(),
+    form: text.pattern(/\{(from|value|values)\}/).required(),
+    joint: text,
     values: Joi.object().pattern(text, text),
+    note,
   }),
-  Joi.object({ how: Joi.valid('box', 'none').required() }),
+  Joi.object({ how: Joi.valid('box', 'none').required(), note }),
+  Joi.object({ how: Joi.valid('hand').required(), note: note.required() }),
 );
 const field = Joi.valid(...FIELDS);
 const fieldList = Joi.array().items(field).unique();
@@ -39,13 +48,16 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     .required(),
   name: text.required(),
   about: text.required(),
+  coverage: text,
   operators: Joi.object({
     and: operator.required(),
     or: operator.required(),
     not: operator.required(),
   }).required(),
+  exclusion: Joi.valid('between', 'before').required(),
   precedence: Joi.alternatives(Joi.valid('left-to-right'), Joi.array().items(level).min(1)).required(),
   sideBySide: Joi.valid('and', 'phrase', 'error').required(),
+  deepest: Joi.number().integer().min(0).max(50),
   phrase: Joi.object({
     wildcards: Joi.valid('none', 'last-word', 'all').required(),
     fallbacks: Joi.array()
@@ -53,30 +65,31 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
       .unique()
       .required(),
   }).required(),
-  wildcards: Joi.object({ any: wildcard, one: wildcard, maybe: wildcard }).required(),
+  wildcards: Joi.object({ any: wildcard, one: wildcard, maybe }).required(),
   proximity: Joi.array()
     .items(
       Joi.object({
-        sign: text.pattern(/\{n\}/).required(),
+        form: text.pattern(/^(?=.*\{n\}).*\{a\}.+\{b\}/).required(),
         counts: Joi.valid('between', 'difference').required(),
         ordered: Joi.boolean().required(),
+        turnsWhenNearer: Joi.boolean(),
         greatest: Joi.number().integer().min(1),
-        takesGroups: Joi.boolean().required(),
+        numbers: Joi.array().items(Joi.number().integer().min(0)).min(1),
+        operands: Joi.valid('words', 'phrases', 'groups').required(),
       }),
     )
     .required(),
   fields: Joi.object({
-    mark: Joi.object({
-      place: Joi.valid('before', 'behind').required(),
-      form: text.pattern(/\{field\}/).required(),
-    }).required(),
+    mark: text.pattern(/^(?=.*\{field\}).*\{item\}/).required(),
     marksGroups: Joi.boolean().required(),
     joint: text,
     codes: Joi.object().pattern(field, text).required(),
     wordsOnly: fieldList.required(),
+    instead: Joi.object()
+      .pattern(field, Joi.valid(...FIELDS, 'unmarked'))
+      .required(),
     held: fieldList.min(1).required(),
     unmarked: fieldList.min(1).required(),
-    leaveOutWhenTooLong: Joi.boolean().required(),
   }).required(),
   headings: Joi.object({
     vocabulary: text.required(),
@@ -88,6 +101,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
   limiters: Joi.object(
     Object.fromEntries(LIMITER_NAMES.map((name) => [name, limiter.required()])),
   ).required(),
+  escape: Joi.object({ sign: sign.required(), before: text.required() }),
   stopWords: Joi.array().items(text).required(),
   reservedWords: Joi.array().items(text).required(),
   stems: Joi.boolean(),
@@ -95,7 +109,14 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
   most: Joi.object({
     characters: Joi.number().integer().min(1),
     truncations: Joi.number().integer().min(0),
+    words: Joi.number().integer().min(1),
   }).required(),
+  whenTooLong: Joi.array()
+    .items(Joi.valid(...LENGTH_FALLBACKS))
+    .unique()
+    .required(),
+  setReference: text.pattern(/\{n\}/),
+  address: text.pattern(/^https?:\/\/.*\{string\}/),
   habits: Joi.array().items(text).required(),
 });
 

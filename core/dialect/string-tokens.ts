@@ -7,10 +7,25 @@ export type StringToken = Span &
   (
     | { readonly kind: 'open' | 'close' }
     | { readonly kind: 'operator'; readonly operator: 'and' | 'or' | 'not' }
-    | { readonly kind: 'near'; readonly distance: number; readonly ordered: boolean }
+    /** Between its operands, or with `opens` before them: then a separator stands between, and a bracket ends it. */
+    | {
+        readonly kind: 'near';
+        readonly distance: number;
+        readonly ordered: boolean;
+        readonly opens?: true;
+      }
+    /** Both words with what is said of them. */
+    | {
+        readonly kind: 'pair';
+        readonly words: readonly [string, string];
+        readonly distance: number;
+        readonly ordered: boolean;
+      }
+    | { readonly kind: 'separator' }
     | { readonly kind: 'quote'; readonly raw: string; readonly closed: boolean }
     | { readonly kind: 'word'; readonly raw: string }
-    | { readonly kind: 'mark'; readonly fields: readonly Field[] }
+    /** With `opens`, a bracket ends what it marks. */
+    | { readonly kind: 'mark'; readonly fields: readonly Field[]; readonly opens?: true }
     | { readonly kind: 'heading'; readonly label: string; readonly scope: 'heading' | 'branch' | 'focus' }
     | { readonly kind: 'limiter'; readonly name: LimiterName; readonly values: readonly string[] }
     | { readonly kind: 'unknown'; readonly raw: string }
@@ -56,30 +71,44 @@ function createRules(dialect: Dialect): TokenRule[] {
     ...createHeadingRules(dialect),
     ...createLimiterRules(dialect),
     ...createProximityRules(dialect),
-    ...createOperatorRules(dialect),
     ...createMarkRules(dialect),
+    ...createOperatorRules(dialect),
     { pattern: /\(/y, make: (_, span) => ({ kind: 'open', ...span }) },
     { pattern: /\)/y, make: (_, span) => ({ kind: 'close', ...span }) },
     {
-      pattern: /"([^"]*)("?)/y,
+      pattern: new RegExp(`"(${createQuotedPattern(dialect)})("?)`, 'uy'),
       make: (match, span) => ({ kind: 'quote', raw: match[1] ?? '', closed: match[2] === '"', ...span }),
     },
     createWordRule(dialect),
   ];
 }
 
-function createHeadingRules({ headings }: Dialect): TokenRule[] {
+/** What may stand between quotation marks. */
+function createQuotedPattern({ escape }: Dialect): string {
+  if (!escape) return '[^"]*';
+  const sign = escapeText(escape.sign);
+  return `(?:${sign}[^]|[^"${sign}])*`;
+}
+
+/** A label as it is, without what only lets its signs stand between quotation marks. */
+function unescape(raw: string, { escape }: Dialect): string {
+  if (!escape) return raw;
+  return raw.replace(new RegExp(`${escapeText(escape.sign)}([^])`, 'gu'), '$1');
+}
+
+function createHeadingRules(dialect: Dialect): TokenRule[] {
+  const { headings } = dialect;
   if (!headings) return [];
   return (['branch', 'focus', 'heading'] as const).flatMap((scope) => {
     const form = headings[scope];
     if (form === undefined) return [];
-    const pattern = new RegExp(escapeForm(form, { label: '([^"]*)' }), 'iy');
+    const pattern = new RegExp(escapeForm(form, { label: `(${createQuotedPattern(dialect)})` }), 'iuy');
     return [
       {
         pattern,
         make: (match: RegExpExecArray, span: Span): StringToken => ({
           kind: 'heading',
-          label: (match[1] ?? '').trim(),
+          label: unescape(match[1] ?? '', dialect).trim(),
           scope,
           ...span,
         }),
@@ -93,32 +122,69 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
     if (rule.how !== 'string') return [];
     const names = Object.entries(rule.values ?? {});
     const value =
-      names.length > 0 ? `(${names.map(([, code]) => escapeText(code)).join('|')})` : '([\\p{L}\\p{N}-]+)';
-    const pattern = new RegExp(escapeForm(rule.form, { from: '(\\d{4})', to: '(\\d{4})', value }), 'iuy');
+      names.length > 0
+        ? `(?:${names.map(([, code]) => escapeText(code)).join('|')})`
+        : '(?:[\\p{L}\\p{N}-]+)';
+    const joint = `\\s*${escapeText((rule.joint ?? ',').trim())}\\s*`;
+    const form = escapeForm(rule.form, {
+      from: '(\\d{4})',
+      to: '(\\d{4})',
+      value: `(${value})`,
+      values: `(${value}(?:${joint}${value})*)`,
+    });
+    const hasMany = rule.form.includes('{values}');
     const make: Maker = (match, span) => {
-      const values = match
-        .slice(1)
-        .map((code) => names.find(([, known]) => known.toLowerCase() === code.toLowerCase())?.[0] ?? code);
+      const codes = match.slice(1).flatMap((code) => (hasMany ? code.split(new RegExp(joint, 'u')) : [code]));
+      const values = codes.map(
+        (code) => names.find(([, known]) => known.toLowerCase() === code.toLowerCase())?.[0] ?? code,
+      );
       return { kind: 'limiter', name: name as LimiterName, values, ...span };
     };
-    return [{ pattern, make }];
+    return [{ pattern: new RegExp(form, 'iuy'), make }];
   });
 }
 
-function createProximityRules({ proximity }: Dialect): TokenRule[] {
-  return proximity.map(({ sign, counts, ordered }) => ({
-    pattern: new RegExp(`${escapeForm(sign, { n: '(\\d{1,3})' })}(?![\\p{L}\\p{N}])`, 'iuy'),
-    make: (match, span) => ({
+function createProximityRules(dialect: Dialect): TokenRule[] {
+  return dialect.proximity.flatMap((rule): TokenRule[] => {
+    const { form, counts, ordered } = rule;
+    const [before = '', rest = ''] = form.split('{a}');
+    const [between = '', after = ''] = rest.split('{b}');
+    const readNumber = (text: string | undefined): number => Number(text) + (counts === 'between' ? 1 : 0);
+    if (rule.operands === 'words' && before !== '') {
+      const word = createWordRule(dialect).pattern.source;
+      const pattern = escapeForm(form, { a: `(?<a>${word})`, b: `(?<b>${word})`, n: '(?<n>\\d{1,3})' });
+      const make: Maker = ({ groups }, span) => ({
+        kind: 'pair',
+        words: [groups?.['a'] ?? '', groups?.['b'] ?? ''],
+        distance: readNumber(groups?.['n']),
+        ordered,
+        ...span,
+      });
+      return [{ pattern: new RegExp(pattern, 'iuy'), make }];
+    }
+    const opens = before !== '';
+    const sign = opens ? before : `${between.trim()}${after.trim()}`;
+    const pattern = new RegExp(`${escapeForm(sign.trim(), { n: '(\\d{1,3})' })}(?![\\p{L}\\p{N}])`, 'iuy');
+    const make: Maker = (match, span) => ({
       kind: 'near',
-      distance: Number(match[1]) + (counts === 'between' ? 1 : 0),
+      distance: readNumber(match[1]),
       ordered,
+      ...(opens && { opens: true }),
       ...span,
-    }),
-  }));
+    });
+    const separator: TokenRule = {
+      pattern: new RegExp(escapeText(between.trim()), 'uy'),
+      make: (_, span) => ({ kind: 'separator', ...span }),
+    };
+    return opens ? [{ pattern, make }, separator] : [{ pattern, make }];
+  });
 }
 
 /** The longest words first, so that `and not` is one operator. */
-function createOperatorRules({ operators }: Dialect): TokenRule[] {
+function createOperatorRules({ operators, exclusion, wildcards }: Dialect): TokenRule[] {
+  const signs = Object.values(wildcards)
+    .map((rule) => escapeText(rule.sign))
+    .join('');
   const words = (['and', 'or', 'not'] as const).flatMap((operator) =>
     operators[operator].read.map((word) => ({ operator, word, anyCase: operators[operator].anyCase })),
   );
@@ -126,11 +192,17 @@ function createOperatorRules({ operators }: Dialect): TokenRule[] {
     .sort((a, b) => b.word.length - a.word.length)
     .map(({ operator, word, anyCase }) => ({
       pattern: new RegExp(
-        `${escapeText(word).replaceAll(' ', '\\s+')}(?![\\p{L}\\p{M}\\p{N}])`,
+        `${escapeText(word).replaceAll(' ', '\\s+')}${describeEnd(word, operator === 'not' && exclusion === 'before')}`,
         anyCase ? 'iuy' : 'uy',
       ),
       make: (_, span) => ({ kind: 'operator', operator, ...span }),
     }));
+
+  /** A word ends where no letter follows; a sign before an item stands right at it. */
+  function describeEnd(word: string, isAtItem: boolean): string {
+    if (isAtItem) return '(?=\\S)';
+    return /[\p{L}\p{N}]$/u.test(word) ? `(?![\\p{L}\\p{M}\\p{N}${signs}])` : '';
+  }
 }
 
 /** A mark holds known codes only; what looks like one but is not stays a word and is reported there. */
@@ -140,12 +212,14 @@ function createMarkRules({ fields }: Dialect): TokenRule[] {
   const one = `(?:${codes.map(([, code]) => escapeText(code)).join('|')})`;
   const list =
     fields.joint === undefined ? one : `${one}(?:\\s*${escapeText(fields.joint.trim())}\\s*${one})*`;
-  const pattern = new RegExp(escapeForm(fields.mark.form, { field: `(${list})` }), 'iuy');
+  const [before = '', after = ''] = fields.mark.split('{item}');
+  const form = before === '' ? after : before;
+  const pattern = new RegExp(escapeForm(form.trim(), { field: `(${list})` }), 'iuy');
   const make: Maker = (match, span) => {
     const parts = fields.joint === undefined ? [match[1] ?? ''] : (match[1] ?? '').split(fields.joint.trim());
     const named = parts.map((part) => part.trim().toLowerCase());
     const found = FIELDS.filter((field) => named.includes(fields.codes[field]?.toLowerCase() ?? ''));
-    return { kind: 'mark', fields: found, ...span };
+    return { kind: 'mark', fields: found, ...(before !== '' && after !== '' && { opens: true }), ...span };
   };
   return [{ pattern, make }];
 }
@@ -170,6 +244,6 @@ function escapeText(text: string): string {
 function escapeForm(form: string, names: Readonly<Record<string, string>>): string {
   return form
     .split(/(\{\w+\})/)
-    .map((part) => names[/^\{(\w+)\}$/.exec(part)?.[1] ?? ''] ?? escapeText(part))
+    .map((part) => names[/^\{(\w+)\}$/.exec(part)?.[1] ?? ''] ?? escapeText(part).replace(/ +/g, '\\s*'))
     .join('');
 }

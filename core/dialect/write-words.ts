@@ -12,10 +12,18 @@ import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from './fi
 
 /** The most spellings that one word is written out to. */
 export const MOST_SPELLINGS = 16;
+/** The most word forms from an index that are written in the place of a cut word. */
+export const MOST_FORMS = 60;
 
 /** A word in a dialect's signs: its spellings (any of them), or none if it cannot be written. */
 export interface WrittenWord {
-  readonly spellings: readonly { readonly text: string; readonly cut: boolean; readonly plain: boolean }[];
+  readonly spellings: readonly {
+    readonly text: string;
+    readonly cut: boolean;
+    readonly plain: boolean;
+    /** It must not be quoted: it stands for other endings of its stem, too. */
+    readonly isStem?: boolean;
+  }[];
   readonly drift: Drift;
   readonly reasons: readonly Reason[];
 }
@@ -26,15 +34,45 @@ const UNWRITABLE = (code: Reason['code']): WrittenWord => ({
   reasons: [{ code, data: {} }],
 });
 
+/** The forms of a pattern in a database's index, as they were at some moment; nothing if they are not known. */
+export interface FormList {
+  readonly forms: readonly string[];
+  /** The day, ISO 8601, on which the index was asked. */
+  readonly day: string;
+}
+
+/** Gives the forms of a pattern in the database at hand. */
+export type FindForms = (pattern: Pattern) => FormList | undefined;
+
 /** Writes a pattern with the dialect's wildcards, spelling out or cutting what it has no sign for. */
-export function writeWord(pattern: Pattern, dialect: Dialect): WrittenWord {
-  const patterns = dialect.wildcards.maybe ? [pattern] : spellOut(pattern);
+export function writeWord(pattern: Pattern, dialect: Dialect, findForms?: FindForms): WrittenWord {
+  const written = writeWithSigns(pattern, dialect);
+  if (written.drift === SAME && written.spellings.length > 0) return written;
+  const listed = isPlain(pattern) ? undefined : findForms?.(pattern);
+  return (listed && writeForms(listed, dialect)) ?? written;
+}
+
+/** The forms themselves; not if there are none or more than the bound. */
+function writeForms({ forms, day }: FormList, dialect: Dialect): WrittenWord | undefined {
+  const most = Math.min(MOST_FORMS, dialect.most.words ?? MOST_FORMS);
+  if (forms.length === 0 || forms.length > most) return undefined;
+  return {
+    spellings: forms.map((text) => ({ text, cut: false, plain: true })),
+    drift: SAME,
+    reasons: [{ code: 'forms-listed', data: { count: forms.length, day } }],
+  };
+}
+
+function writeWithSigns(pattern: Pattern, dialect: Dialect): WrittenWord {
+  const { maybe } = dialect.wildcards;
+  const spelled = maybe?.means === 'letter-behind' ? [pattern] : spellOut(pattern);
+  const patterns = spelled ?? (maybe ? [pattern] : undefined);
   if (!patterns) return UNWRITABLE('too-many-forms');
   const reasons: Reason[] = [];
   let drift: Drift = SAME;
   const spellings: WrittenWord['spellings'][number][] = [];
   for (const one of patterns) {
-    const fitted = fitWildcards(one, dialect);
+    const fitted = fitWildcards(one, dialect) ?? fitStem(one, dialect);
     if (!fitted) return UNWRITABLE('wildcard-missing');
     reasons.push(...fitted.reasons);
     drift = joinDrifts(drift, fitted.drift);
@@ -43,7 +81,12 @@ export function writeWord(pattern: Pattern, dialect: Dialect): WrittenWord {
       text: writeSigns(fitted.pattern, dialect),
       cut: fitted.pattern.some((part) => part.kind === 'any'),
       plain,
+      ...(fitted.isStem && { isStem: true }),
     });
+  }
+  if (!spelled) {
+    drift = joinDrifts(drift, WIDER);
+    reasons.push({ code: 'any-character', data: {} });
   }
   return { spellings: dropRepeats(spellings), drift, reasons: dropRepeats(reasons) };
 }
@@ -99,6 +142,7 @@ function spellOut(pattern: Pattern): Pattern[] | undefined {
 
 interface Fitted {
   readonly pattern: Pattern;
+  readonly isStem?: true;
   readonly drift: Drift;
   readonly reasons: readonly Reason[];
 }
@@ -127,6 +171,19 @@ function fitWildcards(pattern: Pattern, dialect: Dialect): Fitted | undefined {
   };
 }
 
+/** Where words are found by their stems, a cut word without any other wildcard is left to that. */
+function fitStem(pattern: Pattern, dialect: Dialect): Fitted | undefined {
+  if (!dialect.stems || pattern.at(-1)?.kind !== 'any') return undefined;
+  const bare = pattern.slice(0, -1);
+  if (bare.length === 0 || !isPlain(bare)) return undefined;
+  return {
+    pattern: bare,
+    isStem: true,
+    drift: joinDrifts(WIDER, NARROWER),
+    reasons: [{ code: 'stem-instead', data: {} }],
+  };
+}
+
 function withCap(fitted: Fitted, any: WildcardRule): Fitted {
   if (any.cap === undefined) return fitted;
   const reason: Reason = { code: 'truncation-capped', data: { cap: any.cap } };
@@ -150,7 +207,8 @@ function writeSigns(pattern: Pattern, dialect: Dialect): string {
     .map((part) => {
       if (part.kind === 'letters') return part.text;
       const sign = dialect.wildcards[part.kind]?.sign ?? '';
-      return part.kind === 'maybe' ? sign + printPattern([{ kind: 'letters', text: part.letter }]) : sign;
+      const isBefore = part.kind === 'maybe' && dialect.wildcards.maybe?.means === 'letter-behind';
+      return isBefore ? sign + printPattern([{ kind: 'letters', text: part.letter }]) : sign;
     })
     .join('');
 }

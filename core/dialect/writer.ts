@@ -1,26 +1,23 @@
 import { createProblem, type Problem } from '../problem';
 import { DEFAULT_FIELDS, dropInactive, type Field, type QueryNode } from '../query';
 import type { Dialect } from './dialect';
-import { bracketPart, type Result, type StringPart } from './draft-string';
 import { SAME, describeDrift, type Fidelity } from './fidelity';
+import { flattenTree, mustFlatten } from './flatten';
+import { isWithin, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
 import { NodeWriter } from './node-writer';
-
-/** A stretch of the string and the node that it renders; pieces nest like the nodes, outer ones first. */
-export interface Piece {
-  readonly start: number;
-  readonly end: number;
-  readonly nodeId: string;
-  /** The block of the nearest node that came from one. */
-  readonly block?: string;
-}
+import { MOST_PARTS, splitTree } from './split';
+import { joinTrees, type Result, type StringTree } from './string-tree';
+import type { FindForms } from './write-words';
 
 /** A query in one database's syntax, with what became of every node. */
 export interface Rendering {
   readonly database: string;
-  /** Empty if nothing could be written; then a problem says so. */
+  /** Empty if nothing could be written; then a problem says so. Several parts stand on a line each. */
   readonly text: string;
   readonly pieces: readonly Piece[];
+  /** The strings to send: more than one if the database does not take them as one; any of them will do for a record. */
+  readonly parts: readonly LaidOut[];
   readonly fidelity: ReadonlyMap<string, Fidelity>;
   /** The fidelity of the whole, limiters apart. */
   readonly whole: Fidelity['level'];
@@ -28,7 +25,8 @@ export interface Rendering {
   readonly boxes: Boxes;
   /** What has to be set by hand in the database's own page, and what it cannot do. */
   readonly steps: readonly HandStep[];
-  readonly truncations: number;
+  /** The extent of the largest part. */
+  readonly extent: Extent;
   readonly problems: readonly Problem[];
 }
 
@@ -36,99 +34,106 @@ export interface Rendering {
 export interface WriteSettings {
   readonly limiters?: Limiters;
   readonly defaultFields?: readonly Field[];
+  /** The forms of cut words in this database, where its syntax cannot cut them. */
+  readonly findForms?: FindForms;
 }
 
 /**
  * Writes a query in a dialect. Blocks must have been expanded. What takes no part is dropped; what
  * the dialect cannot say is spelled out, widened or left out, each with its reason. Claims compose
- * upward with their direction and hold for the whole.
+ * upward with their direction and hold for the whole, in however many parts it is written.
  */
 export function writeQuery(root: QueryNode, dialect: Dialect, settings: WriteSettings = {}): Rendering {
   const full = write(root, dialect, settings, false);
-  const tooLong = full.problems.some((problem) => problem.code === 'string-too-long');
-  return tooLong && dialect.fields.leaveOutWhenTooLong ? write(root, dialect, settings, true) : full;
+  if (full.problems.length === 0 || !dialect.whenTooLong.includes('without-fields')) return full;
+  const bare = write(root, dialect, settings, true);
+  return bare.problems.length === 0 ? bare : full;
 }
 
 function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare: boolean): Rendering {
-  const writer = new NodeWriter(dialect, settings.defaultFields ?? DEFAULT_FIELDS, bare);
+  const writer = new NodeWriter(dialect, settings.defaultFields ?? DEFAULT_FIELDS, bare, settings.findForms);
   const active = dropInactive(root, dialect.id);
   const result: Result = active ? writer.write(active) : { kind: 'nothing' };
-  const limiters = writeLimiters(settings.limiters, dialect);
-  const { text, pieces } =
-    result.kind === 'written' ? layOut(result.part, limiters.text, dialect) : { text: '', pieces: [] };
-  const truncations = countTruncations(text, dialect);
-  const problems: Problem[] = [];
-  const { characters, truncations: mostTruncations } = dialect.most;
-  if (text === '') problems.push(createProblem('nothing-to-send', 'error', { database: dialect.name }));
-  if (characters !== undefined && text.length > characters) {
-    problems.push(
-      createProblem('string-too-long', 'error', {
-        length: text.length,
-        most: characters,
-        database: dialect.name,
-      }),
-    );
-  }
-  if (mostTruncations !== undefined && truncations > mostTruncations) {
-    problems.push(
-      createProblem('too-many-truncations', 'error', {
-        count: truncations,
-        most: mostTruncations,
-        database: dialect.name,
-      }),
-    );
-  }
-  const whole =
+  const { text, boxes, steps } = writeLimiters(settings.limiters, dialect);
+  const { trees, problem } =
     result.kind === 'written'
-      ? describeDrift(result.drift)
-      : result.kind === 'left-out' && result.drift !== SAME
-        ? 'left-out'
-        : 'same';
-  const { boxes, steps } = limiters;
+      ? fitTree(addLimiters(result.tree, text), dialect)
+      : { trees: [], problem: createProblem('nothing-to-send', 'error', { database: dialect.name }) };
+  const parts = trees.map((tree) => layOut(tree, dialect));
   return {
     database: dialect.id,
-    text,
-    pieces,
+    ...joinLines(parts),
+    parts,
     fidelity: writer.fidelity,
-    whole,
+    whole: describeWhole(result),
     boxes,
     steps,
-    truncations,
-    problems,
+    extent: findGreatest(trees.map((tree) => measure(tree, dialect))),
+    problems: problem ? [problem] : [],
   };
 }
 
-function countTruncations(text: string, dialect: Dialect): number {
-  const sign = dialect.wildcards.any?.sign;
-  return sign === undefined ? 0 : text.split(sign).length - 1;
+function describeWhole(result: Result): Fidelity['level'] {
+  if (result.kind === 'written') return describeDrift(result.drift);
+  return result.kind === 'left-out' && result.drift !== SAME ? 'left-out' : 'same';
 }
 
-/** Turns the nested parts into one string and the places of its pieces; limiters go round the bracketed whole. */
-function layOut(
-  part: StringPart,
-  limiters: readonly string[],
-  dialect: Dialect,
-): { text: string; pieces: Piece[] } {
+/** Limiters go round the whole. */
+function addLimiters(tree: StringTree, limiters: readonly string[]): StringTree {
+  if (limiters.length === 0) return tree;
+  const node = { ...tree.node, id: `${tree.node.id}+` };
+  const atoms = limiters.map((text): StringTree => ({ kind: 'atom', node, text, words: 0 }));
+  return joinTrees(node, 'and', [tree, ...atoms]);
+}
+
+/** The strings that a database takes for a tree, or one that it does not take, and why. */
+function fitTree(tree: StringTree, dialect: Dialect): { trees: StringTree[]; problem?: Problem } {
+  const flat = mustFlatten(dialect) ? flattenTree(tree, dialect, MOST_PARTS) : [tree];
+  if (!flat)
+    return { trees: [tree], problem: createProblem('too-nested', 'error', { database: dialect.name }) };
+  if (flat.every((part) => isWithin(measure(part, dialect), dialect))) return { trees: flat };
+  const split = dialect.whenTooLong.includes('parts') ? flat.map((part) => splitTree(part, dialect)) : [];
+  const parts = split.flatMap((some) => some ?? []);
+  if (split.length > 0 && split.every((some) => some !== undefined) && parts.length <= MOST_PARTS)
+    return { trees: parts };
+  return {
+    trees: flat,
+    problem: describeExcess(findGreatest(flat.map((one) => measure(one, dialect))), dialect),
+  };
+}
+
+function describeExcess(extent: Extent, { most, name }: Dialect): Problem {
+  if (extent.characters > (most.characters ?? Infinity)) {
+    const data = { length: extent.characters, most: most.characters ?? 0, database: name };
+    return createProblem('string-too-long', 'error', data);
+  }
+  if (extent.truncations > (most.truncations ?? Infinity)) {
+    const data = { count: extent.truncations, most: most.truncations ?? 0, database: name };
+    return createProblem('too-many-truncations', 'error', data);
+  }
+  const data = { count: extent.words, most: most.words ?? 0, database: name };
+  return createProblem('too-many-words', 'error', data);
+}
+
+function findGreatest(extents: readonly Extent[]): Extent {
+  const greatest = (read: (extent: Extent) => number): number => Math.max(0, ...extents.map(read));
+  return {
+    characters: greatest((extent) => extent.characters),
+    truncations: greatest((extent) => extent.truncations),
+    words: greatest((extent) => extent.words),
+  };
+}
+
+function joinLines(parts: readonly LaidOut[]): LaidOut {
   let text = '';
   const pieces: Piece[] = [];
-  const add = (inner: string | StringPart, block: string | undefined): void => {
-    if (typeof inner === 'string') {
-      text += inner;
-      return;
-    }
-    const own = inner.node.block ?? block;
-    const place = pieces.length;
-    pieces.push({ start: text.length, end: 0, nodeId: inner.node.id });
-    for (const smaller of inner.parts) add(smaller, own);
-    const start = pieces[place]?.start ?? 0;
-    pieces[place] = {
-      start,
-      end: text.length,
-      nodeId: inner.node.id,
-      ...(own !== undefined && { block: own }),
-    };
-  };
-  for (const inner of limiters.length > 0 ? bracketPart(part) : [part]) add(inner, undefined);
-  const text2 = [text, ...limiters].join(` ${dialect.operators.and.write} `);
-  return { text: text2, pieces };
+  for (const part of parts) {
+    if (text !== '') text += '\n';
+    const from = text.length;
+    pieces.push(
+      ...part.pieces.map((piece) => ({ ...piece, start: piece.start + from, end: piece.end + from })),
+    );
+    text += part.text;
+  }
+  return { text, pieces };
 }

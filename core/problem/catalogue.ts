@@ -127,6 +127,26 @@ const WORDINGS = {
     says: '{count} truncated words; {database} takes {most}.',
     remedy: 'Switch off some, or write the forms.',
   },
+  'too-many-words': {
+    says: '{count} words; {database} takes {most}.',
+    remedy: 'Switch off some, or cut words in place of writing their forms.',
+  },
+  'too-nested': {
+    says: '{database} takes hardly any brackets, and without them this would be too many strings.',
+    remedy: 'Use fewer groups inside one another, or search the concepts one by one.',
+  },
+  'address-refused': {
+    says: '{host} is not asked: {why}.',
+    remedy: 'Check the address, and add it under Databases.',
+  },
+  'answer-too-large': {
+    says: 'The answer of {database} has more than {most} and was given up.',
+    remedy: 'Ask for fewer records, or try again later.',
+  },
+  'stemmed-word': {
+    says: '“{word}” is found with other endings there, and exactly as it stands here.',
+    remedy: 'Cut the word with * if other endings are wanted.',
+  },
   'too-many-forms': {
     says: 'Spelling this out gives more than {most} forms.',
     remedy: 'Use fewer wildcards.',

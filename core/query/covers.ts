@@ -6,6 +6,8 @@ import type { Pattern } from './pattern';
 export interface CoverSettings {
   /** The labels of a heading and of all below it, in a vocabulary or in whatever one is meant. */
   readonly listBranch?: (label: string, vocabulary: string | undefined) => readonly string[];
+  /** The fields that both pieces stand in; without it, the default ones. */
+  readonly within?: readonly Field[];
 }
 
 /**
@@ -13,7 +15,8 @@ export interface CoverSettings {
  * say no where that is so but hard to see; it never says yes where it is not.
  */
 export function covers(wide: QueryNode, narrow: QueryNode, settings: CoverSettings = {}): boolean {
-  return check(wide, narrow, DEFAULT_FIELDS, DEFAULT_FIELDS, settings);
+  const { within = DEFAULT_FIELDS } = settings;
+  return check(wide, narrow, within, within, settings);
 }
 
 /**

@@ -2,9 +2,11 @@ import { Router, type Request, type RequestHandler, type Response } from 'expres
 import Joi from 'joi';
 import { createNeutralExpression, listWords } from '#core/collection/index';
 import {
+  CITATIONS_REQUEST,
   COUNT_REQUEST,
   IDS_REQUEST,
   LABORATORY_REQUEST,
+  PROOF_REQUEST,
   SEARCH_REQUEST,
   WORDS_REQUEST,
   type StandinListing,
@@ -15,6 +17,8 @@ import { writeSkos } from '#core/vocabulary/skos/index';
 import type { StandinCollection } from '../collections';
 import { countStrings, listRecordNumbers, searchString, type Clock } from '../counting';
 import type { Fault, Faults } from '../faults';
+import { proveStrings } from '../proving';
+import { checkRequest, sendProblem } from './answers';
 
 const FAULT = Joi.alternatives<Fault | { kind: 'none' }>(
   Joi.object({
@@ -43,13 +47,16 @@ export function createStandinRoutes(
       boxes: standin.boxes,
       records: size,
       hasThesaurus: vocabulary.headings.length > 0,
+      ...(standin.protocol && { protocol: standin.protocol }),
+      ...(standin.hasCitations && { hasCitations: true }),
+      ...(standin.givesIds && { givesIds: true }),
     }));
     response.json(list);
   });
   router.post(
     '/:id/fault',
     withCollection(collections, (collection, request, response) => {
-      const fault = check(FAULT, request.body, response);
+      const fault = checkRequest(FAULT, request.body, response);
       if (!fault) return;
       if (fault.kind === 'none') faults.delete(collection.standin.id);
       else faults.set(collection.standin.id, fault);
@@ -59,8 +66,8 @@ export function createStandinRoutes(
   router.use('/:id', createFaultHandler(faults));
   router.post(
     '/:id/count',
-    withCollection(collections, (collection, request, response) => {
-      const body = check(COUNT_REQUEST, request.body, response);
+    withStrings(collections, (collection, request, response) => {
+      const body = checkRequest(COUNT_REQUEST, request.body, response);
       if (!body) return;
       const counts = countStrings(collection, body.strings, body.boxes, clock);
       response.json({ counts: faults.get(collection.standin.id)?.kind === 'cut' ? counts.slice(1) : counts });
@@ -68,8 +75,8 @@ export function createStandinRoutes(
   );
   router.post(
     '/:id/search',
-    withCollection(collections, (collection, request, response) => {
-      const body = check(SEARCH_REQUEST, request.body, response);
+    withStrings(collections, (collection, request, response) => {
+      const body = checkRequest(SEARCH_REQUEST, request.body, response);
       if (!body) return;
       const answer = searchString(collection, body, clock);
       response.status('problem' in answer ? 422 : 200).json(answer);
@@ -77,9 +84,11 @@ export function createStandinRoutes(
   );
   router.post(
     '/:id/ids',
-    withCollection(collections, (collection, request, response) => {
-      const body = check(IDS_REQUEST, request.body, response);
+    withStrings(collections, (collection, request, response) => {
+      const body = checkRequest(IDS_REQUEST, request.body, response);
       if (!body) return;
+      if (!collection.standin.givesIds)
+        return sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such numbers' }));
       const answer = listRecordNumbers(collection, body.string, body.boxes, clock);
       response.status('problem' in answer ? 422 : 200).json(answer);
     }),
@@ -87,7 +96,7 @@ export function createStandinRoutes(
   router.get(
     '/:id/words',
     withCollection(collections, (collection, request, response) => {
-      const asked = check(WORDS_REQUEST, request.query, response, true);
+      const asked = checkRequest(WORDS_REQUEST, request.query, response, true);
       if (asked) response.json({ words: listWords(collection.evaluator.index, asked, asked.most) });
     }),
   );
@@ -108,10 +117,18 @@ export function createStandinRoutes(
       } else sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such record' }));
     }),
   );
+  router.get(
+    '/:id/references',
+    withCitations(collections, (collection, number) => collection.listReferences(number)),
+  );
+  router.get(
+    '/:id/citedby',
+    withCitations(collections, (collection, number) => collection.listCitedBy(number)),
+  );
   router.post(
     '/:id/laboratory',
     withCollection(collections, async (collection, request, response) => {
-      const body = check(LABORATORY_REQUEST, request.body, response);
+      const body = checkRequest(LABORATORY_REQUEST, request.body, response);
       if (!body) return;
       const { root, problems } = parseQuery(body.query);
       const active = dropInactive(root, collection.standin.id);
@@ -132,7 +149,48 @@ export function createStandinRoutes(
       });
     }),
   );
+  router.post(
+    '/:id/laboratory/proof',
+    withCollection(collections, async (collection, request, response) => {
+      const body = checkRequest(PROOF_REQUEST, request.body, response);
+      if (!body) return;
+      const outcome = await proveStrings(collection, body, clock);
+      if (outcome.ok) return void response.json(outcome.value);
+      response
+        .status(422)
+        .json({ problem: { ...outcome.problem, message: describeProblem(outcome.problem) } });
+    }),
+  );
   return router;
+}
+
+/** The numbers that a record is connected with by citations, and the records themselves. */
+function withCitations(
+  collections: ReadonlyMap<string, StandinCollection>,
+  list: (collection: StandinCollection, number: number) => readonly number[],
+): RequestHandler {
+  return withCollection(collections, (collection, request, response) => {
+    const asked = checkRequest(CITATIONS_REQUEST, request.query, response, true);
+    if (!asked) return;
+    if (!collection.standin.hasCitations || asked.record >= collection.size)
+      return sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such citations' }));
+    const numbers = list(collection, asked.record);
+    const page = numbers.slice(asked.start, asked.start + asked.rows);
+    response.json({
+      total: numbers.length,
+      estimated: false,
+      records: page.map((number) => collection.getRecord(number)),
+    });
+  });
+}
+
+/** As `withCollection`, for what a database with a protocol of its own takes only by that. */
+function withStrings(collections: ReadonlyMap<string, StandinCollection>, handle: Handler): RequestHandler {
+  return withCollection(collections, (collection, request, response) => {
+    if (collection.standin.protocol === undefined) return handle(collection, request, response);
+    const what = `such service: ${collection.standin.name} is asked by SRU`;
+    sendProblem(response, 404, createProblem('not-found', 'error', { what }));
+  });
 }
 
 type Handler = (collection: StandinCollection, request: Request, response: Response) => void | Promise<void>;
@@ -146,23 +204,6 @@ function withCollection(
     if (collection) await handle(collection, request, response);
     else sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such database' }));
   };
-}
-
-/** What was sent as a value, or nothing after a 400 that says what is wrong with it. Addresses carry numbers as text. */
-function check<T>(schema: Joi.Schema<T>, sent: unknown, response: Response, isText = false): T | undefined {
-  const result = schema.validate(sent, { convert: isText });
-  if (!result.error) return result.value;
-  sendProblem(response, 400, createProblem('request-invalid', 'error', { detail: result.error.message }));
-  return undefined;
-}
-
-/** Answers with a problem and its sentence. */
-export function sendProblem(
-  response: Response,
-  status: number,
-  problem: Parameters<typeof describeProblem>[0],
-): void {
-  response.status(status).json({ problem: { ...problem, message: describeProblem(problem) } });
 }
 
 function createFaultHandler(faults: Faults): RequestHandler<{ id: string }> {

@@ -19,7 +19,7 @@ const read = (id: string, text: string): string => {
     vocabulary,
   );
   if (!result.value) return `! ${result.problem.code} ${result.problem.at.join('-')}`;
-  return printExpression(result.value).replace(/:(\d+)/g, (_, mask: string) => {
+  return printExpression(result.value.expression).replace(/:(\d+)/g, (_, mask: string) => {
     if (Number(mask) === ALL_FIELDS) return '';
     return `.${INDEX_FIELDS.map((_field, bit) => ((Number(mask) >> bit) & 1 ? 'takhwfpsx'.charAt(bit) : '')).join('')}`;
   });
@@ -113,6 +113,128 @@ describe('marlstone', () => {
   });
 });
 
+describe('cardinal', () => {
+  it.each([
+    ['bats', 'bats.tak'],
+    ['bats and lamps AND roads', '((bats.tak&lamps.tak)&roads.tak)'],
+    ['a Except b', '(a.tak-b.tak)'],
+    ['in(title: bats)', 'bats.t'],
+    ['in(title, summary, keywords: bats OR "street light*")', '(bats.tak|"street light*".tak)'],
+    ['in(writers: a) AND in(lead: b) AND in(places: c) AND in(source: d)', '(((a.w&b.f)&c.p)&d.s)'],
+    ['in(title: x AND in(summary: y))', '(x.t&y.a)'],
+    ['l*ght', 'l*ght.tak'],
+    ['*ght', '*ght.tak'],
+    ['wom+n', 'wom?n.tak'],
+    ['colo^r', '(color.tak|colo?r.tak)'],
+    ['"colo^r light"', '("color light".tak|"colo?r light".tak)'],
+    ['NEAR(3: bats, "street light")', 'bats~3~street light.tak'],
+    ['near(12: (a or b), c)', 'a|b~12~c.tak'],
+    ['in(title: NEAR(1: a, b))', 'a~1~b.t'],
+    ['a AND years(2015-2024)', '(a.tak&{years 2015-2024})'],
+    ['type(article, review) AND lang(en)', '(({type=article}|{type=review})&{language=en})'],
+    ['a AND b OR c', '! mixed 8-10'],
+    ['a AND (b OR c)', '(a.tak&(b.tak|c.tak))'],
+    ['street light', '! side-by-side 7-8'],
+    ['*a', '! wildcard-short 0-2'],
+    ['NEAR(13: a, b)', '! near-distance 0-8'],
+    ['NEAR(3: a AND b, c)', '! near 0-10'],
+    ['NEAR(3: (a AND b), c)', '! near 11-14'],
+    ['in(colour: a)', '! field 0-10'],
+    ['type(poem)', '! kind 0-10'],
+    ['"open', '! quote 0-5'],
+    ['a AND', '! missing 5-6'],
+    ['a)', '! stray 1-2'],
+    ['near', 'near.tak'],
+  ])('%s', (text, set) => {
+    expect(read('cardinal', text)).toBe(set);
+  });
+
+  it('takes 2,000 characters', () => {
+    expect(read('cardinal', 'a'.repeat(2_000))).toBe(`${'a'.repeat(2_000)}.tak`);
+    expect(read('cardinal', 'a'.repeat(2_001))).toBe('! length 2000-2001');
+  });
+});
+
+describe('northern', () => {
+  it.each([
+    ['bats', 'bats.tah'],
+    ['"street light*"', '"street light*".tah'],
+    ['dc.title = bats', 'bats.t'],
+    ['title = bats', 'bats.t'],
+    ['dc.title any "bats owls"', '(bats.t|owls.t)'],
+    ['dc.title all "bats owls"', '(bats.t&owls.t)'],
+    ['dc.title adj "street light"', '"street light".t'],
+    ['dc.creator = alan and dc.description = lamp', '(alan.w&lamp.a)'],
+    ['a or b and c not d', '(((a.tah|b.tah)&c.tah)-d.tah)'],
+    ['a OR (b AND c)', '(a.tah|(b.tah&c.tah))'],
+    ['dc.subject == "Street lighting"', '{heading=street lighting}'],
+    ['dc.subject == "say \\"x\\""', '{heading=say x}'],
+    ['a prox b', 'a~1~b.tah'],
+    ['a prox/unit=word/distance<=3/unordered b', 'a~3~b.tah'],
+    ['a prox/distance<4/ordered b', 'a<3<b.tah'],
+    ['(a or b) prox/distance<=2 dc.title = c', '(a~2~c.t|b~2~c.t)'],
+    ['dc.date within "2015 2024"', '{years 2015-2024}'],
+    ['date >= 2015 and date < 2020', '({years 2015-9999}&{years 1-2019})'],
+    ['dc.type == "book" and dc.language any "en fr"', '({type=book}&({language=en}|{language=fr}))'],
+    ['> dc = "info:srw/cql-context-set/1/dc-v1.1" dc.title = a', 'a.t'],
+    ['"and"', 'and.tah'],
+    ['wom?n', 'wom?n.tah'],
+    ['wom\\?n', '"wom n".tah'],
+    ['dc.title =/masked bats', 'bats.t'],
+    ['bats and', '! diagnostic-10 8-8'],
+    ['street light', '! diagnostic-10 12-12'],
+    ['(a', '! diagnostic-10 0-2'],
+    ['"open', '! diagnostic-10 0-5'],
+    ['dc.colour = red', '! diagnostic-16 0-15'],
+    ['bath.title = x', '! diagnostic-15 0-14'],
+    ['dc.title < x', '! diagnostic-19 0-12'],
+    ['dc.title == x', '! diagnostic-22 0-13'],
+    ['dc.title =/stem x', '! diagnostic-20 0-17'],
+    ['a prox/unit=sentence b', '! diagnostic-42 2-22'],
+    ['a prox/distance>3 b', '! diagnostic-40 2-19'],
+    ['(a and b) prox c', '! diagnostic-39 3-8'],
+    ['a and/rel.combine=sum b', '! diagnostic-46 2-23'],
+    ['a sortby dc.date', '! diagnostic-80 0-16'],
+    ['""', '! diagnostic-27 0-2'],
+    ['dc.date = soon', '! diagnostic-36 0-14'],
+  ])('%s', (text, set) => {
+    expect(read('northern', text)).toBe(set);
+  });
+});
+
+describe('plainfinder', () => {
+  it.each([
+    ['lights', '=light=.tak'],
+    ['"lights"', 'lights.tak'],
+    ['street lights', '(=street=.tak&=light=.tak)'],
+    ['"street lights"', '"street lights".tak'],
+    ['a b | c d', '(=a=.tak&(=b=.tak|=c=.tak)&=d=.tak)'],
+    ['(a b) | (c d)', '((=a=.tak&=b=.tak)|(=c=.tak&=d=.tak))'],
+    ['a -b -"c d"', '(=a=.tak-(=b=.tak|"c d".tak))'],
+    ['-b a', '(=a=.tak-(=b=.tak))'],
+    ['title:bats title:"street light"', '(=bat=.t&"street light".t)'],
+    ['bat-friendly', '"=bat= =friend=".tak'],
+    ['light*', '=light=.tak'],
+    ['a -(b c)', '! minus-bracket 2-4'],
+    ['((a) b)', '! bracket-deep 1-2'],
+    ['-a', '! nothing 0-2'],
+    ['a |', '! missing 3-4'],
+    ['a)', '! bracket-stray 1-2'],
+    ['"a', '! quote 0-2'],
+  ])('%s', (text, set) => {
+    expect(read('plainfinder', text)).toBe(set);
+  });
+
+  it('leaves out what is beyond 24 words, and says so', () => {
+    const words = Array.from({ length: 26 }, (_, at) => `w${at}`);
+    const long = readStandinString(STANDINS.at(-1)!, words.join(' '), vocabulary);
+    const short = readStandinString(STANDINS.at(-1)!, words.slice(0, 24).join(' '), vocabulary);
+    expect(long.value?.expression).toEqual(short.value?.expression);
+    expect(long.value?.notes).toEqual(['Only the first 24 words were searched; 2 were left out.']);
+    expect(short.value?.notes).toEqual([]);
+  });
+});
+
 it.each(STANDINS.map((standin) => standin.id))(
   '%s answers any string with a set or a sentence and a place',
   (id) => {
@@ -131,6 +253,17 @@ it.each(STANDINS.map((standin) => standin.id))(
       'title=',
       'year:',
       'under:',
+      'in(title:',
+      'NEAR(3:',
+      ',',
+      'EXCEPT',
+      'dc.title =',
+      'prox/distance<=2',
+      'sortby',
+      '|',
+      '-',
+      '\\',
+      '^',
       '*',
       '%',
       '_',
@@ -154,7 +287,7 @@ it.each(STANDINS.map((standin) => standin.id))(
             text,
             vocabulary,
           );
-          if (value) expect(printExpression(value).length).toBeGreaterThan(0);
+          if (value) expect(printExpression(value.expression).length).toBeGreaterThan(0);
           else {
             expect(problem.message).toMatch(/\.$/);
             expect(problem.at[0]).toBeLessThanOrEqual(problem.at[1]);

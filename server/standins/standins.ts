@@ -1,12 +1,30 @@
-import { NEUTRAL_ANALYSIS, type Analysis, type SetExpression } from '#core/collection/index';
+import { NEUTRAL_ANALYSIS, type Analysis, type SetExpression, type Stem } from '#core/collection/index';
 import type { Vocabulary } from '#core/vocabulary/index';
+import { readCardinal } from './cardinal/reader';
 import { GANTRY_STOP_WORDS, readGantry } from './gantry/reader';
 import { readHeronsmere } from './heronsmere/reader';
 import { readMarlstone } from './marlstone/reader';
+import { readNorthern } from './northern/reader';
+import { readPlainfinder } from './plainfinder/reader';
+import { stemWord } from './plainfinder/stem';
 import { catchFault, type ServiceProblem } from './string-fault';
 
 /** The tick-box limiters that a stand-in has. */
 export type BoxName = 'years' | 'types' | 'languages' | 'peerReviewed' | 'fullText';
+
+/** What a stand-in makes of a string: the set it means, and what it tells the person about it. */
+export interface StandinReading {
+  readonly expression: SetExpression;
+  readonly notes: readonly string[];
+}
+
+/** How counts are given that are not exact. */
+export interface Rounding {
+  /** Counts up to this are exact. */
+  readonly exactUpTo: number;
+  readonly to: 'hundreds' | 'two-figures';
+  readonly note: string;
+}
 
 /** One made-up database: what it is, how it reads a string and how it gives its counts. */
 export interface Standin {
@@ -14,10 +32,19 @@ export interface Standin {
   readonly name: string;
   readonly kind: string;
   readonly analysis: Analysis;
+  readonly stem?: Stem;
   readonly boxes: readonly BoxName[];
-  /** Counts above this are rounded to hundreds and marked as estimates. */
-  readonly exactUpTo: number;
-  readonly read: (text: string, vocabulary: Vocabulary) => SetExpression;
+  /** Without it, every count is exact. */
+  readonly rounding?: Rounding;
+  /** Counted and searched only by SRU. */
+  readonly protocol?: 'sru';
+  /** Gives what a record cites and what cites it. */
+  readonly hasCitations?: true;
+  /** Gives the numbers of the records of a string. */
+  readonly givesIds?: true;
+  /** Records come by relevance, whatever is asked for. */
+  readonly onlyByRelevance?: true;
+  readonly read: (text: string, vocabulary: Vocabulary) => StandinReading;
 }
 
 /** The stand-ins that are served, in the order of the list. */
@@ -28,8 +55,8 @@ export const STANDINS: readonly Standin[] = [
     kind: 'subject index with a thesaurus',
     analysis: NEUTRAL_ANALYSIS,
     boxes: ['languages', 'peerReviewed', 'fullText'],
-    exactUpTo: Infinity,
-    read: readHeronsmere,
+    givesIds: true,
+    read: (text, vocabulary) => withoutNotes(readHeronsmere(text, vocabulary)),
   },
   {
     id: 'gantry',
@@ -37,8 +64,18 @@ export const STANDINS: readonly Standin[] = [
     kind: 'technical index with flat headings of its own',
     analysis: { ...NEUTRAL_ANALYSIS, stopWords: GANTRY_STOP_WORDS },
     boxes: ['types', 'languages', 'peerReviewed'],
-    exactUpTo: Infinity,
-    read: readGantry,
+    givesIds: true,
+    read: (text) => withoutNotes(readGantry(text)),
+  },
+  {
+    id: 'cardinal',
+    name: 'Cardinal Point Citations',
+    kind: 'multidisciplinary citation index without a thesaurus',
+    analysis: NEUTRAL_ANALYSIS,
+    boxes: [],
+    hasCitations: true,
+    givesIds: true,
+    read: (text) => withoutNotes(readCardinal(text)),
   },
   {
     id: 'marlstone',
@@ -46,16 +83,41 @@ export const STANDINS: readonly Standin[] = [
     kind: 'full-text archive',
     analysis: { ...NEUTRAL_ANALYSIS, joinHyphens: true },
     boxes: ['years', 'types', 'languages', 'peerReviewed', 'fullText'],
-    exactUpTo: 10_000,
-    read: readMarlstone,
+    givesIds: true,
+    rounding: { exactUpTo: 10_000, to: 'hundreds', note: 'Large numbers are rounded to hundreds.' },
+    read: (text) => withoutNotes(readMarlstone(text)),
+  },
+  {
+    id: 'northern',
+    name: 'Northern Union Catalogue',
+    kind: 'library catalogue on open standards',
+    analysis: NEUTRAL_ANALYSIS,
+    boxes: [],
+    protocol: 'sru',
+    read: (text) => withoutNotes(readNorthern(text)),
+  },
+  {
+    id: 'plainfinder',
+    name: 'Plainfinder',
+    kind: 'one box over nearly everything',
+    analysis: { ...NEUTRAL_ANALYSIS, stems: true },
+    stem: stemWord,
+    boxes: ['years', 'languages'],
+    rounding: { exactUpTo: 99, to: 'two-figures', note: 'An estimate.' },
+    onlyByRelevance: true,
+    read: (text) => readPlainfinder(text),
   },
 ];
 
-/** What a stand-in makes of a string: the set it means, or its own words about why it does not take it. */
+function withoutNotes(expression: SetExpression): StandinReading {
+  return { expression, notes: [] };
+}
+
+/** What a stand-in makes of a string, or its own words about why it does not take it. */
 export function readStandinString(
   standin: Standin,
   text: string,
   vocabulary: Vocabulary,
-): { value: SetExpression; problem?: never } | { problem: ServiceProblem; value?: never } {
+): { value: StandinReading; problem?: never } | { problem: ServiceProblem; value?: never } {
   return catchFault(() => standin.read(text, vocabulary));
 }

@@ -35,6 +35,11 @@ export function countLettersBefore(pattern: Pattern): number {
   return letters;
 }
 
+/** All letters of a pattern. */
+export function countLetters(pattern: Pattern): number {
+  return pattern.reduce((sum, part) => sum + (part.kind === 'letters' ? [...part.text].length : 0), 0);
+}
+
 /** Every pattern has its `any`, if it has one, at its end. */
 export function isCutAtEnd(pattern: Pattern): boolean {
   return pattern.every((part, at) => part.kind !== 'any' || (at === pattern.length - 1 && at > 0));

@@ -31,7 +31,9 @@ describe('what is said of a concept', () => {
     expect(describeIn('@bats', bats, (_, database) => database !== 'gantry').headingWords).toBe(
       'no heading in Gantry',
     );
-    expect(describeIn('@bats', bats, () => false).headingWords).toBe('no heading in Heronsmere, Gantry');
+    expect(describeIn('@bats', bats, () => false).headingWords).toBe(
+      'no heading in Heronsmere, Gantry, Northern',
+    );
     expect(describeIn('@bats', empty, () => false).headingWords).toBe('');
   });
 

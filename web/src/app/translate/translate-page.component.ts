@@ -88,11 +88,11 @@ export class TranslatePageComponent {
       level: rendering.whole,
       levelWords: LEVEL_WORDS[rendering.whole],
       notes: listFidelityNotes(root, rendering),
-      length: describeLength(rendering.text.length, dialect.most.characters),
+      length: describeLength(rendering.extent.characters, dialect.most.characters),
       truncations:
         dialect.most.truncations === undefined
           ? ''
-          : `${rendering.truncations} of ${dialect.most.truncations} cut words`,
+          : `${rendering.extent.truncations} of ${dialect.most.truncations} cut words`,
       steps: rendering.steps.map(describeStep),
       problems: rendering.problems.map((problem) => describeInFull(problem)),
     };

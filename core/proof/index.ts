@@ -1,0 +1,4 @@
+export { planProof } from './plan-proof';
+export type { ProofPlan, SuspectNode } from './plan-proof';
+export { proveRendering } from './prove';
+export type { ProofGround } from './prove';

@@ -1,0 +1,49 @@
+import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
+import type { XmlElement } from '#core/record/formats/index';
+
+const ATTRIBUTES = ':@';
+const TEXT = '#text';
+
+const parser = new XMLParser({
+  preserveOrder: true,
+  removeNSPrefix: true,
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  parseTagValue: false,
+  parseAttributeValue: false,
+  trimValues: false,
+  processEntities: true,
+  htmlEntities: false,
+});
+const builder = new XMLBuilder({
+  ignoreAttributes: false,
+  attributeNamePrefix: '@',
+  suppressBooleanAttributes: false,
+});
+
+type OrderedNode = Readonly<Record<string, unknown>>;
+
+/** A document as elements; nothing if it is not well-formed or defines entities of its own. */
+export function readXml(text: string): XmlElement | undefined {
+  if (/<!DOCTYPE/i.test(text) || XMLValidator.validate(text) !== true) return undefined;
+  try {
+    const nodes = parser.parse(text) as OrderedNode[];
+    return nodes.flatMap(readNode).find((element) => !element.name.startsWith('?'));
+  } catch {
+    return undefined;
+  }
+}
+
+function readNode(node: OrderedNode): XmlElement[] {
+  const name = Object.keys(node).find((key) => key !== ATTRIBUTES);
+  if (name === undefined || name === TEXT) return [];
+  const inner = Array.isArray(node[name]) ? (node[name] as OrderedNode[]) : [];
+  const text = inner.map((part) => (TEXT in part ? String(part[TEXT]) : '')).join('');
+  const attributes = (node[ATTRIBUTES] ?? {}) as Record<string, string>;
+  return [{ name, attributes, text, children: inner.flatMap(readNode) }];
+}
+
+/** A document from nested values: attributes begin with `@`, lists repeat their element. */
+export function writeXml(document: unknown): string {
+  return `<?xml version="1.0" encoding="UTF-8"?>${builder.build(document)}`;
+}
