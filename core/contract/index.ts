@@ -25,14 +25,7 @@ export type {
 } from './counting';
 export type { SkosMessage, SkosRequest } from './skos-reading';
 export type { ChecksAnswer, ChecksRequest } from './checking';
-export {
-  SRU_COUNT_REQUEST,
-  SRU_ENDPOINT_REQUEST,
-  SRU_EXPLANATION,
-  SRU_SEARCH_REQUEST,
-  SRU_VERSIONS,
-  STANDIN_SCHEME,
-} from './sru';
-export type { SruCountRequest, SruEndpoint, SruExplanation, SruSearchRequest, SruVersion } from './sru';
+export { SRU_COUNT_REQUEST, SRU_ENDPOINT_REQUEST, SRU_EXPLANATION, SRU_SEARCH_REQUEST } from './sru';
+export type { SruCountRequest, SruExplanation, SruSearchRequest } from './sru';
 export { PROOF_ANSWER, PROOF_REQUEST } from './proof';
 export type { ProofAnswer, ProofDifference, ProofRequest, ProofSwap } from './proof';

@@ -48,8 +48,13 @@ export type FindForms = (pattern: Pattern) => FormList | undefined;
 export function writeWord(pattern: Pattern, dialect: Dialect, findForms?: FindForms): WrittenWord {
   const written = writeWithSigns(pattern, dialect);
   if (written.drift === SAME && written.spellings.length > 0) return written;
-  const listed = isPlain(pattern) ? undefined : findForms?.(pattern);
+  const listed = isPlain(pattern) || !spellsForms(dialect) ? undefined : findForms?.(pattern);
   return (listed && writeForms(listed, dialect)) ?? written;
+}
+
+/** True for a dialect in which cut words are written as the forms that an index has. */
+export function spellsForms({ phrase }: Dialect): boolean {
+  return phrase.fallbacks.includes('forms');
 }
 
 /** The forms themselves; not if there are none or more than the bound. */

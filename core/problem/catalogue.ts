@@ -143,6 +143,10 @@ const WORDINGS = {
     says: 'The answer of {database} has more than {most} and was given up.',
     remedy: 'Ask for fewer records, or try again later.',
   },
+  'count-by-hand': {
+    says: 'Nobody has typed in yet what {database} finds.',
+    remedy: 'Copy the string in Translate, search there, and type the number in.',
+  },
   'stemmed-word': {
     says: '“{word}” is found with other endings there, and exactly as it stands here.',
     remedy: 'Cut the word with * if other endings are wanted.',

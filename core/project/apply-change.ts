@@ -1,9 +1,10 @@
+import { findDialect } from '../dialect';
 import { succeed, type Outcome } from '../problem';
 import { applyToBlocks, isBlockChange } from './apply-to-blocks';
 import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms } from './apply-to-terms';
 import { UNDOABLE, type Change } from './change';
-import type { Project, Variant, Working } from './project';
+import { MOST_OWN_DATABASES, type OwnDatabase, type Project, type Variant, type Working } from './project';
 import { refuseChange } from './refuse-change';
 
 /** The project after a change, or why the change cannot be made; the project given is never altered. */
@@ -70,6 +71,16 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
   }
 }
 
+function keepOwnDatabase(working: Working, database: OwnDatabase): Outcome<Working> {
+  const { id } = database.dialect;
+  if (findDialect(id)) return refuseChange('A database that ships has this short name.');
+  const place = working.ownDatabases.findIndex(({ dialect }) => dialect.id === id);
+  if (place >= 0) return succeed({ ...working, ownDatabases: working.ownDatabases.with(place, database) });
+  if (working.ownDatabases.length >= MOST_OWN_DATABASES)
+    return refuseChange(`A project takes ${MOST_OWN_DATABASES} databases of your own.`);
+  return succeed({ ...working, ownDatabases: [...working.ownDatabases, database] });
+}
+
 function withParent(variant: Variant, parent: string | undefined): Variant {
   const { parent: _, ...rest } = variant;
   return parent === undefined ? rest : { ...rest, parent };
@@ -102,6 +113,19 @@ function applyToWorking(project: Project, change: Change): Outcome<Working> {
       return succeed({ ...working, limiters: change.limiters });
     case 'choose-databases':
       return succeed({ ...working, databases: change.databases });
+    case 'keep-own-database':
+      return keepOwnDatabase(working, change.database);
+    case 'remove-own-database':
+      return succeed({
+        ...working,
+        ownDatabases: working.ownDatabases.filter(({ dialect }) => dialect.id !== change.id),
+        databases: working.databases.filter((database) => database !== change.id),
+      });
+    case 'note-database': {
+      const { [change.database]: _, ...rest } = working.reasons;
+      const reasons = change.reason === '' ? rest : { ...rest, [change.database]: change.reason };
+      return succeed({ ...working, reasons });
+    }
     case 'set-band':
       return succeed({ ...working, bands: { ...working.bands, [change.database]: change.band } });
     case 'open-variant': {

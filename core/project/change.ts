@@ -5,6 +5,7 @@ import type {
   ContextWordChoice,
   FramedQuestion,
   NamedBlock,
+  OwnDatabase,
   Purpose,
   ReviewMark,
   SourceRules,
@@ -100,6 +101,11 @@ export type Change =
   | { readonly kind: 'return-to'; readonly working: Working }
   | { readonly kind: 'set-limiters'; readonly limiters: Limiters }
   | { readonly kind: 'choose-databases'; readonly databases: readonly string[] }
+  /** Adds a database of one's own, or puts it in the place of the one with its short name. */
+  | { readonly kind: 'keep-own-database'; readonly database: OwnDatabase }
+  | { readonly kind: 'remove-own-database'; readonly id: string }
+  /** Why a database was chosen or left out. */
+  | { readonly kind: 'note-database'; readonly database: string; readonly reason: string }
   | { readonly kind: 'set-band'; readonly database: string; readonly band: TargetBand }
   /** Takes back all of a variant's frozen state as the draft. */
   | { readonly kind: 'open-variant'; readonly id: string }
@@ -158,6 +164,9 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'return-to',
   'set-limiters',
   'choose-databases',
+  'keep-own-database',
+  'remove-own-database',
+  'note-database',
   'set-band',
   'open-variant',
 ]);
@@ -202,6 +211,9 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'return-to': 'Return to an earlier state',
   'set-limiters': 'Change the limiters',
   'choose-databases': 'Choose databases',
+  'keep-own-database': 'Keep a database of your own',
+  'remove-own-database': 'Remove a database of your own',
+  'note-database': 'Note why a database is searched',
   'set-band': 'Set a target band',
   'open-variant': 'Open a variant',
   'freeze-variant': 'Freeze a variant',

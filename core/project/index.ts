@@ -18,6 +18,7 @@ export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
 export {
   MOST_CONCEPTS,
+  MOST_OWN_DATABASES,
   MOST_TERMS,
   NOTHING_SAID,
   PURPOSES,
@@ -29,6 +30,8 @@ export type {
   ContextWordChoice,
   FramedQuestion,
   NamedBlock,
+  OwnConnection,
+  OwnDatabase,
   Project,
   Purpose,
   QueryState,

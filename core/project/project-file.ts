@@ -2,12 +2,22 @@ import Joi from 'joi';
 import { DOCUMENT_TYPES } from '../record';
 import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { FIELDS } from '../query';
+import { SRU_ENDPOINT } from '../sru';
 import { MOST_BLOCKS } from './apply-to-blocks';
-import { MOST_CONCEPTS, MOST_TERMS, NOTHING_SAID, PURPOSES, TERM_SOURCES, type Project } from './project';
+import { DIALECT_SCHEMA } from '../dialect';
+import {
+  MOST_CONCEPTS,
+  MOST_OWN_DATABASES,
+  MOST_TERMS,
+  NOTHING_SAID,
+  PURPOSES,
+  TERM_SOURCES,
+  type Project,
+} from './project';
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 3;
+export const FORMAT_VERSION = 4;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -89,6 +99,13 @@ const variant = Joi.object({
   moment: moment.required(),
   frozen: Joi.object(frozen).required(),
 });
+const ownDatabase = Joi.object({
+  dialect: DIALECT_SCHEMA.required(),
+  connection: Joi.alternatives(
+    Joi.object({ kind: Joi.valid('by-hand').required() }),
+    Joi.object({ kind: Joi.valid('sru').required(), endpoint: SRU_ENDPOINT.required() }),
+  ).required(),
+});
 const PROJECT = Joi.object<Project>({
   id: id.required(),
   name: text.required(),
@@ -105,6 +122,8 @@ const PROJECT = Joi.object<Project>({
     contextWords: Joi.object({ added: words, dropped: words }).required(),
     ...frozen,
     bands: Joi.object().pattern(id, band).required(),
+    ownDatabases: Joi.array().items(ownDatabase).max(MOST_OWN_DATABASES).required(),
+    reasons: Joi.object().pattern(id, text).required(),
     base: id,
   }).required(),
   variants: Joi.array().items(variant).required(),
@@ -141,6 +160,11 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
     });
     const variants = Array.isArray(old?.variants) ? old.variants.map(addBlocks) : old?.variants;
     return { ...old, working: { blocks: [], ...old?.working }, variants, review: {} };
+  },
+  // Version 4 has databases of one's own, and why databases are searched.
+  3: (stored) => {
+    const old = stored as { readonly working?: object } | null;
+    return { ...old, working: { ownDatabases: [], reasons: {}, ...old?.working } };
   },
 };
 

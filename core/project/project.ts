@@ -1,5 +1,6 @@
-import type { Limiters } from '../dialect';
+import type { Dialect, Limiters } from '../dialect';
 import type { Field } from '../query';
+import type { SruEndpoint } from '../sru';
 import type { TermKind } from './term-kind';
 
 /** Where a term came from. */
@@ -75,6 +76,19 @@ export interface ContextWordChoice {
   readonly dropped: readonly string[];
 }
 
+/** How a database of one's own is reached. */
+export type OwnConnection =
+  /** The person searches there and types the counts in. */
+  | { readonly kind: 'by-hand' }
+  /** A server that speaks SRU. */
+  | { readonly kind: 'sru'; readonly endpoint: SruEndpoint };
+
+/** A database that the person added. Its short name is that of its dialect. */
+export interface OwnDatabase {
+  readonly dialect: Dialect;
+  readonly connection: OwnConnection;
+}
+
 /** What undo and redo go through. */
 export interface Working {
   readonly question: string;
@@ -90,6 +104,10 @@ export interface Working {
   /** The chosen databases, in the order of their columns. */
   readonly databases: readonly string[];
   readonly bands: Readonly<Record<string, TargetBand>>;
+  /** Databases that the person added: their syntax and how they are reached. */
+  readonly ownDatabases: readonly OwnDatabase[];
+  /** Why a database was chosen or left out, by its short name. */
+  readonly reasons: Readonly<Record<string, string>>;
   /** The variant that the draft was made from. */
   readonly base?: string;
 }
@@ -173,10 +191,14 @@ export function createProject(
     limiters: {},
     databases,
     bands: {},
+    ownDatabases: [],
+    reasons: {},
   };
   return { id, name, created: moment, working, variants: [], tallies: [], review: {} };
 }
 
+/** The most databases of one's own. */
+export const MOST_OWN_DATABASES = 40;
 /** The most concepts of a project and terms of a concept. */
 export const MOST_CONCEPTS = 12;
 export const MOST_TERMS = 200;

@@ -1,11 +1,6 @@
 import { Router, type Response } from 'express';
-import {
-  SRU_COUNT_REQUEST,
-  SRU_ENDPOINT_REQUEST,
-  SRU_SEARCH_REQUEST,
-  STANDIN_SCHEME,
-  type SruEndpoint,
-} from '#core/contract/index';
+import { SRU_COUNT_REQUEST, SRU_ENDPOINT_REQUEST, SRU_SEARCH_REQUEST } from '#core/contract/index';
+import { STANDIN_SCHEME, type SruEndpoint } from '#core/sru/index';
 import {
   createProblem,
   describeProblem,

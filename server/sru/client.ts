@@ -1,4 +1,5 @@
-import type { CountEntry, SearchAnswer, SruEndpoint, SruExplanation } from '#core/contract/index';
+import type { CountEntry, SearchAnswer, SruExplanation } from '#core/contract/index';
+import type { SruEndpoint } from '#core/sru/index';
 import {
   createProblem,
   describeProblem,

@@ -1,7 +1,7 @@
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { SruEndpoint } from '#core/contract/index';
+import type { SruEndpoint } from '#core/sru/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import { isPrivateAddress } from './addresses';
 import { SruClient, writeSruAddress } from './client';

@@ -33,6 +33,12 @@ export const APP_ROUTES: Routes = [
           import('./translate/translate-page.component').then((file) => file.TranslatePageComponent),
       },
       {
+        path: 'databases',
+        title: 'Databases · Ewer',
+        loadComponent: () =>
+          import('./databases/databases-page.component').then((file) => file.DatabasesPageComponent),
+      },
+      {
         path: 'compare',
         title: 'Compare · Ewer',
         loadComponent: () =>

@@ -4,8 +4,11 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { DIALECTS } from '#core/dialect/index';
 import { createProblem, fail, succeed } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
+import { SURROUNDINGS } from '../data/ids';
 import { STANDIN_CLIENT } from '../data/providers';
 import { CountStore, getTotal } from './count-store';
+import { OwnDatabases } from './own-databases';
+import { WordForms } from './word-forms';
 
 const dialect = DIALECTS[0]!;
 const LIMITERS = {};
@@ -24,7 +27,13 @@ function createStore(count?: () => unknown) {
     isThere: () => Promise.resolve(true),
   };
   const injector = Injector.create({
-    providers: [CountStore, { provide: STANDIN_CLIENT, useValue: client }],
+    providers: [
+      CountStore,
+      WordForms,
+      { provide: OwnDatabases, useValue: { isByHand: () => false, remind: () => Promise.resolve() } },
+      { provide: STANDIN_CLIENT, useValue: client },
+      { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },
+    ],
   });
   return { store: injector.get(CountStore), asked };
 }

@@ -5,12 +5,20 @@ import { writeQuery } from '#core/dialect/index';
 import { createProblem, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { STANDIN_CLIENT } from '../data/providers';
+import { OwnDatabases } from './own-databases';
+import { WordForms } from './word-forms';
 
 /** One thing to count: an exact string in one database under its ticked boxes. */
 export interface CountWish {
   readonly database: string;
+  /** Several strings, any of which finds a record, stand on a line each. */
   readonly string: string;
   readonly boxes: Boxes;
+}
+
+/** The strings of a wish: no string holds a line's end. */
+export function listParts({ string }: CountWish): string[] {
+  return string.split('\n');
 }
 
 /** How a count stands. A number always belongs to the wish that it stands with. */
@@ -18,12 +26,21 @@ export type CountState =
   /** The query means nothing yet: there is nothing to send. */
   | { readonly status: 'empty' }
   | { readonly status: 'waiting' }
-  | { readonly status: 'counted'; readonly total: number; readonly estimated: boolean }
+  | {
+      readonly status: 'counted';
+      /** With `upTo`, the least that it can be. */
+      readonly total: number;
+      readonly estimated: boolean;
+      /** The most that it can be: of parts that overlap only bounds are known. */
+      readonly upTo?: number;
+    }
   | { readonly status: 'failed'; readonly problem: Problem };
 
 /** A query as it would be sent: kept, so that it is written and named once. */
 interface Written {
   readonly limiters: Limiters;
+  /** How many lists of word forms were known of the database. */
+  readonly forms: number;
   readonly rendering: Rendering;
   readonly wish: CountWish | undefined;
   readonly key: string;
@@ -53,6 +70,8 @@ const LATER_BATCH = 200;
 @Injectable({ providedIn: 'root' })
 export class CountStore {
   private readonly client = inject(STANDIN_CLIENT);
+  private readonly forms = inject(WordForms);
+  private readonly ownDatabases = inject(OwnDatabases);
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
@@ -84,6 +103,8 @@ export class CountStore {
     const isEmpty = problem?.code === 'nothing-to-send' && !hasReasons(rendering);
     if (isEmpty) return { rendering, wish: undefined, state: { status: 'empty' } };
     if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
+    if (wish && this.ownDatabases.isByHand(dialect.id))
+      return { rendering, wish: undefined, state: this.ownDatabases.look(wish, dialect, limiters) };
     return { rendering, wish, state: this.known().get(key) ?? { status: 'waiting' } };
   }
 
@@ -123,7 +144,7 @@ export class CountStore {
     for (let next = this.later.shift(); next; next = this.later.shift()) {
       this.isLater.get(next.root)?.delete(next.dialect);
       const { wish } = this.write(next.root, next.dialect, next.limiters);
-      if (wish) this.ready.push(wish);
+      if (wish && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
       if (performance.now() > end) break;
     }
     const isDone = this.later.length === 0;
@@ -135,19 +156,21 @@ export class CountStore {
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {
     const last = this.written.get(root)?.get(dialect);
-    return last?.limiters === limiters ? last : undefined;
+    return last?.limiters === limiters && last.forms === this.forms.countKnown(dialect) ? last : undefined;
   }
 
   /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
   private write(root: QueryNode, dialect: Dialect, limiters: Limiters): Written {
     const last = this.findWritten(root, dialect, limiters);
     if (last) return last;
-    const rendering = writeQuery(root, dialect, { limiters });
+    const findForms = this.forms.createFinder(dialect);
+    const rendering = writeQuery(root, dialect, { limiters, ...(findForms && { findForms }) });
     const wish =
       rendering.problems.length > 0
         ? undefined
         : { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
-    const written = { limiters, rendering, wish, key: wish ? createKey(wish) : '' };
+    const forms = this.forms.countKnown(dialect);
+    const written = { limiters, forms, rendering, wish, key: wish ? createKey(wish) : '' };
     this.written.set(root, (this.written.get(root) ?? new Map<Dialect, Written>()).set(dialect, written));
     return written;
   }
@@ -210,26 +233,42 @@ export class CountStore {
   private async sendGroup(wishes: readonly CountWish[]): Promise<void> {
     const [first] = wishes;
     if (!first) return;
-    const outcome = await this.client.count(
-      first.database,
-      wishes.map((wish) => wish.string),
-      first.boxes,
-    );
+    const parts = wishes.map(listParts);
+    const outcome = await this.client.count(first.database, parts.flat(), first.boxes);
     for (const wish of wishes) this.flying.delete(createKey(wish));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
       for (const wish of wishes) this.open.set(createKey(wish), wish);
       this.waitForServer();
       return;
     }
-    const states = wishes.map((wish, at) =>
-      outcome.ok
-        ? describeEntry(outcome.value[at], wish.database)
-        : ({ status: 'failed', problem: outcome.problem } as const),
-    );
+    const states: CountState[] = [];
+    let next = 0;
+    for (const [at, wish] of wishes.entries()) {
+      const entries = outcome.ok ? outcome.value.slice(next, (next += parts[at]?.length ?? 1)) : [];
+      if (!outcome.ok) states.push({ status: 'failed', problem: outcome.problem });
+      else if (entries.length > 1) states.push(await this.unite(wish, entries));
+      else states.push(describeEntry(entries[0], wish.database));
+    }
     this.remember(wishes, states);
     if (!outcome.ok && outcome.problem.code === 'service-busy') {
       setTimeout(() => this.retry(first.database), Number(outcome.problem.data['seconds']) * 1000);
     }
+  }
+
+  /** The parts together: exactly where the database gives the numbers of its records, else between bounds. */
+  private async unite(wish: CountWish, entries: readonly CountEntry[]): Promise<CountState> {
+    const states = entries.map((entry) => describeEntry(entry, wish.database));
+    const failed = states.find((state) => state.status === 'failed');
+    if (failed) return failed;
+    const answers = await Promise.all(
+      listParts(wish).map((part) => this.client.ids(wish.database, part, wish.boxes)),
+    );
+    const known = answers.flatMap((answer) => (answer.ok ? [answer.value.numbers] : []));
+    if (known.length === answers.length)
+      return { status: 'counted', total: new Set(known.flat()).size, estimated: false };
+    const totals = states.map((state) => getTotal(state) ?? 0);
+    const [total, upTo] = [Math.max(...totals), totals.reduce((sum, one) => sum + one, 0)];
+    return { status: 'counted', total, estimated: true, ...(upTo > total && { upTo }) };
   }
 
   private remember(wishes: readonly CountWish[], states: readonly CountState[]): void {
@@ -252,6 +291,7 @@ export class CountStore {
     this.isGone.set(true);
     const look = async (): Promise<void> => {
       if (await this.client.isThere()) {
+        await this.ownDatabases.remind();
         this.isGone.set(false);
         this.send();
       } else setTimeout(() => void look(), HEALTH_INTERVAL);

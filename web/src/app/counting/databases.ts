@@ -15,6 +15,12 @@ export class Databases {
     return this.listed().find((listing) => listing.id === database)?.records;
   }
 
+  /** True for a database that is asked by SRU. */
+  isSru(database: string): boolean {
+    this.load();
+    return this.listed().some(({ id, protocol }) => id === database && protocol === 'sru');
+  }
+
   private load(): void {
     if (this.isAsked) return;
     this.isAsked = true;

@@ -1,6 +1,6 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { createDraftQuery, type Variant } from '#core/project/index';
-import { findDialect, type Dialect } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { CountStore, type Counted } from './count-store';
@@ -38,6 +38,6 @@ export class DraftCounts {
   }
 
   findDialects(ids: readonly string[]): Dialect[] {
-    return ids.flatMap((id) => findDialect(id) ?? []);
+    return ids.flatMap((id) => this.open.findDialect(id) ?? []);
   }
 }

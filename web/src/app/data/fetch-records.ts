@@ -5,7 +5,7 @@ import type { StandinClient } from './standin-client';
 
 const PAGE = 100;
 
-/** The first records of a query in a database, best matches first; as many as could be had. */
+/** The first records of a query in a database, best matches first (of a query in parts, of the first one); as many as could be had. */
 export async function fetchRecords(
   client: StandinClient,
   root: QueryNode,
@@ -13,11 +13,12 @@ export async function fetchRecords(
   limiters: Limiters,
   most: number,
 ): Promise<readonly BibliographicRecord[]> {
-  const { text, boxes, problems } = writeQuery(root, dialect, { limiters });
-  if (problems.length > 0) return [];
+  const { parts, boxes, problems } = writeQuery(root, dialect, { limiters });
+  const [first] = parts;
+  if (problems.length > 0 || !first) return [];
   const records: BibliographicRecord[] = [];
   while (records.length < most) {
-    const page = await client.search(dialect.id, text, boxes, PAGE, records.length);
+    const page = await client.search(dialect.id, first.text, boxes, PAGE, records.length);
     if (!page.ok) break;
     records.push(...page.value.records);
     if (page.value.records.length < PAGE) break;

@@ -1,4 +1,5 @@
 import { Injectable, inject } from '@angular/core';
+import { findDialect } from '#core/dialect/index';
 import type { IndexWord, WordLists } from '#core/suggest/index';
 import { STANDIN_CLIENT } from './providers';
 
@@ -30,6 +31,8 @@ export class IndexWords {
     const key = `${database} ${prefix} ${suffix}`;
     const known = this.known.get(key);
     if (known) return known;
+    // Only the databases that ship list their words.
+    if (!findDialect(database)) return Promise.resolve([]);
     const asked = this.client.words(database, { prefix, suffix, most: MOST_WORDS }).then((outcome) => {
       if (outcome.ok) return outcome.value;
       this.known.delete(key);

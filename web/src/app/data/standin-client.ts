@@ -1,38 +1,93 @@
-import type Joi from 'joi';
+import Joi from 'joi';
 import {
+  IDS_ANSWER,
   LISTING_ANSWER,
+  PROOF_ANSWER,
+  RECORD_ANSWER,
+  SRU_EXPLANATION,
   SEARCH_ANSWER,
   WORDS_ANSWER,
   createCountAnswerSchema,
   type CountEntry,
+  type IdsAnswer,
+  type ProofAnswer,
+  type ProofRequest,
   type SearchAnswer,
+  type SruExplanation,
   type StandinListing,
   type WordsAnswer,
 } from '#core/contract/index';
+import { STANDIN_SCHEME, type SruEndpoint } from '#core/sru/index';
 import type { Boxes } from '#core/dialect/index';
+import type { BibliographicRecord } from '#core/record/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
 
 /** A database is given up on after this many seconds. */
 export const PATIENCE_SECONDS = 10;
 const LARGEST_BATCH = 1_500_000;
+/** The made-up databases that are asked by SRU. */
+const BY_SRU: Readonly<Record<string, SruEndpoint>> = {
+  northern: { address: `${STANDIN_SCHEME}northern`, version: '1.2' },
+};
+
+/** What the server says of a server outside is said on as it is. */
+const PASSED_ON: readonly string[] = [
+  'address-refused',
+  'answer-too-large',
+  'answer-invalid',
+  'service-slow',
+  'service-failed',
+];
+const SAID_PROBLEM = Joi.object({
+  code: Joi.string().required(),
+  data: Joi.object()
+    .pattern(Joi.string(), Joi.alternatives(Joi.string().allow(''), Joi.number()))
+    .required(),
+}).unknown();
 
 /** The made-up databases over HTTP. Every answer is checked against the contract; nothing throws. */
 export class StandinClient {
   /** Words and records are asked for one after the other, so that a slow database does not take all connections. */
   private readonly turns = new Map<string, Promise<unknown>>();
 
-  constructor(private readonly address = '/api/standins') {}
+  constructor(
+    private readonly address = '/api/standins',
+    private readonly sruAddress = '/api/sru',
+  ) {}
+
+  /** The servers of databases that the person added, by their short names; handed in by who knows them. */
+  endpoints: () => Readonly<Record<string, SruEndpoint>> = () => ({});
+
+  private findEndpoint(database: string): SruEndpoint | undefined {
+    return BY_SRU[database] ?? this.endpoints()[database];
+  }
+
+  /** What a server says of itself. */
+  async explain(endpoint: SruEndpoint): Promise<Outcome<SruExplanation>> {
+    return this.postSru(endpoint.address, 'explain', { endpoint }, SRU_EXPLANATION);
+  }
+
+  /** Says that the person wants a server to be asked. */
+  async confirm(endpoint: SruEndpoint): Promise<Outcome<true>> {
+    const init = {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ endpoint }),
+    };
+    return this.request(endpoint.address, `${this.sruAddress}/endpoints`, init, () =>
+      Promise.resolve(succeed(true)),
+    );
+  }
 
   /** One entry a string, in order; the strings go in as few requests as their size allows. */
   async count(database: string, strings: readonly string[], boxes: Boxes): Promise<Outcome<CountEntry[]>> {
     const entries: CountEntry[] = [];
     for (const batch of splitBatches(strings)) {
-      const answer = await this.post(
-        database,
-        'count',
-        { strings: batch, boxes },
-        createCountAnswerSchema(batch.length),
-      );
+      const schema = createCountAnswerSchema(batch.length);
+      const endpoint = this.findEndpoint(database);
+      const answer = endpoint
+        ? await this.postSru(database, 'count', { endpoint, strings: batch }, schema)
+        : await this.post(database, 'count', { strings: batch, boxes }, schema);
       if (!answer.ok) return answer;
       entries.push(...answer.value.counts);
     }
@@ -46,8 +101,35 @@ export class StandinClient {
     rows: number,
     start = 0,
   ): Promise<Outcome<SearchAnswer>> {
+    const endpoint = this.findEndpoint(database);
+    if (endpoint) {
+      const asked = { endpoint, string, start, rows };
+      return this.inTurn(database, () => this.postSru(database, 'search', asked, SEARCH_ANSWER));
+    }
     const request = { string, boxes, start, rows, sort: 'relevance' };
     return this.inTurn(database, () => this.post(database, 'search', request, SEARCH_ANSWER));
+  }
+
+  /** The numbers of the records of a string, where the database gives them. */
+  async ids(database: string, string: string, boxes: Boxes): Promise<Outcome<IdsAnswer>> {
+    return this.post(database, 'ids', { string, boxes }, IDS_ANSWER);
+  }
+
+  /** What a rendering finds against the neutral meaning, in the database's laboratory. */
+  async prove(database: string, request: ProofRequest): Promise<Outcome<ProofAnswer>> {
+    return this.post(database, 'laboratory/proof', request, PROOF_ANSWER);
+  }
+
+  /** Some records by their numbers, in this order; as many as could be had. */
+  async records(database: string, numbers: readonly number[]): Promise<BibliographicRecord[]> {
+    const answers = await Promise.all(
+      numbers.map((number) =>
+        this.get(`${database}/records/${number}`, database, (body) =>
+          validate(RECORD_ANSWER, body, database),
+        ),
+      ),
+    );
+    return answers.flatMap((answer) => (answer.ok ? [answer.value] : []));
   }
 
   /** The words of a database's index that begin and end so, in the order of the alphabet. */
@@ -95,12 +177,30 @@ export class StandinClient {
   }
 
   private post<T>(database: string, what: string, body: unknown, schema: Joi.Schema<T>): Promise<Outcome<T>> {
+    return this.postTo(`${this.address}/${database}/${what}`, database, body, schema);
+  }
+
+  private postSru<T>(
+    database: string,
+    what: string,
+    body: unknown,
+    schema: Joi.Schema<T>,
+  ): Promise<Outcome<T>> {
+    return this.postTo(`${this.sruAddress}/${what}`, database, body, schema);
+  }
+
+  private postTo<T>(
+    address: string,
+    database: string,
+    body: unknown,
+    schema: Joi.Schema<T>,
+  ): Promise<Outcome<T>> {
     const init = {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
     };
-    return this.request(database, `${this.address}/${database}/${what}`, init, async (response) =>
+    return this.request(database, address, init, async (response) =>
       validate(schema, await response.json(), database),
     );
   }
@@ -150,6 +250,11 @@ async function describeRefusal(database: string, response: Response): Promise<Pr
     const body = (await response.json().catch(() => ({}))) as { problem?: { message?: string } };
     return createProblem('service-refused', 'error', { database, message: body.problem?.message ?? '' });
   }
+  const body = (await response.json().catch(() => ({}))) as { problem?: unknown };
+  const said = SAID_PROBLEM.validate(body.problem).value as
+    { code: Problem['code']; data: Problem['data'] } | undefined;
+  if (response.status >= 400 && said && PASSED_ON.includes(said.code))
+    return createProblem(said.code, 'error', said.data);
   return createProblem('service-failed', 'error', { database, status: response.status });
 }
 

@@ -46,14 +46,17 @@ export class GaugeComponent {
   protected readonly ticks = [1, 10, 100, 1_000, 10_000].map(placeHeight);
   protected readonly short = computed(() => shortenName(this.dialect().name));
   protected readonly status = computed(() => this.counted().state.status);
-  private readonly last = linkedSignal<Counted, { total: number; estimated: boolean } | undefined>({
+  private readonly last = linkedSignal<
+    Counted,
+    { total: number; estimated: boolean; upTo?: number } | undefined
+  >({
     source: this.counted,
     computation: (counted, previous) =>
       counted.state.status === 'counted' ? counted.state : previous?.value,
   });
   protected readonly number = computed(() => {
     const last = this.last();
-    return last ? formatCount(last.total, last.estimated) : '…';
+    return last ? formatCount(last.total, last.estimated, last.upTo) : '…';
   });
   protected readonly isEmpty = computed(() => this.status() === 'empty');
   /** Only a service can be asked again; what cannot be written stays so until it is changed. */

@@ -22,6 +22,11 @@ import { ThemeChoice } from './theme-choice';
       }
     </nav>
     <nav class="low" aria-label="Beside the work">
+      @if (databases(); as link) {
+        <a class="view" [routerLink]="link" routerLinkActive="current" ariaCurrentWhenActive="page"
+          ><app-icon name="databases" />Databases</a
+        >
+      }
       <a class="view" routerLink="/projects" routerLinkActive="current" ariaCurrentWhenActive="page"
         ><app-icon name="projects" />Projects</a
       >
@@ -86,6 +91,10 @@ export class NavigationComponent {
   private readonly project = inject(Store).selectSignal(projectFeature.selectProject);
   protected readonly theme = inject(ThemeChoice);
 
+  protected readonly databases = computed(() => {
+    const project = this.project();
+    return project && ['/p', project.id, 'databases'];
+  });
   protected readonly views = computed(() => {
     const project = this.project();
     if (!project) return [];

@@ -1,6 +1,5 @@
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { findDialect } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { createConceptQuery } from '#core/project/index';
 import { describeAuthors } from '#core/record/index';
@@ -119,7 +118,7 @@ export class RecordDrawerComponent {
   });
   protected readonly summary = computed(() => {
     const { wish, answer } = this.content();
-    const name = findDialect(wish.database)?.name ?? wish.database;
+    const name = this.open.findDialect(wish.database)?.name ?? wish.database;
     if (!answer) return name;
     const shown = answer.records.length;
     return `${name} · the first ${shown} of ${formatCount(answer.total, answer.estimated)}, best matches first`;

@@ -31,8 +31,19 @@ export class OpenProject {
   readonly concepts = computed(() => this.working().concepts);
   readonly limiters = computed(() => this.working().limiters);
   readonly dialects = computed<Dialect[]>(() =>
-    this.working().databases.flatMap((id) => findDialect(id) ?? []),
+    this.working().databases.flatMap((id) => this.findDialect(id) ?? []),
   );
+  /** The dialect of a database that ships or that the person added. */
+  findDialect(database: string): Dialect | undefined {
+    const own = this.maybe()?.working.ownDatabases.find(({ dialect }) => dialect.id === database);
+    return own?.dialect ?? findDialect(database);
+  }
+
+  /** True for a database in which a rendering can be compared with what is meant, record by record. */
+  hasLaboratory(database: string): boolean {
+    return findDialect(database) !== undefined;
+  }
+
   readonly draft = computed(() => createDraftQuery(this.working(), this.working().databases));
   readonly compared = computed<Variant | undefined>(() =>
     this.project().variants.find((variant) => variant.id === this.project().compared),

@@ -1,24 +1,14 @@
 import { expect, it } from 'vitest';
-import { findDialect, writeQuery } from '#core/dialect/index';
-import { parseQuery } from '#core/query/index';
-import { describeStep, listFidelityNotes } from './rendering-notes';
-
-it('gathers equal reasons, each with the pieces that it is about', () => {
-  const { root } = parseQuery('"street light*" OR "flight path*" OR heading(heronsmere): "Bats"');
-  const notes = listFidelityNotes(root, writeQuery(root, findDialect('gantry')!));
-  expect(notes.find((note) => note.reason.startsWith('a cut phrase'))?.pieces).toEqual([
-    '"street light*"',
-    '"flight path*"',
-  ]);
-  expect(notes.find((note) => note.isHarmless)?.pieces).toEqual(['heading(heronsmere): "Bats"']);
-  expect(listFidelityNotes(root, writeQuery(root, findDialect('heronsmere')!))).toEqual([]);
-});
+import { describeStep } from './rendering-notes';
 
 it('says what is left to do by hand', () => {
   expect(describeStep({ limiter: 'peerReviewed', how: 'box', value: 'peer-reviewed' })).toBe(
     'Tick there: peer-reviewed',
   );
-  expect(describeStep({ limiter: 'fullText', how: 'none', value: 'full text' })).toBe(
-    'Not to be had there: full text',
+  expect(describeStep({ limiter: 'fullText', how: 'none', value: 'full text', note: 'no texts' })).toBe(
+    'Not to be had there: full text (no texts)',
+  );
+  expect(describeStep({ limiter: 'years', how: 'hand', value: '2015–2024', note: 'in the side bar' })).toBe(
+    'Set there: 2015–2024 (in the side bar)',
   );
 });

@@ -1,59 +1,100 @@
 import { Clipboard } from '@angular/cdk/clipboard';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatMenu, MatMenuTrigger } from '@angular/material/menu';
-import { MatCheckbox } from '@angular/material/checkbox';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { DIALECTS, type Dialect } from '#core/dialect/index';
+import { RouterLink } from '@angular/router';
+import type { Dialect } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { DraftCounts } from '../counting/draft-counts';
-import type { Counted } from '../counting/count-store';
+import { getTotal, type Counted } from '../counting/count-store';
+import { OwnDatabases } from '../counting/own-databases';
+import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
-import { CountComponent } from '../ui/count.component';
 import { getHueClass } from '../ui/hues';
-import { LEVEL_WORDS, describeStep, listFidelityNotes } from './rendering-notes';
+import { RenderingRowComponent, type RenderingRow } from './rendering-row.component';
+import { describeProof, listPieceCosts, listSharedDifferences } from './differences';
+import { Proofs } from './proofs';
+import { ReadStringDialogComponent } from './read-string-dialog.component';
+import { LEVEL_WORDS } from './rendering-notes';
 import { cutSegments } from './string-segments';
+import { writeStringsDocument } from './strings-document';
+
+/** A draft is proved when it has rested so long, in milliseconds. */
+const REST = 350;
 
 /** The draft in each chosen database's own syntax, with what that does to its meaning. */
 @Component({
   selector: 'app-translate-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, MatCheckbox, MatMenu, MatMenuTrigger],
+  imports: [RenderingRowComponent, RouterLink],
   templateUrl: './translate-page.component.html',
   styleUrl: './translate-page.component.scss',
 })
 export class TranslatePageComponent {
   protected readonly open = inject(OpenProject);
   private readonly draftCounts = inject(DraftCounts);
+  private readonly proofs = inject(Proofs);
+  private readonly ownDatabases = inject(OwnDatabases);
   private readonly clipboard = inject(Clipboard);
   private readonly snackBar = inject(MatSnackBar);
+  private readonly dialog = inject(MatDialog);
 
-  /** The node whose pieces are lit in all rows. */
-  protected readonly lit = signal<string | undefined>(undefined);
+  /** The nodes whose pieces are lit in all rows. */
+  protected readonly lit = signal<readonly string[]>([]);
+  /** Strings on one line each, to be scrolled; else wrapped. */
+  protected readonly isOneLine = signal(false);
+  protected readonly beside = signal<readonly [string, string] | undefined>(undefined);
   private readonly hues = computed(
     () => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])),
   );
   protected readonly rows = computed(() =>
     this.draftCounts.draft().map(({ dialect, counted }) => this.describeRow(dialect, counted)),
   );
-  protected readonly choices = computed(() =>
-    DIALECTS.map((dialect) => ({ dialect, isOn: this.open.working().databases.includes(dialect.id) })),
-  );
+  protected readonly differences = computed(() => listSharedDifferences(this.rows()).slice(0, 30));
+  /** The two rows that stand beside each other, or all of them one below the other. */
+  protected readonly shown = computed(() => {
+    const pair = this.beside();
+    if (!pair) return this.rows();
+    return pair.flatMap((id) => this.rows().find((row) => row.id === id) ?? []);
+  });
 
-  protected light(nodes: readonly string[]): void {
-    this.lit.set(nodes.at(-1));
+  constructor() {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    effect(() => {
+      const { root } = this.open.draft();
+      const dialects = this.open.dialects().filter((dialect) => this.open.hasLaboratory(dialect.id));
+      // Looked at here, so that forms which arrive later lead to another proof.
+      for (const dialect of dialects) this.proofs.look(root, dialect);
+      clearTimeout(timer);
+      timer = setTimeout(() => this.proofs.ask(root, dialects), REST);
+    });
+    inject(DestroyRef).onDestroy(() => clearTimeout(timer));
   }
 
-  protected isLit(nodes: readonly string[]): boolean {
-    const lit = this.lit();
-    return lit !== undefined && nodes.includes(lit);
+  protected compareTwo(on: boolean): void {
+    const [a, b] = this.rows();
+    this.beside.set(on && a && b ? [a.id, b.id] : undefined);
   }
 
-  protected choose(id: string, on: boolean): void {
-    const chosen = this.open.working().databases;
-    const databases = DIALECTS.map((dialect) => dialect.id).filter((other) =>
-      other === id ? on : chosen.includes(other),
-    );
-    this.open.change({ kind: 'choose-databases', databases });
+  protected choosePair(place: 0 | 1, id: string): void {
+    const [a, b] = this.beside() ?? ['', ''];
+    this.beside.set(place === 0 ? [id, b] : [a, id]);
+  }
+
+  protected readString(): void {
+    this.dialog.open(ReadStringDialogComponent, { width: '860px', maxWidth: '94vw' });
+  }
+
+  protected keepCount({ id, text }: RenderingRow, total: number): void {
+    this.ownDatabases.type(id, text, this.open.limiters(), total);
   }
 
   protected copy(text: string, what: string): void {
@@ -66,13 +107,41 @@ export class TranslatePageComponent {
   }
 
   protected copyAll(): void {
-    const parts = this.rows().map((row) => [row.name, row.text, ...row.steps].join('\n'));
-    this.copy(parts.join('\n\n'), 'All strings');
+    this.copy(this.writeDocument(), 'All strings');
   }
 
-  private describeRow(dialect: Dialect, counted: Counted) {
+  protected saveAll(): void {
+    const address = URL.createObjectURL(new Blob([this.writeDocument()], { type: 'text/markdown' }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = `${this.open
+      .project()
+      .name.replace(/[^\p{L}\p{N}]+/gu, '-')
+      .toLowerCase()}-strings.md`;
+    link.click();
+    URL.revokeObjectURL(address);
+  }
+
+  private writeDocument(): string {
+    const entries = this.rows().map(({ name, parts, steps, levelWords, proofWords, total }) => ({
+      name,
+      parts,
+      steps,
+      remarks: [
+        levelWords,
+        ...(proofWords === '' ? [] : [proofWords]),
+        ...(total === undefined ? [] : [`${total.toLocaleString('en')} records`]),
+      ],
+    }));
+    const day = writeMoment(this.open.now()).slice(0, 10);
+    return writeStringsDocument(this.open.project().name, day, this.open.working().question, entries);
+  }
+
+  private describeRow(dialect: Dialect, counted: Counted): RenderingRow {
     const { rendering } = counted;
-    const root = this.open.draft().root;
+    const { root } = this.open.draft();
+    const proof = this.open.hasLaboratory(dialect.id) ? this.proofs.look(root, dialect) : undefined;
+    const answer = proof?.status === 'proved' ? proof.answer : undefined;
     const segments = cutSegments(rendering.text, rendering.pieces).map((segment) => ({
       ...segment,
       hue: segment.block === undefined ? '' : (this.hues().get(segment.block) ?? ''),
@@ -82,26 +151,40 @@ export class TranslatePageComponent {
       name: dialect.name,
       about: dialect.about,
       habits: dialect.habits,
+      parts: rendering.parts.map(({ text }) => text),
       text: rendering.text,
       segments,
       counted,
+      total: getTotal(counted.state),
       level: rendering.whole,
       levelWords: LEVEL_WORDS[rendering.whole],
-      notes: listFidelityNotes(root, rendering),
-      length: describeLength(rendering.extent.characters, dialect.most.characters),
-      truncations:
-        dialect.most.truncations === undefined
-          ? ''
-          : `${rendering.extent.truncations} of ${dialect.most.truncations} cut words`,
-      steps: rendering.steps.map(describeStep),
+      isProving: proof?.status === 'waiting',
+      proofWords: answer ? describeProof(answer) : '',
+      answer,
+      costs: listPieceCosts(proof),
+      meters: listMeters(dialect, rendering.extent),
+      steps: rendering.steps,
       problems: rendering.problems.map((problem) => describeInFull(problem)),
+      address: dialect.address,
+      isByHand: this.ownDatabases.isByHand(dialect.id),
     };
   }
 }
 
-function describeLength(length: number, most: number | undefined): string {
-  const characters = length.toLocaleString('en');
-  return most === undefined
-    ? `${characters} characters`
-    : `${characters} of ${most.toLocaleString('en')} characters`;
+function listMeters(
+  { most }: Dialect,
+  extent: Counted['rendering']['extent'],
+): { words: string; share: number | undefined }[] {
+  const meter = (used: number, limit: number | undefined, what: string) => ({
+    words:
+      limit === undefined
+        ? `${used.toLocaleString('en')} ${what}`
+        : `${used.toLocaleString('en')} of ${limit.toLocaleString('en')} ${what}`,
+    share: limit === undefined ? undefined : Math.min(1, used / limit),
+  });
+  return [
+    meter(extent.characters, most.characters, 'characters'),
+    ...(most.truncations === undefined ? [] : [meter(extent.truncations, most.truncations, 'cut words')]),
+    ...(most.words === undefined ? [] : [meter(extent.words, most.words, 'words')]),
+  ];
 }

@@ -81,7 +81,7 @@ export class CountComponent {
 
   private readonly last = linkedSignal<
     Counted | undefined,
-    { total: number; estimated: boolean } | undefined
+    { total: number; estimated: boolean; upTo?: number } | undefined
   >({
     source: this.counted,
     computation: (counted, previous) =>
@@ -94,7 +94,7 @@ export class CountComponent {
   });
   protected readonly shown = computed(() => {
     const last = this.last();
-    return last && formatCount(last.total, last.estimated);
+    return last && formatCount(last.total, last.estimated, last.upTo);
   });
   protected readonly share = computed(() =>
     this.failure() === undefined ? 100 * placeOnLogScale(this.last()?.total ?? 0) : 0,

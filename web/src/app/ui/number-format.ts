@@ -1,5 +1,6 @@
-/** A count as it is shown: grouped digits, `≈` before an estimate. */
-export function formatCount(total: number, estimated = false): string {
+/** A count as it is shown: grouped digits, `≈` before an estimate, both bounds where only they are known. */
+export function formatCount(total: number, estimated = false, upTo?: number): string {
+  if (upTo !== undefined) return `${total.toLocaleString('en')}–${upTo.toLocaleString('en')}`;
   return `${estimated ? '≈' : ''}${total.toLocaleString('en')}`;
 }
 

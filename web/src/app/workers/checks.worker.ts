@@ -15,7 +15,9 @@ addEventListener('message', ({ data }: MessageEvent<ChecksRequest>) => {
   const meanings = new Map(data.meanings);
   const start = performance.now();
   const checked = runChecks(working, {
-    dialects: working.databases.flatMap((id) => findDialect(id) ?? []),
+    dialects: working.databases.flatMap(
+      (id) => working.ownDatabases.find(({ dialect }) => dialect.id === id)?.dialect ?? findDialect(id) ?? [],
+    ),
     known: new Map(data.known),
     findVocabulary: (id) => vocabularies.get(id),
     findMeanings: (acronym) => meanings.get(acronym),

@@ -1,0 +1,105 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { printQuery } from '../query';
+import { rankDialects } from './guess';
+import { isHistory, readHistory } from './history';
+import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
+
+const heronsmere = findDialect('heronsmere')!;
+const tell = (text: string, id = 'heronsmere'): string[] =>
+  readHistory(text, findDialect(id)!).lines.map(
+    ({ number, root, count }) => `${number}: ${printQuery(root)}${count === undefined ? '' : ` = ${count}`}`,
+  );
+
+describe('a history', () => {
+  it.each([
+    ['1. bats\n2. lamps', ['1: bats', '2: lamps']],
+    ['1 bats\t318\n2 lamps\t1,204', ['1: bats = 318', '2: lamps = 1204']],
+    [
+      '#1 bats (318)\n#2 title:(lamp OR "street light*") (12)',
+      ['1: bats = 318', '2: title: (lamp OR "street light*") = 12'],
+    ],
+    ['1) bats   318 results\n2) lamps  7', ['1: bats = 318', '2: lamps = 7']],
+    ['1. bats\n2. lamps\n3. 1 AND 2', ['1: bats', '2: lamps', '3: @line-1 AND @line-2']],
+    [
+      '1. bats\n2. lamps\n3. #1 or #2\n4. #3 NOT #1',
+      ['1: bats', '2: lamps', '3: @line-1 OR @line-2', '4: @line-3 NOT @line-1'],
+    ],
+    ['1. bats\n2. set:1 AND lamps', ['1: bats', '2: @line-1 AND lamps']],
+    ['1. a\n2. b\n3. c\n4. (1 or 2) and 3', ['1: a', '2: b', '3: c', '4: (@line-1 OR @line-2) AND @line-3']],
+    ['1. bats OR\n"street light*"\n2. 1', ['1: bats OR "street light*"', '2: @line-1']],
+    ['1. lamps AND 2700K\n2. 1995', ['1: lamps AND 2700K', '2: 1995']],
+    ['1. bats AND year:2015..2024', ['1: bats']],
+  ])('%j', (text, lines) => {
+    expect(tell(text)).toEqual(lines);
+  });
+
+  it('is read in the syntax of its database', () => {
+    expect(tell('1. lamp%{title}\n2. "Street lighting"{index}  44\n3. 1 or 2', 'gantry')).toEqual([
+      '1: title: lamp*',
+      '2: heading(gantry): "Street lighting" = 44',
+      '3: @line-1 OR @line-2',
+    ]);
+    expect(tell('1. "bats"\n2. "lamps"\n3. 1 and 2\n4. 1 or 2\n5. 1 not 2', 'plainfinder').slice(2)).toEqual([
+      '3: @line-1 AND @line-2',
+      '4: @line-1 OR @line-2',
+      '5: @line-1 NOT @line-2',
+    ]);
+  });
+
+  it('ends in the line that no other one uses', () => {
+    expect(readHistory('1. a\n2. b\n3. 1 AND 2\n4. c', heronsmere).last?.number).toBe(4);
+    expect(readHistory('1. a\n2. b\n3. 1 AND 2', heronsmere).last?.number).toBe(3);
+    expect(readHistory('', heronsmere).last).toBeUndefined();
+  });
+
+  it('says where a line is not understood', () => {
+    const { lines } = readHistory('1. (bats OR lamps\n2. ; owls', heronsmere);
+    expect(lines.map(({ problems }) => problems.map(({ code }) => code))).toEqual([
+      ['unclosed-bracket'],
+      ['unread-sign'],
+    ]);
+  });
+
+  it('is told from one string', () => {
+    expect(isHistory('1. a\n2. b')).toBe(true);
+    expect(isHistory('(bats OR lamps)\nAND roads')).toBe(false);
+    expect(isHistory('bats')).toBe(false);
+  });
+
+  it('reads any text into lines with growing numbers', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(fc.string(), fc.string({ unit: 'binary' })),
+        fc.constantFrom(...DIALECTS),
+        (text, dialect) => {
+          const { lines } = readHistory(text, dialect);
+          const numbers = lines.map(({ number }) => number);
+          expect(numbers).toEqual([...new Set(numbers)].sort((a, b) => a - b));
+          for (const { uses, number } of lines) expect(uses.every((other) => other < number)).toBe(true);
+        },
+      ),
+      { numRuns: 500, endOnFailure: true },
+    );
+  });
+});
+
+describe('the dialect of a string', () => {
+  const every = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS];
+  it.each([
+    ['title:(bat OR "street light*") AND under:"Chiroptera" AND year:2015..2024', 'heronsmere'],
+    ['lamp%{title} and "street light"{title,summary} and published{2015-2024}', 'gantry'],
+    ['in(title, summary: bats OR NEAR(3: lamp*, road)) AND years(2015-2024)', 'cardinal'],
+    ['title=bats or abstract=bats not title=cricket', 'marlstone'],
+    [
+      'dc.title = bat and dc.description = "street light" prox/unit=word/distance<=3/unordered lamp',
+      'northern',
+    ],
+    ['"street light" title:"bat" -"cricket"', 'plainfinder'],
+  ])('%s', (text, id) => {
+    const [best] = rankDialects(text, DIALECTS);
+    expect(best).toMatchObject({ dialect: { id }, faults: 0 });
+    expect(best!.evidence.length).toBeGreaterThan(0);
+    expect(rankDialects(text, every)).toHaveLength(every.length);
+  });
+});

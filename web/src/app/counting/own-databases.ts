@@ -1,0 +1,73 @@
+import { Injectable, computed, effect, inject } from '@angular/core';
+import { isSameLimiters, type Dialect, type Limiters } from '#core/dialect/index';
+import { createProblem } from '#core/problem/index';
+import type { SruEndpoint } from '#core/sru/index';
+import { ConfirmedServers } from '../data/confirmed-servers';
+import { STANDIN_CLIENT } from '../data/providers';
+import { OpenProject } from '../state/open-project';
+import { writeMoment } from '../data/ids';
+import type { CountState, CountWish } from './count-store';
+
+/** How the databases of one's own are reached: by SRU, or by the person, whose last typed number for exactly a string is its count. */
+@Injectable({ providedIn: 'root' })
+export class OwnDatabases {
+  private readonly open = inject(OpenProject);
+  private readonly client = inject(STANDIN_CLIENT);
+  private readonly confirmed = inject(ConfirmedServers);
+  private readonly endpoints = computed<Readonly<Record<string, SruEndpoint>>>(() => {
+    const own = this.open.maybe()?.working.ownDatabases ?? [];
+    return Object.fromEntries(
+      own.flatMap(({ dialect, connection }) =>
+        connection.kind === 'sru' ? [[dialect.id, connection.endpoint] as const] : [],
+      ),
+    );
+  });
+  private readonly byHand = computed(
+    () =>
+      new Set(
+        (this.open.maybe()?.working.ownDatabases ?? [])
+          .filter(({ connection }) => connection.kind === 'by-hand')
+          .map(({ dialect }) => dialect.id),
+      ),
+  );
+  private readonly typed = computed(() =>
+    (this.open.maybe()?.tallies ?? []).filter(({ source }) => source === 'typed'),
+  );
+
+  constructor() {
+    this.client.endpoints = () => this.endpoints();
+    effect(() => void this.remind());
+  }
+
+  /** Tells the service of the servers that were confirmed on this machine: it forgets them when it stops. */
+  async remind(): Promise<void> {
+    await Promise.all(Object.values(this.endpoints()).map((endpoint) => this.confirmed.remind(endpoint)));
+  }
+
+  isByHand(database: string): boolean {
+    return this.byHand().has(database);
+  }
+
+  look({ string }: CountWish, { id, name }: Dialect, limiters: Limiters): CountState {
+    const tally = this.typed().findLast(
+      (one) => one.database === id && one.string === string && isSameLimiters(one.limiters, limiters),
+    );
+    if (tally) return { status: 'counted', total: tally.total, estimated: tally.estimated };
+    return { status: 'failed', problem: createProblem('count-by-hand', 'warning', { database: name }) };
+  }
+
+  /** Keeps a number that the person read off a database's own page. */
+  type(database: string, string: string, limiters: Limiters, total: number): void {
+    const tally = {
+      id: this.open.createId(),
+      database,
+      string,
+      limiters,
+      moment: writeMoment(this.open.now()),
+      total,
+      estimated: false,
+      source: 'typed',
+    } as const;
+    this.open.change({ kind: 'add-tally', tally });
+  }
+}

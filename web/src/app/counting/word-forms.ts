@@ -1,0 +1,57 @@
+import { Injectable, inject, signal } from '@angular/core';
+import { findDialect, spellsForms, type Dialect, type FindForms, type FormList } from '#core/dialect/index';
+import { createMatcher, findPrefix, findSuffix, printPattern, type Pattern } from '#core/query/index';
+import { STANDIN_CLIENT } from '../data/providers';
+import { SURROUNDINGS, writeMoment } from '../data/ids';
+
+/** The most words of an index that are looked through for the forms of one cut word. */
+const MOST_WORDS = 2_000;
+
+/**
+ * The forms of cut words in the indexes of databases that cannot cut words, asked for when a query
+ * first needs them. Until they are known a query is written without them.
+ */
+@Injectable({ providedIn: 'root' })
+export class WordForms {
+  private readonly client = inject(STANDIN_CLIENT);
+  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly known = signal<ReadonlyMap<string, ReadonlyMap<string, FormList>>>(new Map());
+  private readonly asked = new Set<string>();
+
+  /** How many lists are known of a database: what was written with fewer is to be written anew. */
+  countKnown(dialect: Dialect): number {
+    return spellsForms(dialect) ? (this.known().get(dialect.id)?.size ?? 0) : 0;
+  }
+
+  /** Gives the forms that are known and asks for the others; nothing for a database that cuts words itself. */
+  createFinder(dialect: Dialect): FindForms | undefined {
+    if (!spellsForms(dialect) || !findDialect(dialect.id)) return undefined;
+    const lists = this.known().get(dialect.id);
+    return (pattern) => {
+      const key = printPattern(pattern);
+      const list = lists?.get(key);
+      if (!list) void this.ask(dialect.id, key, pattern);
+      return list;
+    };
+  }
+
+  private async ask(database: string, key: string, pattern: Pattern): Promise<void> {
+    const name = `${database} ${key}`;
+    if (this.asked.has(name)) return;
+    this.asked.add(name);
+    const asked = { prefix: findPrefix(pattern), suffix: findSuffix(pattern), most: MOST_WORDS };
+    const outcome = await this.client.words(database, asked);
+    if (!outcome.ok) {
+      this.asked.delete(name);
+      return;
+    }
+    const matches = createMatcher(pattern);
+    const forms = outcome.value.map(({ word }) => word).filter(matches);
+    const isWhole = outcome.value.length < MOST_WORDS;
+    const list: FormList = {
+      forms: isWhole ? forms : [],
+      day: writeMoment(this.surroundings.now()).slice(0, 10),
+    };
+    this.known.update((known) => new Map(known).set(database, new Map(known.get(database)).set(key, list)));
+  }
+}

@@ -1,0 +1,50 @@
+import { Injectable, inject } from '@angular/core';
+import Joi from 'joi';
+import { succeed, type Outcome } from '#core/problem/index';
+import { SRU_ENDPOINT, type SruEndpoint } from '#core/sru/index';
+import { STANDIN_CLIENT } from './providers';
+
+const KEY = 'ewer-confirmed-servers';
+const STORED = Joi.array<SruEndpoint[]>().items(SRU_ENDPOINT).max(200);
+
+/**
+ * The servers outside that this person has confirmed on this machine. A project that comes from
+ * elsewhere names servers, too: they are asked only after they were confirmed here.
+ */
+@Injectable({ providedIn: 'root' })
+export class ConfirmedServers {
+  private readonly client = inject(STANDIN_CLIENT);
+
+  isConfirmed({ address }: SruEndpoint): boolean {
+    return this.read().some((one) => one.address === address);
+  }
+
+  /** Says yes to a server, here and to the service that asks it. */
+  async confirm(endpoint: SruEndpoint): Promise<Outcome<true>> {
+    const outcome = await this.client.confirm(endpoint);
+    if (outcome.ok && !this.isConfirmed(endpoint)) this.write([...this.read(), endpoint]);
+    return outcome;
+  }
+
+  /** Tells the service again: it forgets when it stops. Nothing for a server that was not confirmed here. */
+  async remind(endpoint: SruEndpoint): Promise<Outcome<true>> {
+    return this.isConfirmed(endpoint) ? this.client.confirm(endpoint) : succeed(true);
+  }
+
+  private read(): SruEndpoint[] {
+    try {
+      const result = STORED.validate(JSON.parse(localStorage.getItem(KEY) ?? '[]'), { convert: false });
+      return result.error ? [] : result.value;
+    } catch {
+      return [];
+    }
+  }
+
+  private write(servers: readonly SruEndpoint[]): void {
+    try {
+      localStorage.setItem(KEY, JSON.stringify(servers));
+    } catch {
+      // Without storage the person is asked again next time.
+    }
+  }
+}

@@ -1,0 +1,55 @@
+import { LIMITER_LABELS } from './limiter-labels';
+import type { Dialect } from '#core/dialect/index';
+import type { Concept, OwnConnection } from '#core/project/index';
+import { createTermQuery } from '#core/project/index';
+import { listNodes } from '#core/query/index';
+
+/** What is searched without a field, in words. */
+export function describeUnmarked({ fields }: Dialect): string {
+  return fields.unmarked.includes('text') ? 'the whole text' : fields.unmarked.join(', ');
+}
+
+/** Its thesaurus in words. */
+export function describeThesaurus({ headings }: Dialect): string {
+  if (!headings) return 'none';
+  return headings.flat ? 'a flat list of headings' : 'a thesaurus with headings below headings';
+}
+
+/** How the limiters are applied: in the string, by boxes or by hand, or not at all. */
+export function describeLimiters({ limiters }: Dialect): string {
+  const named = (how: readonly string[]): string =>
+    Object.entries(limiters)
+      .filter(([, rule]) => how.includes(rule.how))
+      .map(([name]) => LIMITER_LABELS[name as keyof typeof LIMITER_LABELS])
+      .join(', ');
+  const parts = [
+    ['in the string', named(['string'])],
+    ['by hand', named(['box', 'hand'])],
+    ['not', named(['none'])],
+  ] as const;
+  return parts.flatMap(([how, names]) => (names === '' ? [] : [`${how}: ${names}`])).join('; ');
+}
+
+/** How a database is reached, in words. */
+export function describeConnection(connection: OwnConnection | undefined, isSru: boolean): string {
+  if (connection?.kind === 'by-hand') return 'searched by hand, counts are typed in';
+  return connection?.kind === 'sru' || isSru ? 'asked by SRU' : 'ships with Ewer';
+}
+
+/** The concepts with their numbers of headings of a database. */
+export function countHeadings(
+  concepts: readonly Concept[],
+  { headings, id }: Dialect,
+): { name: string; headings: number }[] {
+  if (!headings) return [];
+  return concepts.map((concept) => ({
+    name: concept.name,
+    headings: concept.terms.filter((term) =>
+      listNodes(createTermQuery(term)).some(
+        (node) =>
+          node.kind === 'heading' &&
+          (node.vocabulary === undefined || [headings.vocabulary, id].includes(node.vocabulary)),
+      ),
+    ).length,
+  }));
+}

@@ -1,0 +1,133 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatDialog } from '@angular/material/dialog';
+import { DIALECTS, type Dialect } from '#core/dialect/index';
+import type { OwnDatabase } from '#core/project/index';
+import { CountStore } from '../counting/count-store';
+import { Databases } from '../counting/databases';
+import { ConfirmedServers } from '../data/confirmed-servers';
+import { OpenProject } from '../state/open-project';
+import { DialectDialogComponent, type DialectQuestion } from './dialect-dialog.component';
+import {
+  countHeadings,
+  describeConnection,
+  describeLimiters,
+  describeThesaurus,
+  describeUnmarked,
+} from './database-summary';
+import { SruDialogComponent } from './sru-dialog.component';
+
+/** The databases: what each is, which are searched and why, and those of one's own. */
+@Component({
+  selector: 'app-databases-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatCheckbox],
+  templateUrl: './databases-page.component.html',
+  styleUrl: './databases-page.component.scss',
+})
+export class DatabasesPageComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly databases = inject(Databases);
+  private readonly dialog = inject(MatDialog);
+
+  private readonly confirmed = inject(ConfirmedServers);
+  private readonly counts = inject(CountStore);
+  /** What is confirmed is kept outside signals: this tells when it may have changed. */
+  private readonly confirmedTurn = signal(0);
+
+  protected readonly rows = computed(() => [
+    ...DIALECTS.map((dialect) => this.describe(dialect, undefined)),
+    ...this.open.working().ownDatabases.map((own) => this.describe(own.dialect, own)),
+  ]);
+  protected readonly chosen = computed(() => this.open.working().databases.length);
+
+  protected choose(id: string, on: boolean): void {
+    const now = this.open.working().databases;
+    const databases = on ? [...now, id] : now.filter((other) => other !== id);
+    const order = this.rows().map((row) => row.id);
+    this.open.change({
+      kind: 'choose-databases',
+      databases: databases.sort((a, b) => order.indexOf(a) - order.indexOf(b)),
+    });
+  }
+
+  protected note(database: string, reason: string): void {
+    if (reason.trim() !== (this.open.working().reasons[database] ?? ''))
+      this.open.change({ kind: 'note-database', database, reason: reason.trim() });
+  }
+
+  protected addByHand(): void {
+    this.editDialect({ connection: { kind: 'by-hand' } });
+  }
+
+  protected addServer(): void {
+    this.dialog
+      .open<SruDialogComponent, undefined, DialectQuestion>(SruDialogComponent, { width: '620px' })
+      .afterClosed()
+      .subscribe((question) => {
+        if (question) this.editDialect(question);
+      });
+  }
+
+  protected edit(own: OwnDatabase): void {
+    this.editDialect({ dialect: own.dialect, connection: own.connection, isKnown: true });
+  }
+
+  protected remove(id: string): void {
+    this.open.change({ kind: 'remove-own-database', id });
+  }
+
+  protected async confirm({ connection }: OwnDatabase): Promise<void> {
+    if (connection.kind !== 'sru') return;
+    const outcome = await this.confirmed.confirm(connection.endpoint);
+    if (outcome.ok) this.counts.retry();
+    this.confirmedTurn.update((turn) => turn + 1);
+  }
+
+  private editDialect(question: DialectQuestion): void {
+    this.dialog
+      .open<DialectDialogComponent, DialectQuestion, OwnDatabase>(DialectDialogComponent, {
+        data: question,
+        width: '1080px',
+        maxWidth: '96vw',
+      })
+      .afterClosed()
+      .subscribe((database) => {
+        if (!database) return;
+        const { id } = database.dialect;
+        const { databases } = this.open.working();
+        this.open.change({
+          kind: 'mend',
+          changes: [
+            { kind: 'keep-own-database', database },
+            ...(databases.includes(id)
+              ? []
+              : [{ kind: 'choose-databases', databases: [...databases, id] } as const]),
+          ],
+        });
+      });
+  }
+
+  private describe(dialect: Dialect, own: OwnDatabase | undefined) {
+    this.confirmedTurn();
+    const server = own?.connection.kind === 'sru' ? own.connection.endpoint : undefined;
+    const size = own ? undefined : this.databases.sizeOf(dialect.id);
+    return {
+      id: dialect.id,
+      name: dialect.name,
+      about: dialect.about,
+      coverage: dialect.coverage ?? '',
+      server: server?.address ?? '',
+      mustConfirm: server !== undefined && !this.confirmed.isConfirmed(server),
+      own,
+      isOn: this.open.working().databases.includes(dialect.id),
+      reason: this.open.working().reasons[dialect.id] ?? '',
+      connection: describeConnection(own?.connection, this.databases.isSru(dialect.id)),
+      size: size === undefined ? '' : `${size.toLocaleString('en')} records`,
+      unmarked: describeUnmarked(dialect),
+      thesaurus: describeThesaurus(dialect),
+      headings: countHeadings(this.open.concepts(), dialect),
+      limiters: describeLimiters(dialect),
+    };
+  }
+}

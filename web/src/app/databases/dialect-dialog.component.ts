@@ -1,0 +1,141 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+import { compareQueries } from '#core/algebra/index';
+import {
+  DIALECTS,
+  DIALECT_FORM,
+  OPEN_DIALECTS,
+  TEMPLATE_DIALECTS,
+  checkDialect,
+  findDialect,
+  readEntry,
+  readString,
+  writeEntry,
+  writeQuery,
+  type Dialect,
+  type FormEntry,
+} from '#core/dialect/index';
+import { describeInFull } from '#core/problem/index';
+import type { OwnConnection, OwnDatabase } from '#core/project/index';
+import { build, dropInactive, parseQuery, printQuery } from '#core/query/index';
+import { OpenProject } from '../state/open-project';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { LEVEL_WORDS } from '../translate/rendering-notes';
+
+/** What the dialog begins with. */
+export interface DialectQuestion {
+  readonly dialect?: Dialect;
+  readonly connection: OwnConnection;
+  /** It is one of the project's already. */
+  readonly isKnown?: boolean;
+}
+
+const SAMPLE = '(bat* OR "street light*") AND title: lamp NOT cricket';
+const LARGEST_FILE = 200_000;
+
+/** The form over a dialect, with a query that is written and read back as one types. */
+@Component({
+  selector: 'app-dialect-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS],
+  templateUrl: './dialect-dialog.component.html',
+  styleUrl: './dialect-dialog.component.scss',
+})
+export class DialectDialogComponent {
+  private readonly open = inject(OpenProject);
+  private readonly dialog = inject<MatDialogRef<DialectDialogComponent, OwnDatabase>>(MatDialogRef);
+  private readonly question = inject<DialectQuestion>(MAT_DIALOG_DATA);
+
+  protected readonly sections = DIALECT_FORM;
+  protected readonly bases = [...TEMPLATE_DIALECTS, ...OPEN_DIALECTS, ...DIALECTS];
+  protected readonly isKnown = this.question.isKnown === true;
+  protected readonly document = signal<unknown>(this.question.dialect ?? this.begin(TEMPLATE_DIALECTS[0]));
+  protected readonly sample = signal(SAMPLE);
+  protected readonly fileFault = signal('');
+  private readonly checked = computed(() => checkDialect(this.document()));
+  protected readonly faults = computed(() => [
+    ...this.checked().problems.map((problem) => ({
+      path: String(problem.data['path']),
+      words: describeInFull(problem),
+    })),
+    ...this.listNameFaults(),
+  ]);
+  /** The sample written and read back; nothing while the dialect has faults. */
+  protected readonly trial = computed(() => {
+    const { dialect } = this.checked();
+    const active = dropInactive(parseQuery(this.sample()).root, '');
+    if (!dialect || !active) return undefined;
+    const rendering = writeQuery(active, dialect);
+    const read = rendering.parts.map(({ text }) => readString(text, dialect).root);
+    const [only] = read;
+    const back = read.length > 1 ? build.or(...read) : (only ?? build.empty());
+    return {
+      strings: rendering.parts.map(({ text }) => text),
+      level: LEVEL_WORDS[rendering.whole],
+      problems: rendering.problems.map(describeInFull),
+      back: printQuery(back),
+      isSame: compareQueries(active, back) === 'the same',
+    };
+  });
+
+  protected read(entry: FormEntry): string {
+    return readEntry(this.document(), entry);
+  }
+
+  protected write(entry: FormEntry, text: string): void {
+    this.document.update((document) => writeEntry(document, entry, text));
+  }
+
+  protected hasFault({ path }: FormEntry): boolean {
+    return this.faults().some((fault) => fault.path === path);
+  }
+
+  protected beginWith(id: string): void {
+    const base = this.bases.find((dialect) => dialect.id === id);
+    if (base) this.document.set(this.begin(base));
+  }
+
+  protected async import(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    try {
+      if (file.size > LARGEST_FILE) throw new Error('too large');
+      this.document.set(JSON.parse(await file.text()));
+      this.fileFault.set('');
+    } catch {
+      this.fileFault.set('This file is not a dialect. Choose one that was saved here.');
+    }
+  }
+
+  protected export(): void {
+    const text = JSON.stringify(this.document(), undefined, 2);
+    const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = `${(this.document() as Partial<Dialect>).id ?? 'dialect'}.dialect.json`;
+    link.click();
+    URL.revokeObjectURL(address);
+  }
+
+  protected keep(): void {
+    const { dialect } = this.checked();
+    if (dialect && this.faults().length === 0)
+      this.dialog.close({ dialect, connection: this.question.connection });
+  }
+
+  /** A copy under a name of its own. */
+  private begin(base: Dialect | undefined): unknown {
+    return { ...base, id: 'my-database', name: 'My database', about: base?.about ?? '', habits: [] };
+  }
+
+  private listNameFaults(): { path: string; words: string }[] {
+    const { dialect } = this.checked();
+    if (!dialect) return [];
+    const own = this.open.working().ownDatabases.some((one) => one.dialect.id === dialect.id);
+    if (!findDialect(dialect.id) && !(own && !this.isKnown)) return [];
+    return [
+      { path: 'id', words: `Another database has the short name “${dialect.id}”. Choose another one.` },
+    ];
+  }
+}

@@ -1,0 +1,48 @@
+import type { SruExplanation } from '#core/contract/index';
+import type { Dialect } from '#core/dialect/index';
+
+/** A dialect for a server from what it says of itself: the standard's, with the indexes that it has. */
+export function createServerDialect(
+  cql: Dialect,
+  { title, description, indexes }: SruExplanation,
+  host: string,
+): Dialect {
+  const known = new Set(indexes.map(({ name }) => name.toLowerCase()));
+  const entries = Object.entries(cql.fields.codes).filter(
+    ([, code]) => known.size === 0 || known.has(code.toLowerCase()),
+  );
+  const codes = Object.fromEntries(entries);
+  const unmarked = cql.fields.unmarked.filter((field) => field in codes);
+  const hasSubjects = 'heading' in codes;
+  const { headings, ...rest } = cql;
+  const id = createShortName(title || host);
+  return {
+    ...rest,
+    id,
+    name: title || host,
+    about: 'asked by SRU',
+    ...(description !== '' && { coverage: description.slice(0, 480) }),
+    fields: {
+      ...cql.fields,
+      codes,
+      instead: Object.fromEntries(
+        Object.entries(cql.fields.instead).filter(([, wider]) => wider !== undefined && wider in codes),
+      ),
+      held: cql.fields.held.filter((field) => field in codes || cql.fields.unmarked.includes(field)),
+      unmarked: unmarked.length > 0 ? unmarked : cql.fields.unmarked,
+    },
+    ...(headings && hasSubjects && { headings: { ...headings, vocabulary: id } }),
+  };
+}
+
+/** A short name from a name: small letters, digits and hyphens. */
+export function createShortName(name: string): string {
+  const plain = name
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^[^a-z]+|-+$/g, '')
+    .slice(0, 39);
+  return plain === '' ? 'database' : plain;
+}

@@ -1,0 +1,135 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatDialogRef } from '@angular/material/dialog';
+import type { SruExplanation } from '#core/contract/index';
+import { OPEN_DIALECTS } from '#core/dialect/index';
+import { describeInFull } from '#core/problem/index';
+import { SRU_VERSIONS, type SruEndpoint, type SruVersion } from '#core/sru/index';
+import { ConfirmedServers } from '../data/confirmed-servers';
+import { STANDIN_CLIENT } from '../data/providers';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
+import type { DialectQuestion } from './dialect-dialog.component';
+import { createServerDialect } from './server-dialect';
+
+/** Adds a server that speaks SRU: asked what it is first, then confirmed. */
+@Component({
+  selector: 'app-sru-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS],
+  template: `
+    <h2 mat-dialog-title>Add an SRU server</h2>
+    <mat-dialog-content>
+      <p class="quiet">
+        Library catalogues and archives that speak the open standard SRU are counted by themselves.
+      </p>
+      <label
+        >Its address
+        <input
+          #field
+          class="wide"
+          type="url"
+          placeholder="https://"
+          [value]="address()"
+          (input)="change(field.value)"
+      /></label>
+      <label
+        >Version
+        <select #choice (change)="chooseVersion(choice.value)">
+          @for (one of versions; track one) {
+            <option [value]="one" [selected]="one === version()">{{ one }}</option>
+          }
+        </select></label
+      >
+      <p>
+        <button mat-stroked-button type="button" [disabled]="address() === '' || isAsking()" (click)="ask()">
+          Ask what it is
+        </button>
+      </p>
+      <div aria-live="polite">
+        @if (isAsking()) {
+          <p class="quiet">Asking …</p>
+        }
+        @if (failure(); as words) {
+          <p class="problem" role="alert">{{ words }}</p>
+        }
+        @if (explanation(); as explained) {
+          <p>
+            <b>{{ explained.title || 'A server without a name' }}</b> {{ explained.description }}
+          </p>
+          <p class="quiet">It searches: {{ indexNames() }}</p>
+          <p>
+            Strings are sent to <span class="code">{{ host() }}</span> when you go on.
+          </p>
+        }
+      </div>
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button mat-button type="button" mat-dialog-close>Cancel</button>
+      <button mat-flat-button type="button" [disabled]="!explanation()" (click)="confirm()">
+        Yes, ask this server
+      </button>
+    </mat-dialog-actions>
+  `,
+  styleUrl: './dialog.scss',
+})
+export class SruDialogComponent {
+  private readonly client = inject(STANDIN_CLIENT);
+  private readonly confirmed = inject(ConfirmedServers);
+  private readonly dialog = inject<MatDialogRef<SruDialogComponent, DialectQuestion>>(MatDialogRef);
+  protected readonly versions = SRU_VERSIONS;
+  protected readonly address = signal('');
+  protected readonly version = signal<SruVersion>('1.2');
+  protected readonly isAsking = signal(false);
+  protected readonly failure = signal('');
+  protected readonly explanation = signal<SruExplanation | undefined>(undefined);
+  protected readonly indexNames = computed(() =>
+    (this.explanation()?.indexes ?? [])
+      .map(({ name }) => name)
+      .slice(0, 20)
+      .join(', '),
+  );
+  protected readonly host = computed(() =>
+    URL.canParse(this.address()) ? new URL(this.address()).host : '',
+  );
+  private readonly endpoint = computed<SruEndpoint>(() => ({
+    address: this.address().trim(),
+    version: this.version(),
+  }));
+
+  protected change(address: string): void {
+    this.address.set(address);
+    this.explanation.set(undefined);
+  }
+
+  protected chooseVersion(version: string): void {
+    this.version.set(SRU_VERSIONS.find((one) => one === version) ?? '1.2');
+    this.explanation.set(undefined);
+  }
+
+  protected async ask(): Promise<void> {
+    const endpoint = this.endpoint();
+    this.isAsking.set(true);
+    this.failure.set('');
+    const outcome = await this.client.explain(endpoint);
+    this.isAsking.set(false);
+    if (endpoint.address !== this.endpoint().address) return;
+    if (outcome.ok) this.explanation.set(outcome.value);
+    else this.failure.set(describeInFull(outcome.problem));
+  }
+
+  protected async confirm(): Promise<void> {
+    const endpoint = this.endpoint();
+    const explanation = this.explanation();
+    if (!explanation) return;
+    const outcome = await this.confirmed.confirm(endpoint);
+    if (!outcome.ok) {
+      this.failure.set(describeInFull(outcome.problem));
+      return;
+    }
+    const [cql] = OPEN_DIALECTS;
+    if (cql)
+      this.dialog.close({
+        dialect: createServerDialect(cql, explanation, this.host()),
+        connection: { kind: 'sru', endpoint },
+      });
+  }
+}

@@ -1,0 +1,87 @@
+import { describeReason } from '#core/dialect/index';
+import type { ProofAnswer, ProofDifference } from '#core/contract/index';
+import { printQuery } from '#core/query/index';
+import type { ProofState } from './proofs';
+
+/** What one piece of the query loses or gains in one database, and why. */
+export interface PieceCost {
+  readonly node: string;
+  readonly piece: string;
+  readonly reason: string;
+  readonly isHarmless: boolean;
+  readonly gained: ProofDifference | undefined;
+  readonly lost: ProofDifference | undefined;
+}
+
+const NONE: ProofDifference = { total: 0, numbers: [] };
+const HARMLESS = ['heading-elsewhere', 'forms-listed'];
+
+/** Every piece that a rendering does not say as it is meant, with what that costs once it is proved. */
+export function listPieceCosts(proof: ProofState | undefined): PieceCost[] {
+  if (!proof) return [];
+  return proof.plan.suspects.map(({ node, reasons }, place) => {
+    const swap = proof.status === 'proved' ? proof.answer.swaps[place] : undefined;
+    return {
+      node: node.id,
+      piece: printQuery(node),
+      reason: reasons.map(describeReason).join('; '),
+      isHarmless:
+        reasons.every(({ code }) => HARMLESS.includes(code)) &&
+        isNothing(swap?.gained) &&
+        isNothing(swap?.lost),
+      gained: swap?.gained,
+      lost: swap?.lost,
+    };
+  });
+}
+
+function isNothing(difference: ProofDifference | undefined): boolean {
+  return (difference ?? NONE).total === 0;
+}
+
+/** What the proof says of a whole rendering. */
+export function describeProof({ wanted, found, gained, lost }: ProofAnswer): string {
+  if (gained.total === 0 && lost.total === 0)
+    return wanted === 1
+      ? 'proved: the same record'
+      : `proved: the same ${wanted.toLocaleString('en')} records`;
+  return `finds ${found.toLocaleString('en')}, meant ${wanted.toLocaleString('en')}`;
+}
+
+/** One piece that some databases cannot say as it is meant. */
+export interface SharedDifference {
+  readonly piece: string;
+  readonly databases: readonly {
+    readonly name: string;
+    readonly reason: string;
+    readonly gained: number | undefined;
+    readonly lost: number | undefined;
+  }[];
+  /** Records gained and lost by it in all of these databases together; nothing while not all are proved. */
+  readonly records: number | undefined;
+}
+
+/** The pieces that are not the same everywhere, those that cost most records first. */
+export function listSharedDifferences(
+  rows: readonly { readonly name: string; readonly costs: readonly PieceCost[] }[],
+): SharedDifference[] {
+  const pieces = new Map<string, SharedDifference['databases'][number][]>();
+  for (const { name, costs } of rows) {
+    for (const { piece, reason, isHarmless, gained, lost } of costs) {
+      if (isHarmless) continue;
+      const databases = pieces.get(piece) ?? [];
+      databases.push({ name, reason, gained: gained?.total, lost: lost?.total });
+      pieces.set(piece, databases);
+    }
+  }
+  const shared = [...pieces].map(([piece, databases]): SharedDifference => {
+    const totals = databases.map(({ gained, lost }) =>
+      gained === undefined || lost === undefined ? undefined : gained + lost,
+    );
+    const records = totals.every((total) => total !== undefined)
+      ? totals.reduce((sum, total) => sum + total, 0)
+      : undefined;
+    return { piece, databases, records };
+  });
+  return shared.sort((a, b) => (b.records ?? 0) - (a.records ?? 0));
+}

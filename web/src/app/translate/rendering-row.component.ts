@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
+import type { ProofAnswer, ProofDifference } from '#core/contract/index';
+import type { FidelityLevel, HandStep } from '#core/dialect/index';
+import type { Counted } from '../counting/count-store';
+import { CountComponent } from '../ui/count.component';
+import { RecordDrawer } from '../ui/record-drawer';
+import type { PieceCost } from './differences';
+import { describeStep } from './rendering-notes';
+import type { Segment } from './string-segments';
+
+/** All that is shown of one rendering. */
+export interface RenderingRow {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+  readonly habits: readonly string[];
+  readonly parts: readonly string[];
+  readonly text: string;
+  readonly segments: readonly (Segment & { readonly hue: string })[];
+  readonly counted: Counted;
+  readonly total: number | undefined;
+  readonly level: FidelityLevel;
+  readonly levelWords: string;
+  readonly isProving: boolean;
+  readonly proofWords: string;
+  readonly answer: ProofAnswer | undefined;
+  readonly costs: readonly PieceCost[];
+  readonly meters: readonly { readonly words: string; readonly share: number | undefined }[];
+  readonly steps: readonly HandStep[];
+  readonly problems: readonly string[];
+  readonly address: string | undefined;
+  /** The person searches there and types the count in. */
+  readonly isByHand: boolean;
+}
+
+/** So many pieces are listed before the rest is asked for. */
+const FIRST_COSTS = 4;
+
+/** One database's rendering: the string, what it does to the meaning and what is left to do. */
+@Component({
+  selector: 'app-rendering-row',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CountComponent, MatCheckbox],
+  templateUrl: './rendering-row.component.html',
+  styleUrl: './rendering-row.component.scss',
+})
+export class RenderingRowComponent {
+  private readonly drawer = inject(RecordDrawer);
+  readonly row = input.required<RenderingRow>();
+  readonly lit = input<readonly string[]>([]);
+  readonly isOneLine = input(false);
+  readonly isNarrow = input(false);
+  /** The nodes that are pointed at. */
+  readonly pointed = output<readonly string[]>();
+  readonly copied = output<{ text: string; what: string }>();
+  /** The count that was read off the database's own page. */
+  readonly typed = output<number>();
+
+  protected readonly describeStep = describeStep;
+  protected readonly showsAll = signal(false);
+  private readonly done = signal<ReadonlySet<string>>(new Set());
+  protected readonly costs = computed(() =>
+    this.showsAll() ? this.row().costs : this.row().costs.slice(0, FIRST_COSTS),
+  );
+  protected readonly hidden = computed(() => this.row().costs.length - this.costs().length);
+  protected readonly openAddress = computed(() => {
+    const { address, parts } = this.row();
+    return address?.replace('{string}', encodeURIComponent(parts[0] ?? ''));
+  });
+
+  protected isLit(nodes: readonly string[]): boolean {
+    return this.lit().some((node) => nodes.includes(node));
+  }
+
+  protected point(nodes: readonly string[]): void {
+    const last = nodes.at(-1);
+    this.pointed.emit(last === undefined ? [] : [last]);
+  }
+
+  protected isTicked(step: HandStep): boolean {
+    return this.done().has(`${step.limiter} ${step.value}`);
+  }
+
+  protected tick(step: HandStep, on: boolean): void {
+    const key = `${step.limiter} ${step.value}`;
+    this.done.update((done) => new Set(on ? [...done, key] : [...done].filter((other) => other !== key)));
+  }
+
+  protected type(field: HTMLInputElement): void {
+    const total = Number(field.value.replace(/[\s,.’]/g, ''));
+    if (field.value.trim() !== '' && Number.isInteger(total) && total >= 0) this.typed.emit(total);
+  }
+
+  protected read(difference: ProofDifference, label: string): void {
+    const { id, text } = this.row();
+    this.drawer.showNumbers(
+      { database: id, string: text, boxes: {} },
+      label,
+      difference.total,
+      difference.numbers,
+    );
+  }
+}
