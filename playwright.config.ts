@@ -36,7 +36,8 @@ export default defineConfig({
   },
   webServer: {
     command: 'node dist/server/main.js',
-    env: { PORT: String(port) },
+    // A server of one's own on this machine is asked in the tests.
+    env: { PORT: String(port), EWER_ALLOW_PRIVATE: '1' },
     url: `http://127.0.0.1:${port}/api/health`,
     reuseExistingServer: false,
     timeout: 120_000,

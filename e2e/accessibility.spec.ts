@@ -19,7 +19,7 @@ for (const colours of ['light', 'dark'] as const) {
   test.describe(`in ${colours} colours`, () => {
     test.use({ colorScheme: colours });
 
-    for (const view of ['Topic', 'Query', 'Translate', 'Compare', 'Projects'] as const) {
+    for (const view of ['Topic', 'Query', 'Translate', 'Compare', 'Databases', 'Projects'] as const) {
       test(`axe finds nothing on ${view}`, async ({ page }) => {
         const workbench = new Workbench(page);
         await workbench.start();

@@ -32,18 +32,28 @@ test('a string is copied as it is shown', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();
   await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Copy the string for Marlstone Full Text' }).click();
-  const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied).toBe(
-    await page.getByRole('region', { name: 'Marlstone Full Text' }).getByTestId('string').innerText(),
+  await page.getByRole('button', { name: 'Copy the string for Gantry Engineering Abstracts' }).click();
+  const read = () => page.evaluate(() => navigator.clipboard.readText());
+  expect(await read()).toBe(
+    await page
+      .getByRole('region', { name: 'Gantry Engineering Abstracts' })
+      .getByTestId('string')
+      .innerText(),
   );
+  const parts = page
+    .getByRole('region', { name: 'Marlstone Full Text' })
+    .getByTestId('string')
+    .locator('.string');
+  await page.getByRole('button', { name: 'Copy part 2 for Marlstone Full Text' }).click();
+  expect(await read()).toBe(await parts.nth(1).innerText());
+  await page.getByRole('button', { name: 'Copy the string for Marlstone Full Text' }).click();
+  expect((await read()).split('\n')).toEqual(await parts.allInnerTexts());
 });
 
 test('a database is taken out and its gauge goes', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();
-  await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Databases' }).click();
+  await workbench.goTo('Databases');
   await page.getByRole('checkbox', { name: 'Gantry Engineering Abstracts' }).uncheck();
   await expect(workbench.gauge('Gantry Engineering Abstracts')).toHaveCount(0);
   await expect(workbench.gauge('Marlstone Full Text')).toBeVisible();

@@ -306,6 +306,20 @@ describe('words and thesauri', () => {
   });
 });
 
+describe('several searches together', () => {
+  it('count each record once', async () => {
+    const strings = ['title=light or abstract=light', 'title=lamp or abstract=lamp'];
+    const body = { unions: [strings, strings.slice(0, 1), ['title='], []], boxes: {} };
+    const response = await request(app).post('/api/standins/marlstone/unions').send(body).expect(200);
+    const { counts } = response.body as CountAnswer;
+    expect(counts[0]).toMatchObject({ total: await total('marlstone', strings.join(' or ')) });
+    expect(counts[1]).toMatchObject({ total: await total('marlstone', strings[0]!) });
+    expect(counts[2]).toHaveProperty('problem');
+    expect(counts[3]).toMatchObject({ total: 0 });
+    await request(app).post('/api/standins/plainfinder/unions').send(body).expect(404);
+  });
+});
+
 describe('citations', () => {
   it('go both ways', async () => {
     const ask = async (path: string): Promise<SearchAnswer> =>

@@ -36,6 +36,29 @@ export function countStrings(
   });
 }
 
+/** Counts the records that any of some strings finds, each once; one count a list. */
+export function countUnions(
+  collection: StandinCollection,
+  unions: readonly (readonly string[])[],
+  boxes: Boxes,
+  clock: Clock,
+): CountEntry[] {
+  return unions.map((strings) => {
+    const items: SetExpression[] = [];
+    const notes: string[] = [];
+    for (const text of strings) {
+      const read = readExpression(collection, text, boxes);
+      if ('problem' in read) return read;
+      items.push(read.expression);
+      notes.push(...read.notes);
+    }
+    const outcome = collection.evaluator.count({ kind: 'or', items }, createDeadline(clock));
+    return outcome.ok
+      ? describeTotal(collection, outcome.value, notes)
+      : describeSlowness(strings.join('\n'), outcome.problem);
+  });
+}
+
 /** The first records of a string, in the order asked for. */
 export function searchString(
   collection: StandinCollection,

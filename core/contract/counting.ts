@@ -97,6 +97,12 @@ export const IDS_REQUEST = Joi.object<{ string: string; boxes: Boxes }>({
   boxes,
 });
 
+/** Several searches each, whose results are to be counted together: each record once. */
+export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; boxes: Boxes }>({
+  unions: Joi.array().items(Joi.array().items(searchString).max(100)).max(MOST_STRINGS).required(),
+  boxes,
+});
+
 /** How words of an index begin and end, and how many words at most. */
 export const WORDS_REQUEST = Joi.object<{ prefix: string; suffix: string; most: number }>({
   prefix: Joi.string().allow('').max(100).default(''),
@@ -136,17 +142,6 @@ const entry = Joi.alternatives(
 export function createCountAnswerSchema(counted: number): Joi.ObjectSchema<CountAnswer> {
   return Joi.object<CountAnswer>({ counts: Joi.array().items(entry).length(counted).required() });
 }
-
-/** The numbers of a string's records. */
-export interface IdsAnswer {
-  readonly total: number;
-  readonly numbers: readonly number[];
-}
-
-export const IDS_ANSWER = Joi.object<IdsAnswer>({
-  total,
-  numbers: Joi.array().items(Joi.number().integer().min(0)).required(),
-});
 
 const text = Joi.string().allow('');
 export const RECORD_ANSWER = Joi.object<BibliographicRecord>({

@@ -51,7 +51,10 @@ export const PROOF_REQUEST = Joi.object<ProofRequest>({
 });
 
 const number = Joi.number().integer().min(0).required();
-const difference = Joi.object({ total: number, numbers: Joi.array().items(number).required() }).required();
+const difference = Joi.object({
+  total: number,
+  numbers: Joi.array().items(Joi.number().integer().min(0)).required(),
+}).required();
 const both = Joi.object({ gained: difference, lost: difference });
 
 export const PROOF_ANSWER = Joi.object<ProofAnswer>({

@@ -46,6 +46,7 @@ describe.each(fixtures)('$id', ({ dialect, pairs }) => {
     const rendering = writeQuery(parse(query), dialect);
     expect(rendering.parts.map(({ text }) => text)).toEqual(strings);
     expect(rendering.whole).toBe(whole);
+    expect(rendering.extent.characters).toBe(Math.max(0, ...strings.map((string) => string.length)));
     expect(listReasons(rendering)).toEqual(reasons ?? []);
     expect(rendering.problems.map((problem) => problem.code)).toEqual(
       strings.length === 0 ? ['nothing-to-send'] : [],

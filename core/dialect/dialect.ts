@@ -63,7 +63,7 @@ export const LIMITER_NAMES = ['years', 'types', 'languages', 'peerReviewed', 'fu
 export type LimiterName = (typeof LIMITER_NAMES)[number];
 
 /** What to do with a phrase whose words hold wildcards that are not allowed in quotes, first to last. */
-export const PHRASE_FALLBACKS = ['forms', 'side-by-side', 'proximity', 'and', 'leave-out'] as const;
+export const PHRASE_FALLBACKS = ['forms', 'uncut', 'side-by-side', 'proximity', 'and', 'leave-out'] as const;
 export type PhraseFallback = (typeof PHRASE_FALLBACKS)[number];
 
 /** What to do with a string that is too long or has too many words, first to last. */

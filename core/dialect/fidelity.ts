@@ -34,6 +34,7 @@ const REASON_WORDINGS = {
   'too-many-forms': 'too many spellings to write out',
   'phrase-as-pair': 'a cut phrase is written as neighbours in either order',
   'phrase-as-words': 'a cut phrase is written as words that may stand anywhere',
+  'phrase-uncut': 'a cut phrase is searched uncut',
   'phrase-left-out': 'a cut phrase cannot be written here',
   'proximity-missing': 'no nearness here: both may stand anywhere',
   'order-missing': 'either order is found',

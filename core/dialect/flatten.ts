@@ -29,6 +29,18 @@ export function flattenTree(
   dialect: Dialect,
   mostStrings: number,
 ): StringTree[] | undefined {
+  return flatten(inheritBlocks(tree, tree.node.block), dialect, mostStrings);
+}
+
+/** What is left of a group when it is taken apart is the block that its members came from. */
+function inheritBlocks(tree: StringTree, block: string | undefined): StringTree {
+  const own = tree.node.block ?? block;
+  if (tree.kind === 'atom') return own === undefined ? tree : { ...tree, node: { ...tree.node, block: own } };
+  if (tree.kind === 'join') return { ...tree, items: tree.items.map((item) => inheritBlocks(item, own)) };
+  return tree;
+}
+
+function flatten(tree: StringTree, dialect: Dialect, mostStrings: number): StringTree[] | undefined {
   const plain = takeAsItIs(tree, dialect);
   if (plain) return [plain];
   const [tightest] = dialect.precedence === 'left-to-right' ? [[]] : dialect.precedence;

@@ -30,10 +30,66 @@ export function layOut(tree: StringTree, dialect: Dialect): LaidOut {
   return { text: printer.text, pieces: printer.pieces };
 }
 
-/** The extent of a tree as it would be printed. */
+const MEASURED = new WeakMap<Dialect, WeakMap<StringTree, Extent>>();
+
+/** The extent of a tree as it would be printed, without printing it: trees are values, so parts are measured once. */
 export function measure(tree: StringTree, dialect: Dialect): Extent {
-  const { text } = layOut(tree, dialect);
-  return { characters: text.length, truncations: countTruncations(text, dialect), words: countWords(tree) };
+  const measured = MEASURED.get(dialect) ?? new WeakMap<StringTree, Extent>();
+  MEASURED.set(dialect, measured);
+  const known = measured.get(tree);
+  if (known) return known;
+  const extent = measureBody(tree, dialect);
+  measured.set(tree, extent);
+  return extent;
+}
+
+function measureBody(tree: StringTree, dialect: Dialect): Extent {
+  const { any } = dialect.wildcards;
+  switch (tree.kind) {
+    case 'atom':
+      return {
+        characters: tree.text.length,
+        truncations: any ? tree.text.split(any.sign).length - 1 : 0,
+        words: tree.words,
+      };
+    case 'without':
+      return lengthen(measureBeside(tree.item, dialect), dialect.operators.not.write.length);
+    case 'wrap': {
+      const inner = doesMarkBracket(dialect)
+        ? measure(tree.item, dialect)
+        : measureBeside(tree.item, dialect);
+      return lengthen(inner, tree.before.length + tree.after.length);
+    }
+    case 'join': {
+      const { write } = dialect.operators[tree.operator];
+      const isGroup = tree.items.length > 1;
+      const extents = tree.items.map((item) =>
+        isGroup ? measureBeside(item, dialect) : measure(item, dialect),
+      );
+      const between = (write === '' ? 1 : write.length + 2) * Math.max(0, tree.items.length - 1);
+      return lengthen(addExtents(extents), between);
+    }
+  }
+}
+
+/** The extent of what stands beside an operator: with brackets where it needs them. */
+function measureBeside(tree: StringTree, dialect: Dialect): Extent {
+  return lengthen(measure(tree, dialect), needsBrackets(tree, dialect) ? 2 : 0);
+}
+
+function lengthen(extent: Extent, by: number): Extent {
+  return { ...extent, characters: extent.characters + by };
+}
+
+/** Several extents together. */
+export function addExtents(extents: readonly Extent[]): Extent {
+  let [characters, truncations, words] = [0, 0, 0];
+  for (const extent of extents) {
+    characters += extent.characters;
+    truncations += extent.truncations;
+    words += extent.words;
+  }
+  return { characters, truncations, words };
 }
 
 /** True if a database takes a string of this extent. */
@@ -51,15 +107,12 @@ export function doesMarkBracket({ fields }: Dialect): boolean {
   return before !== '' && after !== '';
 }
 
-function countTruncations(text: string, dialect: Dialect): number {
-  const sign = dialect.wildcards.any?.sign;
-  return sign === undefined ? 0 : text.split(sign).length - 1;
-}
-
-function countWords(tree: StringTree): number {
-  if (tree.kind === 'atom') return tree.words;
-  if (tree.kind === 'join') return tree.items.reduce((sum, item) => sum + countWords(item), 0);
-  return countWords(tree.item);
+function needsBrackets(tree: StringTree, dialect: Dialect): boolean {
+  if (dialect.deepest === 0) return false;
+  if (tree.kind === 'atom') return tree.isLoose === true;
+  if (tree.kind !== 'join') return false;
+  const [only] = tree.items;
+  return tree.items.length === 1 && only ? needsBrackets(only, dialect) : true;
 }
 
 class TreePrinter {
@@ -74,7 +127,7 @@ class TreePrinter {
     const own = tree.node.block ?? block;
     const place = this.pieces.length;
     const piece = { nodeId: tree.node.id, ...(own !== undefined && { block: own }) };
-    const brackets = beside && this.needsBrackets(tree);
+    const brackets = beside && needsBrackets(tree, this.dialect);
     if (brackets) this.text += '(';
     const start = this.text.length;
     this.pieces.push({ start, end: start, ...piece });
@@ -84,7 +137,7 @@ class TreePrinter {
   }
 
   private addBody(tree: StringTree, block: string | undefined, beside: boolean): void {
-    const brackets = beside && this.needsBrackets(tree);
+    const brackets = beside && needsBrackets(tree, this.dialect);
     if (brackets) this.text += '(';
     if (tree.kind === 'atom') this.text += tree.text;
     else if (tree.kind === 'join') this.addJoin(tree, block);
@@ -106,13 +159,5 @@ class TreePrinter {
       if (at > 0) this.text += between;
       this.add(item, tree.node.id, block, tree.items.length > 1);
     });
-  }
-
-  private needsBrackets(tree: StringTree): boolean {
-    if (this.dialect.deepest === 0) return false;
-    if (tree.kind === 'atom') return tree.isLoose === true;
-    if (tree.kind !== 'join') return false;
-    const [only] = tree.items;
-    return tree.items.length === 1 && only ? this.needsBrackets(only) : true;
   }
 }

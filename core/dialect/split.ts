@@ -1,5 +1,5 @@
 import type { Dialect } from './dialect';
-import { isWithin, measure, type Extent } from './lay-out';
+import { addExtents, isWithin, measure, type Extent } from './lay-out';
 import { joinTrees, listMembers, type StringTree } from './string-tree';
 
 /** The most strings that one query is split into. */
@@ -7,47 +7,39 @@ export const MOST_PARTS = 24;
 /** Up to so many members the fewest parts are found for sure. */
 const EXACT_MEMBERS = 14;
 const EXACT_STEPS = 50_000;
-/** So many of the largest groups are tried in pairs. */
-const PAIRED_GROUPS = 4;
+/** So many of the largest groups are split together. */
+const JOINED_GROUPS = 4;
 
 /** An OR of the tree whose members may be shared out among several strings. */
 interface SplitGroup {
   readonly members: readonly StringTree[];
   readonly sizes: readonly Extent[];
-  /** The tree with other members in the place of all of these. */
-  readonly withMembers: (members: readonly StringTree[]) => StringTree;
+  /** A tree that has this group with other members in the place of all of these; its other groups stay where they are. */
+  readonly withMembers: (tree: StringTree, members: readonly StringTree[]) => StringTree;
 }
 
 /**
  * Splits a tree that a database does not take into few trees that it takes, whose results together
  * are those of the tree: the members of an OR that stands under ANDs only are shared out. For one
- * group of up to 14 members the number is the least possible; pairs of groups and larger ones are
+ * group of up to 14 members the number is the least possible; several groups and larger ones are
  * searched within a bound. Nothing if no split of at most `MOST_PARTS` is found.
  */
 export function splitTree(tree: StringTree, dialect: Dialect): StringTree[] | undefined {
   if (isWithin(measure(tree, dialect), dialect)) return [tree];
-  const groups = findGroups(tree, dialect).sort((a, b) => sum(b.sizes).characters - sum(a.sizes).characters);
-  const candidates = groups.flatMap((group) => {
-    const parts = splitGroup(group, dialect);
-    return parts ? [parts] : [];
-  });
-  const single = pickFewest(candidates);
-  if (single?.length === 2) return single;
-  const pairs = splitPairs(groups.slice(0, PAIRED_GROUPS), dialect);
-  const best = pickFewest([...(single ? [single] : []), ...pairs]) ?? halve(tree, dialect, MOST_PARTS);
-  return best && best.length <= MOST_PARTS ? best : undefined;
-}
-
-function pickFewest(candidates: readonly StringTree[][]): StringTree[] | undefined {
-  return [...candidates].sort((a, b) => a.length - b.length)[0];
+  const groups = findGroups(tree, dialect)
+    .sort((a, b) => addExtents(b.sizes).characters - addExtents(a.sizes).characters)
+    .slice(0, JOINED_GROUPS);
+  const plan = planSplit(groups, measure(tree, dialect), dialect);
+  const parts = plan && carryOut(plan, tree);
+  return parts?.every((part) => isWithin(measure(part, dialect), dialect)) ? parts : undefined;
 }
 
 /** The ORs that can be split, with the ways to put other members into them. */
 function findGroups(tree: StringTree, dialect: Dialect): SplitGroup[] {
   const found: SplitGroup[] = [];
-  const visit = (part: StringTree, rebuild: (other: StringTree) => StringTree): void => {
+  const visit = (part: StringTree, path: readonly number[]): void => {
     if (part.kind === 'wrap') {
-      visit(part.item, (item) => rebuild({ ...part, item }));
+      visit(part.item, [...path, 0]);
       return;
     }
     if (part.kind !== 'join') return;
@@ -59,102 +51,180 @@ function findGroups(tree: StringTree, dialect: Dialect): SplitGroup[] {
         const brackets = member.kind === 'atom' ? 0 : 2;
         return { ...size, characters: size.characters + operator + brackets };
       });
-      found.push({
-        members,
-        sizes,
-        withMembers: (others) => rebuild(joinTrees(part.node, 'or', others)),
-      });
+      const withMembers: SplitGroup['withMembers'] = (whole, others) =>
+        replaceAt(whole, path, joinTrees(part.node, 'or', others));
+      found.push({ members, sizes, withMembers });
       return;
     }
     part.items.forEach((item, at) => {
-      if (part.operator === 'not' && at > 0) return;
-      visit(item, (other) =>
-        rebuild({ ...part, items: part.items.map((old, place) => (place === at ? other : old)) }),
-      );
+      if (part.operator !== 'not' || at === 0) visit(item, [...path, at]);
     });
   };
-  visit(tree, (other) => other);
+  visit(tree, []);
   return found;
 }
 
-function splitGroup(group: SplitGroup, dialect: Dialect): StringTree[] | undefined {
-  const room = findRoom(group, dialect);
-  if (!room) return undefined;
-  const bins = packBins(group.sizes, room, MOST_PARTS);
-  const parts = bins?.map((bin) => group.withMembers(bin.map((at) => group.members[at]!)));
-  return parts?.every((part) => isWithin(measure(part, dialect), dialect)) ? parts : undefined;
-}
-
-/** What is left for a group's members when everything else of the tree stands; nothing if not even one fits. */
-function findRoom(group: SplitGroup, dialect: Dialect): Extent | undefined {
-  const [first] = group.members;
-  const [size] = group.sizes;
-  if (!first || !size) return undefined;
-  const rest = measure(group.withMembers([first, first]), dialect);
-  const most = dialect.most;
-  const room = {
-    characters: (most.characters ?? Infinity) - rest.characters + 2 * size.characters,
-    truncations: (most.truncations ?? Infinity) - rest.truncations + 2 * size.truncations,
-    words: (most.words ?? Infinity) - rest.words + 2 * size.words,
+function replaceAt(tree: StringTree, [at, ...rest]: readonly number[], other: StringTree): StringTree {
+  if (at === undefined) return other;
+  if (tree.kind === 'wrap') return { ...tree, item: replaceAt(tree.item, rest, other) };
+  if (tree.kind !== 'join') return tree;
+  return {
+    ...tree,
+    items: tree.items.map((item, place) => (place === at ? replaceAt(item, rest, other) : item)),
   };
-  return group.sizes.every((one) => isSmaller(one, room)) ? room : undefined;
 }
 
-/** Splits of two groups at once: every part of the one with every part of the other. */
-function splitPairs(groups: readonly SplitGroup[], dialect: Dialect): StringTree[][] {
-  return groups.flatMap((one, at) =>
-    groups.slice(at + 1).flatMap((other) =>
-      [2, 3, 4, 5, 6].flatMap((count) => {
-        const shares = shareOut(one.sizes, count);
-        const parts: StringTree[] = [];
-        for (const share of shares) {
-          const narrowed = one.withMembers(share.map((place) => one.members[place]!));
-          if (isWithin(measure(narrowed, dialect), dialect)) {
-            parts.push(narrowed);
-            continue;
-          }
-          const rest = findGroups(narrowed, dialect).find((group) => group.members[0] === other.members[0]);
-          const split = rest && splitGroup(rest, dialect);
-          if (!split || parts.length + split.length > MOST_PARTS) return [];
-          parts.push(...split);
-        }
-        return [parts];
-      }),
+/** Which group is packed last, and the shares of the others. */
+interface SplitPlan {
+  readonly last: SplitGroup;
+  readonly others: readonly SplitGroup[];
+  readonly shares: readonly (readonly (readonly number[])[])[];
+  /** For each way to take one share of every other group: the bins of the last one. */
+  readonly bins: readonly (readonly (readonly number[])[])[];
+}
+
+/**
+ * Plans a split by sizes alone: all groups but one are shared out equally, every part of the one with
+ * every part of the others, and the last one is packed as tightly as what is left in each allows. The
+ * numbers of parts with the smallest product are tried first, until nothing smaller can follow.
+ */
+function planSplit(groups: readonly SplitGroup[], whole: Extent, dialect: Dialect): SplitPlan | undefined {
+  const limits = createLimits(dialect);
+  const rest = groups.reduce((left, group) => subtract(left, addExtents(group.sizes)), whole);
+  const known = new Map<SplitGroup, Map<number, number[][]>>();
+  /** The shares of a group are the same whatever the others do. */
+  const share = (group: SplitGroup, count: number): number[][] => {
+    const made = known.get(group) ?? new Map<number, number[][]>();
+    known.set(group, made);
+    const shares = made.get(count) ?? shareOut(group.sizes, count, limits);
+    made.set(count, shares);
+    return shares;
+  };
+  let best: SplitPlan | undefined;
+  let fewest = MOST_PARTS + 1;
+  for (const last of groups) {
+    const others = groups.filter((group) => group !== last);
+    for (const counts of listCounts(others.map(({ members }) => members.length))) {
+      if (multiply(counts) > 1 && multiply(counts) * 2 >= fewest) break;
+      const shares = others.map((group, at) => share(group, counts[at] ?? 1));
+      const bins = packLast(last, listRests(rest, others, shares), limits, fewest - 1);
+      if (!bins) continue;
+      best = { last, others, shares, bins };
+      fewest = countBins(bins);
+    }
+  }
+  return best;
+}
+
+function countBins(bins: SplitPlan['bins']): number {
+  return bins.reduce((sum, some) => sum + some.length, 0);
+}
+
+/** What stands beside the last group, for each way to take one share of every other group. */
+function listRests(rest: Extent, groups: readonly SplitGroup[], shares: SplitPlan['shares']): Extent[] {
+  let rests = [rest];
+  groups.forEach((group, at) => {
+    const sums = (shares[at] ?? []).map((share) => addExtents(share.map((place) => group.sizes[place]!)));
+    rests = rests.flatMap((one) => sums.map((sum) => addExtents([one, sum])));
+  });
+  return rests;
+}
+
+/** Packs the last group beside each rest; nothing if that takes more than `most` strings. */
+function packLast(
+  last: SplitGroup,
+  rests: readonly Extent[],
+  limits: Extent,
+  most: number,
+): SplitPlan['bins'] | undefined {
+  const bins: number[][][] = [];
+  let left = most;
+  for (const rest of rests) {
+    const packed = packBins(last.sizes, subtract(limits, rest), left);
+    if (!packed) return undefined;
+    left -= packed.length;
+    bins.push(packed);
+    if (left < rests.length - bins.length) return undefined;
+  }
+  return bins;
+}
+
+function carryOut({ last, others, shares, bins }: SplitPlan, tree: StringTree): StringTree[] {
+  return combineShares(tree, others, shares).flatMap((part, at) =>
+    (bins[at] ?? []).map((bin) =>
+      last.withMembers(
+        part,
+        bin.map((place) => last.members[place]!),
+      ),
     ),
   );
 }
 
-/** Halves the largest group again and again. */
-function halve(tree: StringTree, dialect: Dialect, most: number): StringTree[] | undefined {
-  if (isWithin(measure(tree, dialect), dialect)) return [tree];
-  const [largest] = findGroups(tree, dialect)
-    .filter((group) => group.members.length > 1)
-    .sort((a, b) => sum(b.sizes).characters - sum(a.sizes).characters);
-  if (!largest || most < 2) return undefined;
-  const parts: StringTree[] = [];
-  for (const share of shareOut(largest.sizes, 2)) {
-    const half = halve(
-      largest.withMembers(share.map((at) => largest.members[at]!)),
-      dialect,
-      most - parts.length,
+/** Numbers of parts for each of some groups, those with the smallest product first. */
+function listCounts(sizes: readonly number[]): number[][] {
+  let rows: number[][] = [[]];
+  for (const size of sizes) {
+    const most = Math.min(size, MOST_PARTS);
+    rows = rows.flatMap((row) =>
+      Array.from({ length: most }, (_, at) => [...row, at + 1]).filter(
+        (longer) => multiply(longer) <= MOST_PARTS,
+      ),
     );
-    if (!half || parts.length + half.length > most) return undefined;
-    parts.push(...half);
   }
+  return rows.sort((a, b) => multiply(a) - multiply(b));
+}
+
+function multiply(numbers: readonly number[]): number {
+  return numbers.reduce((product, number) => product * number, 1);
+}
+
+function combineShares(
+  tree: StringTree,
+  groups: readonly SplitGroup[],
+  shares: readonly (readonly (readonly number[])[])[],
+): StringTree[] {
+  let parts = [tree];
+  groups.forEach((group, at) => {
+    parts = parts.flatMap((part) =>
+      (shares[at] ?? []).map((share) =>
+        group.withMembers(
+          part,
+          share.map((place) => group.members[place]!),
+        ),
+      ),
+    );
+  });
   return parts;
 }
 
-/** Shares of about the same length. */
-function shareOut(sizes: readonly Extent[], count: number): number[][] {
+function createLimits({ most }: Dialect): Extent {
+  return {
+    characters: most.characters ?? Infinity,
+    truncations: most.truncations ?? Infinity,
+    words: most.words ?? Infinity,
+  };
+}
+
+function subtract(a: Extent, b: Extent): Extent {
+  return {
+    characters: a.characters - b.characters,
+    truncations: a.truncations - b.truncations,
+    words: a.words - b.words,
+  };
+}
+
+/** Shares of about the same size, by the limit that is nearest. */
+function shareOut(sizes: readonly Extent[], count: number, limits: Extent): number[][] {
   const shares = Array.from({ length: Math.min(count, sizes.length) }, () => ({
-    length: 0,
+    weight: 0,
     places: [] as number[],
   }));
-  const order = sizes.map((_, at) => at).sort((a, b) => sizes[b]!.characters - sizes[a]!.characters);
+  const weights = sizes.map((size) => weigh(size, limits));
+  const order = sizes.map((_, at) => at).sort((a, b) => weights[b]! - weights[a]!);
   for (const at of order) {
-    const least = shares.reduce((a, b) => (b.length < a.length ? b : a));
+    const least = shares.reduce((a, b) => (b.weight < a.weight ? b : a));
     least.places.push(at);
-    least.length += sizes[at]!.characters;
+    least.weight += weights[at]!;
   }
   return shares.map((share) => share.places.sort((a, b) => a - b));
 }
@@ -164,7 +234,9 @@ function shareOut(sizes: readonly Extent[], count: number): number[][] {
  * taking the largest first. The places of the things in each bin; nothing if more than `most`.
  */
 export function packBins(sizes: readonly Extent[], room: Extent, most: number): number[][] | undefined {
-  const order = sizes.map((_, at) => at).sort((a, b) => weigh(sizes[b]!, room) - weigh(sizes[a]!, room));
+  if (sizes.some((size) => !isSmaller(size, room)) || countLeastBins(sizes, room) > most) return undefined;
+  const weights = sizes.map((size) => weigh(size, room));
+  const order = sizes.map((_, at) => at).sort((a, b) => weights[b]! - weights[a]!);
   const quick = packLargestFirst(order, sizes, room);
   let best = quick && quick.length <= most ? quick : undefined;
   const least = countLeastBins(sizes, room);
@@ -181,7 +253,7 @@ export function packBins(sizes: readonly Extent[], room: Extent, most: number): 
 }
 
 function countLeastBins(sizes: readonly Extent[], room: Extent): number {
-  const total = sum(sizes);
+  const total = addExtents(sizes);
   const share = (used: number, free: number): number =>
     free === Infinity ? 1 : Math.ceil(used / Math.max(1, free));
   return Math.max(
@@ -201,10 +273,10 @@ function packLargestFirst(
   for (const at of order) {
     const size = sizes[at]!;
     if (!isSmaller(size, room)) return undefined;
-    const bin = bins.find(({ used }) => isSmaller(sum([used, size]), room));
+    const bin = bins.find(({ used }) => isSmaller(addExtents([used, size]), room));
     if (bin) {
       bin.places.push(at);
-      bin.used = sum([bin.used, size]);
+      bin.used = addExtents([bin.used, size]);
     } else bins.push({ used: size, places: [at] });
   }
   return bins.map((bin) => bin.places);
@@ -217,7 +289,7 @@ function packExactly(
   count: number,
 ): number[][] | undefined {
   let steps = 0;
-  const used: Extent[] = Array.from({ length: count }, () => sum([]));
+  const used: Extent[] = Array.from({ length: count }, () => addExtents([]));
   const bins: number[][] = Array.from({ length: count }, () => []);
   const place = (next: number): boolean => {
     if (next === order.length) return true;
@@ -225,7 +297,7 @@ function packExactly(
     const at = order[next]!;
     for (let bin = 0; bin < count; bin++) {
       const before = used[bin]!;
-      const after = sum([before, sizes[at]!]);
+      const after = addExtents([before, sizes[at]!]);
       if (isSmaller(after, room)) {
         used[bin] = after;
         bins[bin]!.push(at);
@@ -253,16 +325,5 @@ function weigh(size: Extent, room: Extent): number {
 function isSmaller(size: Extent, room: Extent): boolean {
   return (
     size.characters <= room.characters && size.truncations <= room.truncations && size.words <= room.words
-  );
-}
-
-function sum(sizes: readonly Extent[]): Extent {
-  return sizes.reduce(
-    (total, size) => ({
-      characters: total.characters + size.characters,
-      truncations: total.truncations + size.truncations,
-      words: total.words + size.words,
-    }),
-    { characters: 0, truncations: 0, words: 0 },
   );
 }

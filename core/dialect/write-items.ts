@@ -1,4 +1,4 @@
-import { isPlain, type Pattern, type QueryNode } from '../query';
+import { isPlain, printPattern, type Pattern, type QueryNode } from '../query';
 import type { Dialect, ProximityRule } from './dialect';
 import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from './fidelity';
 import { markField, splitMark } from './fields';
@@ -181,6 +181,10 @@ function writePhraseVariant(
   for (const fallback of dialect.phrase.fallbacks) {
     if (fallback === 'side-by-side' && dialect.sideBySide === 'phrase' && !anyOperator)
       return { item: { kind: 'one', text: texts.join(' '), words: texts.length }, drift: SAME, reasons: [] };
+    if (fallback === 'uncut') {
+      const uncut = writeUncut(words);
+      if (uncut) return uncut;
+    }
     const small = words.some((word) => isStopWord(word, dialect));
     const pair = fallback === 'proximity' && !anyOperator && !small ? writeAsPair(texts, dialect) : undefined;
     if (pair) return pair;
@@ -192,6 +196,16 @@ function writePhraseVariant(
   const item: WordItem =
     quoted.length === 1 ? { kind: 'one', text: quoted[0] ?? '', words: 1 } : { kind: 'all', texts: quoted };
   return { item, drift: WIDER, reasons: [{ code: 'phrase-as-words', data: {} }] };
+}
+
+/** The phrase with its cut words as they stand before the cut: it finds fewer. */
+function writeUncut(
+  words: readonly Pattern[],
+): { item: WordItem; drift: Drift; reasons: readonly Reason[] } | undefined {
+  const bare = words.map((word) => (word.at(-1)?.kind === 'any' ? word.slice(0, -1) : word));
+  if (!bare.every((word) => word.length > 0 && isPlain(word))) return undefined;
+  const texts = bare.map((word) => printPattern(word));
+  return { item: quotePhrase(texts), drift: NARROWER, reasons: [{ code: 'phrase-uncut', data: {} }] };
 }
 
 function writeAsPair(

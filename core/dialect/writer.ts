@@ -45,7 +45,14 @@ export interface WriteSettings {
  */
 export function writeQuery(root: QueryNode, dialect: Dialect, settings: WriteSettings = {}): Rendering {
   const full = write(root, dialect, settings, false);
-  if (full.problems.length === 0 || !dialect.whenTooLong.includes('without-fields')) return full;
+  if (full.problems.length === 0) return full;
+  if (settings.findForms) {
+    // Fewer words are left when cut words are not spelled out.
+    const { findForms: _, ...plain } = settings;
+    const short = write(root, dialect, plain, false);
+    if (short.problems.length === 0) return short;
+  }
+  if (!dialect.whenTooLong.includes('without-fields')) return full;
   const bare = write(root, dialect, settings, true);
   return bare.problems.length === 0 ? bare : full;
 }

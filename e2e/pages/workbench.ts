@@ -19,7 +19,7 @@ export class Workbench {
     await this.waitForCounts();
   }
 
-  async goTo(view: 'Topic' | 'Query' | 'Translate' | 'Compare' | 'Projects'): Promise<void> {
+  async goTo(view: 'Topic' | 'Query' | 'Translate' | 'Compare' | 'Databases' | 'Projects'): Promise<void> {
     await this.page.getByRole('link', { name: view, exact: true }).click();
     await expect(this.page.getByRole('link', { name: view, exact: true })).toHaveAttribute(
       'aria-current',

@@ -8,6 +8,7 @@ import {
   LABORATORY_REQUEST,
   PROOF_REQUEST,
   SEARCH_REQUEST,
+  UNIONS_REQUEST,
   WORDS_REQUEST,
   type StandinListing,
 } from '#core/contract/index';
@@ -15,7 +16,7 @@ import { createProblem, describeProblem } from '#core/problem/index';
 import { dropInactive, parseQuery } from '#core/query/index';
 import { writeSkos } from '#core/vocabulary/skos/index';
 import type { StandinCollection } from '../collections';
-import { countStrings, listRecordNumbers, searchString, type Clock } from '../counting';
+import { countStrings, countUnions, listRecordNumbers, searchString, type Clock } from '../counting';
 import type { Fault, Faults } from '../faults';
 import { proveStrings } from '../proving';
 import { checkRequest, sendProblem } from './answers';
@@ -91,6 +92,16 @@ export function createStandinRoutes(
         return sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such numbers' }));
       const answer = listRecordNumbers(collection, body.string, body.boxes, clock);
       response.status('problem' in answer ? 422 : 200).json(answer);
+    }),
+  );
+  router.post(
+    '/:id/unions',
+    withStrings(collections, (collection, request, response) => {
+      const body = checkRequest(UNIONS_REQUEST, request.body, response);
+      if (!body) return;
+      if (!collection.standin.givesIds)
+        return sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such service' }));
+      response.json({ counts: countUnions(collection, body.unions, body.boxes, clock) });
     }),
   );
   router.get(

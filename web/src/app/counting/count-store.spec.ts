@@ -7,6 +7,7 @@ import { parseQuery } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';
 import { STANDIN_CLIENT } from '../data/providers';
 import { CountStore, getTotal } from './count-store';
+import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
 import { WordForms } from './word-forms';
 
@@ -30,6 +31,7 @@ function createStore(count?: () => unknown) {
     providers: [
       CountStore,
       WordForms,
+      Databases,
       { provide: OwnDatabases, useValue: { isByHand: () => false, remind: () => Promise.resolve() } },
       { provide: STANDIN_CLIENT, useValue: client },
       { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },

@@ -2,9 +2,10 @@ import { Injectable, computed, effect, inject, signal, type Signal } from '@angu
 import type { CountEntry } from '#core/contract/index';
 import type { Boxes, Dialect, Limiters, Rendering } from '#core/dialect/index';
 import { writeQuery } from '#core/dialect/index';
-import { createProblem, type Problem } from '#core/problem/index';
+import { createProblem, succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { STANDIN_CLIENT } from '../data/providers';
+import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
 import { WordForms } from './word-forms';
 
@@ -70,6 +71,7 @@ const LATER_BATCH = 200;
 @Injectable({ providedIn: 'root' })
 export class CountStore {
   private readonly client = inject(STANDIN_CLIENT);
+  private readonly databases = inject(Databases);
   private readonly forms = inject(WordForms);
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
@@ -233,42 +235,43 @@ export class CountStore {
   private async sendGroup(wishes: readonly CountWish[]): Promise<void> {
     const [first] = wishes;
     if (!first) return;
-    const parts = wishes.map(listParts);
-    const outcome = await this.client.count(first.database, parts.flat(), first.boxes);
+    const outcome = await this.countWishes(wishes, first);
     for (const wish of wishes) this.flying.delete(createKey(wish));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
       for (const wish of wishes) this.open.set(createKey(wish), wish);
       this.waitForServer();
       return;
     }
-    const states: CountState[] = [];
-    let next = 0;
-    for (const [at, wish] of wishes.entries()) {
-      const entries = outcome.ok ? outcome.value.slice(next, (next += parts[at]?.length ?? 1)) : [];
-      if (!outcome.ok) states.push({ status: 'failed', problem: outcome.problem });
-      else if (entries.length > 1) states.push(await this.unite(wish, entries));
-      else states.push(describeEntry(entries[0], wish.database));
-    }
+    const states = wishes.map((_, at): CountState => {
+      if (!outcome.ok) return { status: 'failed', problem: outcome.problem };
+      return outcome.value[at] ?? { status: 'waiting' };
+    });
     this.remember(wishes, states);
     if (!outcome.ok && outcome.problem.code === 'service-busy') {
       setTimeout(() => this.retry(first.database), Number(outcome.problem.data['seconds']) * 1000);
     }
   }
 
-  /** The parts together: exactly where the database gives the numbers of its records, else between bounds. */
-  private async unite(wish: CountWish, entries: readonly CountEntry[]): Promise<CountState> {
-    const states = entries.map((entry) => describeEntry(entry, wish.database));
-    const failed = states.find((state) => state.status === 'failed');
-    if (failed) return failed;
-    const answers = await Promise.all(
-      listParts(wish).map((part) => this.client.ids(wish.database, part, wish.boxes)),
+  /** Strings go together; of several parts the results are united by the database, or only bounds are known. */
+  private async countWishes(
+    wishes: readonly CountWish[],
+    { database, boxes }: CountWish,
+  ): Promise<Outcome<CountState[]>> {
+    const parts = wishes.map(listParts);
+    const unites = parts.some((some) => some.length > 1) && (await this.databases.unites(database));
+    const isUnion = (at: number): boolean => unites && (parts[at]?.length ?? 0) > 1;
+    const strings = parts.filter((_, at) => !isUnion(at)).flat();
+    const single = strings.length > 0 ? await this.client.count(database, strings, boxes) : succeed([]);
+    if (!single.ok) return single;
+    const unions = parts.filter((_, at) => isUnion(at));
+    const united = unions.length > 0 ? await this.client.countUnions(database, unions, boxes) : succeed([]);
+    if (!united.ok) return united;
+    const [singles, together] = [single.value[Symbol.iterator](), united.value[Symbol.iterator]()];
+    const take = (entries: Iterator<CountEntry>): CountState =>
+      describeEntry(entries.next().value as CountEntry | undefined, database);
+    return succeed(
+      parts.map((some, at) => (isUnion(at) ? take(together) : joinParts(some.map(() => take(singles))))),
     );
-    const known = answers.flatMap((answer) => (answer.ok ? [answer.value.numbers] : []));
-    if (known.length === answers.length)
-      return { status: 'counted', total: new Set(known.flat()).size, estimated: false };
-    const totals = states.map((state) => getTotal(state) ?? 0);
-    const [total, upTo] = [Math.max(...totals), totals.reduce((sum, one) => sum + one, 0)];
-    return { status: 'counted', total, estimated: true, ...(upTo > total && { upTo }) };
   }
 
   private remember(wishes: readonly CountWish[], states: readonly CountState[]): void {
@@ -328,6 +331,17 @@ function describeEntry(entry: CountEntry | undefined, database: string): CountSt
       problem: createProblem('service-refused', 'error', { database, message: entry.problem.message }),
     };
   return { status: 'counted', total: entry.total, estimated: entry.estimated };
+}
+
+/** Parts overlap: what they find together lies between the greatest count and the sum. */
+function joinParts(states: readonly CountState[]): CountState {
+  const [only] = states;
+  if (states.length === 1 && only) return only;
+  const failed = states.find((state) => state.status !== 'counted');
+  if (failed) return failed;
+  const totals = states.map((state) => getTotal(state) ?? 0);
+  const [total, upTo] = [Math.max(...totals), totals.reduce((sum, one) => sum + one, 0)];
+  return { status: 'counted', total, estimated: true, ...(upTo > total && { upTo }) };
 }
 
 function createKey({ database, string, boxes }: CountWish): string {

@@ -7,26 +7,31 @@ import { STANDIN_CLIENT } from '../data/providers';
 export class Databases {
   private readonly client = inject(STANDIN_CLIENT);
   private readonly listed = signal<readonly StandinListing[]>([]);
-  private isAsked = false;
+  private asked: Promise<void> | undefined;
 
   /** The number of records of a database; nothing while it is not known. */
   sizeOf(database: string): number | undefined {
-    this.load();
+    void this.load();
     return this.listed().find((listing) => listing.id === database)?.records;
   }
 
   /** True for a database that is asked by SRU. */
   isSru(database: string): boolean {
-    this.load();
+    void this.load();
     return this.listed().some(({ id, protocol }) => id === database && protocol === 'sru');
   }
 
-  private load(): void {
-    if (this.isAsked) return;
-    this.isAsked = true;
-    void this.client.list().then((outcome) => {
+  /** True if a database counts the results of several strings together. */
+  async unites(database: string): Promise<boolean> {
+    await this.load();
+    return this.listed().some(({ id, givesIds }) => id === database && givesIds === true);
+  }
+
+  private load(): Promise<void> {
+    this.asked ??= this.client.list().then((outcome) => {
       if (outcome.ok) this.listed.set(outcome.value);
-      else this.isAsked = false;
+      else this.asked = undefined;
     });
+    return this.asked;
   }
 }

@@ -1,6 +1,5 @@
 import Joi from 'joi';
 import {
-  IDS_ANSWER,
   LISTING_ANSWER,
   PROOF_ANSWER,
   RECORD_ANSWER,
@@ -9,7 +8,6 @@ import {
   WORDS_ANSWER,
   createCountAnswerSchema,
   type CountEntry,
-  type IdsAnswer,
   type ProofAnswer,
   type ProofRequest,
   type SearchAnswer,
@@ -25,6 +23,8 @@ import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/
 /** A database is given up on after this many seconds. */
 export const PATIENCE_SECONDS = 10;
 const LARGEST_BATCH = 1_500_000;
+/** So many lists of parts go in one request: each part is short. */
+const UNIONS_AT_ONCE = 100;
 /** The made-up databases that are asked by SRU. */
 const BY_SRU: Readonly<Record<string, SruEndpoint>> = {
   northern: { address: `${STANDIN_SCHEME}northern`, version: '1.2' },
@@ -110,9 +110,21 @@ export class StandinClient {
     return this.inTurn(database, () => this.post(database, 'search', request, SEARCH_ANSWER));
   }
 
-  /** The numbers of the records of a string, where the database gives them. */
-  async ids(database: string, string: string, boxes: Boxes): Promise<Outcome<IdsAnswer>> {
-    return this.post(database, 'ids', { string, boxes }, IDS_ANSWER);
+  /** The records of several strings together, each once, where the database does that; one entry a list. */
+  async countUnions(
+    database: string,
+    unions: readonly (readonly string[])[],
+    boxes: Boxes,
+  ): Promise<Outcome<CountEntry[]>> {
+    const entries: CountEntry[] = [];
+    for (let at = 0; at < unions.length; at += UNIONS_AT_ONCE) {
+      const some = unions.slice(at, at + UNIONS_AT_ONCE);
+      const schema = createCountAnswerSchema(some.length);
+      const answer = await this.post(database, 'unions', { unions: some, boxes }, schema);
+      if (!answer.ok) return answer;
+      entries.push(...answer.value.counts);
+    }
+    return succeed(entries);
   }
 
   /** What a rendering finds against the neutral meaning, in the database's laboratory. */

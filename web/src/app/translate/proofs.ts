@@ -49,7 +49,6 @@ export class Proofs {
       this.asked.add(key);
       void this.client.prove(dialect.id, plan.request).then((outcome) => {
         const answer = outcome.ok ? { answer: outcome.value } : { problem: outcome.problem };
-        if (!outcome.ok) this.asked.delete(key);
         this.answers.update((answers) => new Map([...answers, [key, answer] as const].slice(-MOST_KEPT)));
       });
     }

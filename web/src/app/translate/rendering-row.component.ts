@@ -15,15 +15,18 @@ export interface RenderingRow {
   readonly name: string;
   readonly about: string;
   readonly habits: readonly string[];
-  readonly parts: readonly string[];
+  readonly parts: readonly {
+    readonly text: string;
+    readonly segments: readonly (Segment & { readonly hue: string })[];
+  }[];
   readonly text: string;
-  readonly segments: readonly (Segment & { readonly hue: string })[];
   readonly counted: Counted;
   readonly total: number | undefined;
   readonly level: FidelityLevel;
   readonly levelWords: string;
   readonly isProving: boolean;
   readonly proofWords: string;
+  readonly proofFailure: string;
   readonly answer: ProofAnswer | undefined;
   readonly costs: readonly PieceCost[];
   readonly meters: readonly { readonly words: string; readonly share: number | undefined }[];
@@ -66,7 +69,7 @@ export class RenderingRowComponent {
   protected readonly hidden = computed(() => this.row().costs.length - this.costs().length);
   protected readonly openAddress = computed(() => {
     const { address, parts } = this.row();
-    return address?.replace('{string}', encodeURIComponent(parts[0] ?? ''));
+    return address?.replace('{string}', encodeURIComponent(parts[0]?.text ?? ''));
   });
 
   protected isLit(nodes: readonly string[]): boolean {

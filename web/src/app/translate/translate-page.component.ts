@@ -12,12 +12,13 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink } from '@angular/router';
 import type { Dialect } from '#core/dialect/index';
-import { describeInFull } from '#core/problem/index';
+import { describeInFull, describeProblem } from '#core/problem/index';
 import { DraftCounts } from '../counting/draft-counts';
 import { getTotal, type Counted } from '../counting/count-store';
 import { OwnDatabases } from '../counting/own-databases';
 import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
+import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
 import { RenderingRowComponent, type RenderingRow } from './rendering-row.component';
 import { describeProof, listPieceCosts, listSharedDifferences } from './differences';
@@ -58,7 +59,16 @@ export class TranslatePageComponent {
   protected readonly rows = computed(() =>
     this.draftCounts.draft().map(({ dialect, counted }) => this.describeRow(dialect, counted)),
   );
-  protected readonly differences = computed(() => listSharedDifferences(this.rows()).slice(0, 30));
+  private readonly shared = computed(() =>
+    listSharedDifferences(this.rows().map(({ name, costs }) => ({ name: shortenName(name), costs }))),
+  );
+  /** Pieces that cost records, or that are not proved yet. */
+  protected readonly differences = computed(() =>
+    this.shared()
+      .filter(({ records }) => records !== 0)
+      .slice(0, 30),
+  );
+  protected readonly harmless = computed(() => this.shared().filter(({ records }) => records === 0).length);
   /** The two rows that stand beside each other, or all of them one below the other. */
   protected readonly shown = computed(() => {
     const pair = this.beside();
@@ -125,7 +135,7 @@ export class TranslatePageComponent {
   private writeDocument(): string {
     const entries = this.rows().map(({ name, parts, steps, levelWords, proofWords, total }) => ({
       name,
-      parts,
+      parts: parts.map(({ text }) => text),
       steps,
       remarks: [
         levelWords,
@@ -142,24 +152,26 @@ export class TranslatePageComponent {
     const { root } = this.open.draft();
     const proof = this.open.hasLaboratory(dialect.id) ? this.proofs.look(root, dialect) : undefined;
     const answer = proof?.status === 'proved' ? proof.answer : undefined;
-    const segments = cutSegments(rendering.text, rendering.pieces).map((segment) => ({
-      ...segment,
-      hue: segment.block === undefined ? '' : (this.hues().get(segment.block) ?? ''),
-    }));
     return {
       id: dialect.id,
       name: dialect.name,
       about: dialect.about,
       habits: dialect.habits,
-      parts: rendering.parts.map(({ text }) => text),
+      parts: rendering.parts.map(({ text, pieces }) => ({
+        text,
+        segments: cutSegments(text, pieces).map((segment) => ({
+          ...segment,
+          hue: segment.block === undefined ? '' : (this.hues().get(segment.block) ?? ''),
+        })),
+      })),
       text: rendering.text,
-      segments,
       counted,
       total: getTotal(counted.state),
       level: rendering.whole,
       levelWords: LEVEL_WORDS[rendering.whole],
       isProving: proof?.status === 'waiting',
       proofWords: answer ? describeProof(answer) : '',
+      proofFailure: proof?.status === 'failed' ? `not proved: ${describeProblem(proof.problem)}` : '',
       answer,
       costs: listPieceCosts(proof),
       meters: listMeters(dialect, rendering.extent),

@@ -1,0 +1,246 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { expect, test, type Page } from '@playwright/test';
+import { Workbench } from './pages/workbench';
+
+test.setTimeout(150_000);
+
+const MORE = ['Cardinal Point Citations', 'Northern Union Catalogue', 'Plainfinder'] as const;
+const ALL = [
+  'Heronsmere Life Index',
+  'Gantry Engineering Abstracts',
+  'Cardinal Point Citations',
+  'Marlstone Full Text',
+  'Northern Union Catalogue',
+  'Plainfinder',
+] as const;
+
+async function openDatabases(page: Page): Promise<Workbench> {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Databases');
+  return workbench;
+}
+
+const row = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
+
+test('the demo draft stands in six databases, each counted by the string that is shown, and proved', async ({
+  page,
+}) => {
+  const workbench = await openDatabases(page);
+  for (const name of MORE) await page.getByRole('checkbox', { name }).check();
+  await workbench.goTo('Translate');
+  for (const name of ALL) await expect(row(page, name).getByTestId('string')).not.toBeEmpty();
+  const cardinal = await row(page, 'Cardinal Point Citations').getByTestId('string').innerText();
+  await expect(
+    row(page, 'Cardinal Point Citations').getByRole('button', { name: /^The draft in/ }),
+  ).toHaveText(String(await workbench.countByHand('cardinal', cardinal)));
+  const northern = row(page, 'Northern Union Catalogue');
+  const endpoint = { address: 'standin:northern', version: '1.2' };
+  const strings = [await northern.getByTestId('string').innerText()];
+  const answer = await page.request.post('/api/sru/count', { data: { endpoint, strings } });
+  const { counts } = (await answer.json()) as { counts: { total: number }[] };
+  await expect(northern.getByRole('button', { name: /^The draft in/ })).toHaveText(String(counts[0]!.total));
+  for (const name of ['Heronsmere Life Index', 'Cardinal Point Citations', 'Northern Union Catalogue'])
+    await expect(row(page, name)).toContainText(/proved: the same \d+ records/);
+  const plainfinder = row(page, 'Plainfinder');
+  await expect(plainfinder).toContainText(/Too long for one search: \d+ strings/);
+  await expect(plainfinder.getByRole('button', { name: /^The draft in/ })).toHaveText(/[\d,]+–[\d,]+/);
+});
+
+test('a database that takes only short strings is counted in parts, each record once', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  const marlstone = row(page, 'Marlstone Full Text');
+  await expect(marlstone).toContainText(/Too long for one search: \d+ strings/);
+  const parts = await marlstone.getByTestId('string').locator('.string').allInnerTexts();
+  expect(parts.length).toBeGreaterThan(1);
+  const numbers = new Set<number>();
+  for (const string of parts) {
+    expect(string.length).toBeLessThanOrEqual(480);
+    const boxes = { years: { from: 2000, to: 2026 } };
+    const answer = await page.request.post('/api/standins/marlstone/ids', { data: { string, boxes } });
+    for (const number of ((await answer.json()) as { numbers: number[] }).numbers) numbers.add(number);
+  }
+  await expect(marlstone.getByRole('button', { name: /^The draft in/ })).toHaveText(String(numbers.size));
+});
+
+test('a loss is pinned to its piece, and its records can be read', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Query');
+  const editor = page.getByRole('textbox', { name: 'The query as text' });
+  await editor.click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText('bats AND (street WITHIN 4 light)');
+  await workbench.goTo('Translate');
+  const heronsmere = row(page, 'Heronsmere Life Index');
+  const more = heronsmere.getByRole('button', { name: /^\d+ more records by street WITHIN 4 light/ });
+  await expect(more).toBeVisible();
+  const total = Number((await more.innerText()).replace('+', ''));
+  await more.click();
+  const drawer = page.getByRole('dialog', { name: /Records: Found by street WITHIN 4 light/ });
+  await expect(drawer.getByRole('listitem')).toHaveCount(Math.min(25, total));
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('row', { name: /street WITHIN 4 light/ })).toContainText('Heronsmere');
+});
+
+/** A history as a colleague would send it: thirty lines, some with counts, two with mistakes. */
+function createHistory(): string {
+  const words = [
+    'bat',
+    'bats',
+    'chiroptera',
+    'pipistrel*',
+    'myotis',
+    'noctule*',
+    'horseshoe',
+    'lamp',
+    'lamps',
+    'luminaire*',
+    '"street light*"',
+    '"road lighting"',
+    'sky glow',
+    'dimm*',
+    'colour',
+    'commuting',
+    'foraging',
+    'avoidance',
+    '"flight path*"',
+    'activity',
+    'roost*',
+    'hedgerow*',
+    '(woodland',
+    'river*',
+  ];
+  const lines = words.map((word, at) => `${at + 1}. ${word}${at % 3 === 0 ? `\t${(at + 1) * 37}` : ''}`);
+  return [
+    ...lines,
+    '25. 1 OR 2 OR 3 OR 4 OR 5 OR 6 OR 7',
+    '26. 8 OR 9 OR 10 OR 11 OR 12 OR 13 OR 14',
+    '27. 16 OR 17 OR 18 OR 19 OR 20',
+    '28. #21 OR #22 OR #23 OR #24',
+    '29. 25 AND 26 AND (27 OR 28)',
+    '30. set:29 AND year:2010..2024  1,204',
+  ].join('\n');
+}
+
+test('a history of thirty lines is taken in, mended and stands in the other databases', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Read a string in…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
+  await dialog.getByRole('textbox').fill(createHistory());
+  await dialog.getByLabel('Its syntax').selectOption({ label: 'Heronsmere Life Index' });
+  const lines = dialog.getByRole('table', { name: 'Lines of the history' });
+  await expect(lines.getByRole('row')).toHaveCount(31);
+  await expect(lines.getByRole('row', { name: /^30/ })).toContainText('@line-29');
+  await expect(lines.getByRole('row', { name: /^23/ })).toContainText('This bracket is never closed');
+  await dialog.getByRole('textbox').fill(createHistory().replace('(woodland', 'woodland'));
+  await expect(lines.getByRole('row', { name: /^23/ })).not.toContainText('This bracket is never closed');
+  await dialog.getByRole('button', { name: 'Take the lines in' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByText('2010–2024', { exact: true })).toBeVisible();
+  const gantry = row(page, 'Gantry Engineering Abstracts').getByTestId('string');
+  await expect(gantry).toContainText('published{2010-2024}');
+  await expect(gantry).toContainText('luminaire%');
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBeGreaterThan(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(gantry).not.toContainText('luminaire%');
+});
+
+test('a string whose syntax nobody named is read by the one that fits', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Read a string in…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
+  await dialog
+    .getByRole('textbox')
+    .fill('in(title, keywords: bats AND NEAR(3: lamp*, road)) AND years(2015-2024)');
+  await expect(
+    dialog.getByRole('list', { name: 'Which syntax reads it best' }).getByRole('listitem').first(),
+  ).toContainText('Cardinal Point Citations reads all of it');
+  await expect(dialog.getByTestId('meaning')).toHaveText('title,keywords: (bats AND (lamp* WITHIN 3 road))');
+  await dialog.getByRole('button', { name: 'Make it the draft' }).click();
+  await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).toContainText('year:2015..2024');
+});
+
+test('a database of one’s own is built in the form, searched by hand, and its count typed in', async ({
+  page,
+}) => {
+  const workbench = await openDatabases(page);
+  await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a database' });
+  await dialog.getByLabel('Begin with').selectOption({ label: 'Field before the group' });
+  await dialog.getByLabel('Short name', { exact: true }).fill('Hill House');
+  await expect(dialog).toContainText('Before it can be used');
+  await dialog.getByLabel('Short name', { exact: true }).fill('hill-house');
+  await dialog.getByLabel('Name', { exact: true }).fill('Hill House Library');
+  await dialog.getByLabel('Code of title').fill('t');
+  await dialog.getByLabel('Or', { exact: true }).fill('ODER');
+  await expect(dialog).toContainText('what is written must be read, too');
+  await dialog.getByLabel('Or: read as it').fill('ODER, OR');
+  await dialog.getByLabel('A query to try').fill('title: (bat OR lamp)');
+  await expect(dialog.getByTestId('trial')).toHaveText('t=(bat ODER lamp)');
+  await expect(dialog).toContainText('Read back: shown to be the same');
+  await dialog.getByRole('button', { name: 'Add and search it' }).click();
+  await expect(dialog).toHaveCount(0);
+  await workbench.goTo('Translate');
+  const own = row(page, 'Hill House Library');
+  await expect(own.getByTestId('string')).toContainText('bat ODER bats');
+  await own.getByLabel('Count found there').fill('1,318');
+  await own.getByLabel('Count found there').press('Enter');
+  const gauge = page
+    .getByRole('region', { name: 'Counts of the draft' })
+    .getByRole('button', { name: /^Hill House Library: 1,318 records/ });
+  await expect(gauge).toBeVisible();
+  await workbench.waitUntilSaved();
+  await page.reload();
+  await expect(gauge).toBeVisible();
+});
+
+test('an SRU server is asked what it is, confirmed and counted', async ({ page }) => {
+  const port = 4700 + (process.pid % 200);
+  const other = startServer(port, {});
+  try {
+    await waitFor(port);
+    const workbench = await openDatabases(page);
+    await page.getByRole('button', { name: 'Add an SRU server…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Add an SRU server' });
+    await dialog.getByLabel('Its address').fill(`http://127.0.0.1:${port}/sru/northern`);
+    await dialog.getByRole('button', { name: 'Ask what it is' }).click();
+    await expect(dialog).toContainText('Northern Union Catalogue');
+    await dialog.getByRole('button', { name: 'Yes, ask this server' }).click();
+    const form = page.getByRole('dialog', { name: 'Add a database' });
+    await form.getByLabel('Short name', { exact: true }).fill('town');
+    await form.getByLabel('Name', { exact: true }).fill('Town Library');
+    await form.getByRole('button', { name: 'Add and search it' }).click();
+    await page.getByRole('checkbox', { name: 'Northern Union Catalogue' }).check();
+    await workbench.goTo('Translate');
+    const town = row(page, 'Town Library').getByRole('button', { name: /^The draft in/ });
+    await expect(town).toBeVisible();
+    await expect(
+      row(page, 'Northern Union Catalogue').getByRole('button', { name: /^The draft in/ }),
+    ).toHaveText((await town.textContent())?.trim() ?? '');
+  } finally {
+    other.kill();
+  }
+});
+
+function startServer(port: number, env: Record<string, string>): ChildProcess {
+  return spawn('node', ['dist/server/main.js'], {
+    env: { ...process.env, PORT: String(port), ...env },
+    stdio: 'ignore',
+  });
+}
+
+async function waitFor(port: number): Promise<void> {
+  const isUp = (): Promise<boolean> =>
+    fetch(`http://127.0.0.1:${port}/api/health`).then(
+      (response) => response.ok,
+      () => false,
+    );
+  await expect.poll(isUp, { timeout: 60_000 }).toBe(true);
+}
