@@ -1,6 +1,7 @@
 import { createProject, type Concept, type Project, type Variant } from '#core/project/index';
 
-const DATABASES = ['heronsmere', 'gantry', 'marlstone'];
+/** The databases that a project begins with. */
+export const FIRST_DATABASES = ['heronsmere', 'gantry', 'marlstone'];
 const BAT_TERMS = ['bat', 'bats', 'chiroptera*', 'pipistrel*', 'myotis', 'branch: "Chiroptera"'];
 const LIGHT_TERMS = [
   '"street light*"',
@@ -50,7 +51,7 @@ const VARIANTS: readonly Variant[] = [
       blocks: [],
       draft: '@bats AND @light',
       limiters: LIMITERS,
-      databases: DATABASES,
+      databases: FIRST_DATABASES,
     },
   },
   {
@@ -64,14 +65,19 @@ const VARIANTS: readonly Variant[] = [
       blocks: [],
       draft: '@bats AND @light',
       limiters: LIMITERS,
-      databases: DATABASES,
+      databases: FIRST_DATABASES,
     },
   },
 ];
 
 /** The project that a new user finds: a question about bats and street lighting, half worked out. */
 export function createDemoProject(): Project {
-  const project = createProject('demo', 'Bats and street lighting', '2026-09-14T08:30:00.000Z', DATABASES);
+  const project = createProject(
+    'demo',
+    'Bats and street lighting',
+    '2026-09-14T08:30:00.000Z',
+    FIRST_DATABASES,
+  );
   return {
     ...project,
     working: {

@@ -62,6 +62,22 @@ async function takeQueryParts(page: Page): Promise<void> {
   await page.screenshot({ path: `${folder}/query-lines.png` });
 }
 
+/** The databases, and the draft in all six of them, proved. The choice is taken back for the other pictures. */
+async function takeDatabases(page: Page): Promise<void> {
+  const more = ['Cardinal Point Citations', 'Northern Union Catalogue', 'Plainfinder'];
+  await open(page, '/p/demo/databases');
+  await page.screenshot({ path: `${folder}/databases.png` });
+  for (const name of more) await page.getByRole('checkbox', { name }).check();
+  await page.getByRole('link', { name: 'Translate' }).click();
+  await page
+    .getByText(/proved: the same/)
+    .nth(3)
+    .waitFor();
+  await page.screenshot({ path: `${folder}/translate.png` });
+  await page.getByRole('link', { name: 'Databases' }).first().click();
+  for (const name of more) await page.getByRole('checkbox', { name }).uncheck();
+}
+
 async function main(): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
@@ -74,12 +90,13 @@ async function main(): Promise<void> {
   });
   await open(page, '/');
   await page.waitForURL(/topic/);
-  for (const view of ['topic', 'translate', 'compare']) {
+  for (const view of ['topic', 'compare']) {
     await open(page, `/p/demo/${view}`);
     await page.screenshot({ path: `${folder}/${view}.png` });
   }
   await takeQueryParts(page);
   await takeTopicParts(page);
+  await takeDatabases(page);
   await open(page, '/p/demo/topic');
   await page.getByRole('button', { name: /^Heronsmere Life Index: [\d,]+ records/ }).click();
   await page.getByRole('dialog').getByRole('listitem').nth(9).waitFor();

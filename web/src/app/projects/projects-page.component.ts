@@ -5,10 +5,9 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { DIALECTS } from '#core/dialect/index';
 import { describeInFull, type Problem } from '#core/problem/index';
 import { applyChange, createProject, type Project } from '#core/project/index';
-import { createDemoProject } from '#demo/demo-project';
+import { FIRST_DATABASES, createDemoProject } from '#demo/demo-project';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import type { ProjectEntry } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
@@ -54,7 +53,7 @@ export class ProjectsPageComponent {
       this.surroundings.createId(),
       'New project',
       this.writeNow(),
-      DIALECTS.map((dialect) => dialect.id),
+      FIRST_DATABASES,
     );
     await this.addAndOpen(project);
   }
