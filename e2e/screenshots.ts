@@ -94,9 +94,9 @@ async function main(): Promise<void> {
     await open(page, `/p/demo/${view}`);
     await page.screenshot({ path: `${folder}/${view}.png` });
   }
+  await takeDatabases(page);
   await takeQueryParts(page);
   await takeTopicParts(page);
-  await takeDatabases(page);
   await open(page, '/p/demo/topic');
   await page.getByRole('button', { name: /^Heronsmere Life Index: [\d,]+ records/ }).click();
   await page.getByRole('dialog').getByRole('listitem').nth(9).waitFor();
