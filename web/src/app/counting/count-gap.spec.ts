@@ -23,3 +23,12 @@ it('takes the difference of estimates for an estimate, and equal estimates for n
   expect(describeGap(counted(15_200, true), counted(14_900), false)).toBe('≈+300');
   expect(describeGap(counted(15_200, true), counted(15_200, true), false)).toBe('cannot tell');
 });
+
+it('gives bounds where only bounds are known', () => {
+  const between = (total: number, upTo: number): CountState =>
+    ({ ...counted(total, true), upTo }) as CountState;
+  expect(describeGap(between(170, 276), counted(100), false)).toBe('+70 to +176');
+  expect(describeGap(between(170, 276), counted(300), false)).toBe('−130 to −24');
+  expect(describeGap(between(170, 276), counted(200), false)).toBe('cannot tell');
+  expect(describeGap(between(10, 20), between(30, 50), false)).toBe('−40 to −10');
+});

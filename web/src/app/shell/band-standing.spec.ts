@@ -21,6 +21,17 @@ describe('how a count stands to its band', () => {
     expect(describeStanding(counted(total), band, purpose)).toEqual({ words, isGood });
   });
 
+  it.each([
+    [60, 300, 'in the band'],
+    [10, 40, 'below band'],
+    [401, 900, 'above band'],
+    [10, 60, 'cannot tell'],
+    [300, 500, 'cannot tell'],
+  ])('between %d and %d: %s', (total, upTo, words) => {
+    const state: CountState = { status: 'counted', total, estimated: true, upTo };
+    expect(describeStanding(state, BAND, 'review').words).toBe(words);
+  });
+
   it('says nothing of a count that is not there', () => {
     expect(describeStanding({ status: 'waiting' }, BAND, 'review').words).toBe('');
   });

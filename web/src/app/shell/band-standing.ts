@@ -8,11 +8,13 @@ export function describeStanding(
   purpose: Purpose,
 ): { words: string; isGood: boolean } {
   if (state.status !== 'counted') return { words: '', isGood: true };
-  if (from !== undefined && state.total < from) return { words: 'below band', isGood: false };
+  // Of parts that overlap only bounds are known.
+  const most = state.upTo ?? state.total;
+  if (from !== undefined && most < from) return { words: 'below band', isGood: false };
   // Nothing may be missed: the number is what has to be looked through, and no fault.
   if (purpose === 'exhaustive') return { words: 'to screen', isGood: true };
   if (from === undefined && to === undefined) return { words: '', isGood: false };
-  return to !== undefined && state.total > to
-    ? { words: 'above band', isGood: false }
-    : { words: 'in the band', isGood: true };
+  if (to !== undefined && state.total > to) return { words: 'above band', isGood: false };
+  const isSure = state.total >= (from ?? 0) && most <= (to ?? Infinity);
+  return isSure ? { words: 'in the band', isGood: true } : { words: 'cannot tell', isGood: false };
 }
