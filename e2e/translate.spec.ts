@@ -167,6 +167,32 @@ test('a string whose syntax nobody named is read by the one that fits', async ({
   await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).toContainText('year:2015..2024');
 });
 
+test('what is meant for one database is written only there, and said to be intended', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Just for Gantry Engineering Abstracts' });
+  await dialog.getByRole('checkbox', { name: 'myotis' }).uncheck();
+  const added = dialog.getByLabel('Add to night light in Gantry Engineering Abstracts only');
+  await added.fill('title: headlamp*');
+  await added.press('Enter');
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(dialog).toHaveCount(0);
+  const gantry = row(page, 'Gantry Engineering Abstracts');
+  const heronsmere = row(page, 'Heronsmere Life Index');
+  await expect(gantry.getByTestId('string')).toContainText('headlamp%{title}');
+  await expect(gantry.getByTestId('string')).not.toContainText('myotis');
+  await expect(gantry.getByRole('list', { name: 'As intended' })).toContainText(
+    'myotisleft out here, as intended',
+  );
+  await expect(gantry.getByRole('list', { name: 'As intended' })).toContainText('meant for this database');
+  await expect(heronsmere.getByTestId('string')).toContainText('myotis');
+  await expect(heronsmere.getByTestId('string')).not.toContainText('headlamp');
+  await expect(heronsmere).toContainText('finds the same');
+  await expect(heronsmere).toContainText(/proved: the same \d+ records/);
+});
+
 test('a database of one’s own is built in the form, searched by hand, and its count typed in', async ({
   page,
 }) => {

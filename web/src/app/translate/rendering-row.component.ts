@@ -6,6 +6,7 @@ import type { Counted } from '../counting/count-store';
 import { CountComponent } from '../ui/count.component';
 import { RecordDrawer } from '../ui/record-drawer';
 import type { PieceCost } from './differences';
+import type { Intended } from './intended';
 import { describeStep } from './rendering-notes';
 import type { Segment } from './string-segments';
 
@@ -29,6 +30,8 @@ export interface RenderingRow {
   readonly proofFailure: string;
   readonly answer: ProofAnswer | undefined;
   readonly costs: readonly PieceCost[];
+  /** What is meant for this database only, or left out here on purpose. */
+  readonly intended: readonly Intended[];
   readonly meters: readonly { readonly words: string; readonly share: number | undefined }[];
   readonly steps: readonly HandStep[];
   readonly problems: readonly string[];
@@ -57,6 +60,8 @@ export class RenderingRowComponent {
   /** The nodes that are pointed at. */
   readonly pointed = output<readonly string[]>();
   readonly copied = output<{ text: string; what: string }>();
+  /** Just for this database. */
+  readonly hereAsked = output();
   /** The count that was read off the database's own page. */
   readonly typed = output<number>();
 

@@ -22,6 +22,8 @@ import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
 import { RenderingRowComponent, type RenderingRow } from './rendering-row.component';
 import { describeProof, listPieceCosts, listSharedDifferences } from './differences';
+import { HereDialogComponent, type HereQuestion } from './here-dialog.component';
+import { listIntended } from './intended';
 import { Proofs } from './proofs';
 import { ReadStringDialogComponent } from './read-string-dialog.component';
 import { LEVEL_WORDS } from './rendering-notes';
@@ -99,6 +101,13 @@ export class TranslatePageComponent {
     this.beside.set(place === 0 ? [id, b] : [a, id]);
   }
 
+  protected askHere({ id, name }: RenderingRow): void {
+    this.dialog.open<HereDialogComponent, HereQuestion>(HereDialogComponent, {
+      data: { id, name },
+      width: '760px',
+    });
+  }
+
   protected readString(): void {
     this.dialog.open(ReadStringDialogComponent, { width: '860px', maxWidth: '94vw' });
   }
@@ -174,6 +183,7 @@ export class TranslatePageComponent {
       proofFailure: proof?.status === 'failed' ? `not proved: ${describeProblem(proof.problem)}` : '',
       answer,
       costs: listPieceCosts(proof),
+      intended: listIntended(root, dialect.id, this.open.working().databases),
       meters: listMeters(dialect, rendering.extent),
       steps: rendering.steps,
       problems: rendering.problems.map((problem) => describeInFull(problem)),
