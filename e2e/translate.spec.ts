@@ -193,6 +193,22 @@ test('what is meant for one database is written only there, and said to be inten
   await expect(heronsmere).toContainText(/proved: the same \d+ records/);
 });
 
+test('a ready filter narrows the draft by the text that each database has of its own', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  const before = await workbench.readGauge('Heronsmere Life Index');
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Ready filters…' }).click();
+  await page.getByRole('button', { name: 'Narrow the draft by Field studies' }).click();
+  await expect(row(page, 'Gantry Engineering Abstracts').getByTestId('string')).toContainText(
+    '"Surveying"{index}',
+  );
+  await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).toContainText('transect*');
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBeLessThan(before);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(before);
+});
+
 test('a database of one’s own is built in the form, searched by hand, and its count typed in', async ({
   page,
 }) => {

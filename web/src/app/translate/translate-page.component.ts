@@ -22,6 +22,7 @@ import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
 import { RenderingRowComponent, type RenderingRow } from './rendering-row.component';
 import { describeProof, listPieceCosts, listSharedDifferences } from './differences';
+import { FiltersDialogComponent } from './filters-dialog.component';
 import { HereDialogComponent, type HereQuestion } from './here-dialog.component';
 import { listIntended } from './intended';
 import { Proofs } from './proofs';
@@ -106,6 +107,10 @@ export class TranslatePageComponent {
       data: { id, name },
       width: '760px',
     });
+  }
+
+  protected chooseFilter(): void {
+    this.dialog.open(FiltersDialogComponent, { width: '760px' });
   }
 
   protected readString(): void {

@@ -1,0 +1,2 @@
+export { READY_FILTERS, writeFilterText } from './ready-filter';
+export type { ReadyFilter } from './ready-filter';
