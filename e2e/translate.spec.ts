@@ -244,7 +244,8 @@ test('a database of one’s own is built in the form, searched by hand, and its 
 });
 
 test('an SRU server is asked what it is, confirmed and counted', async ({ page }) => {
-  const port = 4700 + (process.pid % 200);
+  // Apart from the ports of the tests that stop and start a server.
+  const port = 4710 + (process.pid % 180);
   const other = startServer(port, {});
   try {
     await waitFor(port);

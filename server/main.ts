@@ -10,11 +10,17 @@ const webFolder = join(process.cwd(), 'dist', 'web');
 
 await buildCollections(demoFolder, DEMO_CORPUS, (line) => console.log(line));
 const collections = await openCollections(demoFolder);
+/** Milliseconds of computing so far: a busy machine must not make a quick search look slow. */
+function measureWork(): number {
+  const { user, system } = process.cpuUsage();
+  return (user + system) / 1_000;
+}
+
 const allowsPrivate = process.env['EWER_ALLOW_PRIVATE'] === '1';
 const app = createApp({
   collections,
   webFolder,
-  clock: () => performance.now(),
+  clock: measureWork,
   fetchOutside: createFetchOutside({
     ...USUAL_LIMITS,
     allowsPrivate,
