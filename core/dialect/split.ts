@@ -25,11 +25,14 @@ interface SplitGroup {
  * searched within a bound. Nothing if no split of at most `MOST_PARTS` is found.
  */
 export function splitTree(tree: StringTree, dialect: Dialect): StringTree[] | undefined {
-  if (isWithin(measure(tree, dialect), dialect)) return [tree];
+  const whole = measure(tree, dialect);
+  if (isWithin(whole, dialect)) return [tree];
+  // Every member stands in some part: so much cannot stand in so few.
+  if (countLeastBins([whole], createLimits(dialect)) > MOST_PARTS) return undefined;
   const groups = findGroups(tree, dialect)
     .sort((a, b) => addExtents(b.sizes).characters - addExtents(a.sizes).characters)
     .slice(0, JOINED_GROUPS);
-  const plan = planSplit(groups, measure(tree, dialect), dialect);
+  const plan = planSplit(groups, whole, dialect);
   const parts = plan && carryOut(plan, tree);
   return parts?.every((part) => isWithin(measure(part, dialect), dialect)) ? parts : undefined;
 }
