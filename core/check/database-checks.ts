@@ -1,4 +1,4 @@
-import { writeQuery, type Dialect, type Reason, type Rendering } from '../dialect';
+import { describeFidelity, type Dialect, type Reason, type Rendering } from '../dialect';
 import { createProblem, type Problem } from '../problem';
 import { countLetters, listNodes, type QueryNode } from '../query';
 import type { CheckSubject, FoundThing } from './finding';
@@ -36,7 +36,7 @@ const FIDELITIES = new WeakMap<CheckSubject, Map<Dialect, Rendering['fidelity']>
 function readFidelity(subject: CheckSubject, dialect: Dialect): Rendering['fidelity'] {
   const known = FIDELITIES.get(subject) ?? new Map<Dialect, Rendering['fidelity']>();
   FIDELITIES.set(subject, known);
-  const fidelity = known.get(dialect) ?? writeQuery(subject.root, dialect).fidelity;
+  const fidelity = known.get(dialect) ?? describeFidelity(subject.root, dialect);
   known.set(dialect, fidelity);
   return fidelity;
 }

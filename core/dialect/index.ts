@@ -17,5 +17,5 @@ export type { ReadString } from './reader';
 export { DIALECT_SCHEMA, readDialect } from './schema';
 export { spellsForms } from './write-words';
 export type { FindForms, FormList } from './write-words';
-export { writeQuery } from './writer';
+export { describeFidelity, writeQuery } from './writer';
 export type { Rendering, WriteSettings } from './writer';

@@ -57,6 +57,14 @@ export function writeQuery(root: QueryNode, dialect: Dialect, settings: WriteSet
   return bare.problems.length === 0 ? bare : full;
 }
 
+/** What a dialect does to each node of a query, whatever the length of its strings: as `writeQuery` says, without them. */
+export function describeFidelity(root: QueryNode, dialect: Dialect): ReadonlyMap<string, Fidelity> {
+  const writer = new NodeWriter(dialect, DEFAULT_FIELDS, false);
+  const active = dropInactive(root, dialect.id);
+  if (active) writer.write(active);
+  return writer.fidelity;
+}
+
 function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare: boolean): Rendering {
   const writer = new NodeWriter(dialect, settings.defaultFields ?? DEFAULT_FIELDS, bare, settings.findForms);
   const active = dropInactive(root, dialect.id);
