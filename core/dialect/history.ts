@@ -1,5 +1,6 @@
 import type { Problem } from '../problem';
 import { build, mapChildren, printPattern, withIds, type QueryNode } from '../query';
+import { escapePattern } from '../text';
 import type { Dialect } from './dialect';
 import type { Limiters } from './limiters';
 import { readString } from './reader';
@@ -29,7 +30,7 @@ export interface History {
 export const MOST_LINES = 2_000;
 export const LONGEST_HISTORY = 1_000_000;
 
-const NUMBERED = /^\s*(?:#|S(?=\d)|set\s+)?(\d{1,4})\s*(?:[.):\t]|\s{1,}(?=\S))\s*(.*)$/u;
+const NUMBERED = /^\s*#?(\d{1,4})\s*(?:[.):\t]|\s{1,}(?=\S))\s*(.*)$/u;
 const COUNT =
   /(?:\t+|\s{2,}|\s+[=→–—-]+\s*|\s*\()\s*(?:n\s*=\s*)?((?:\d{1,3}(?:[,. ’]\d{3})+)|\d+)\s*(?:results?|records?|hits?)?\s*\)?\s*$/iu;
 /** A word that stands for a line while its string is read by the dialect. */
@@ -186,8 +187,4 @@ function putBlocks(node: QueryNode): QueryNode {
     return number === undefined ? node : { ...build.block(nameLine(Number(number))), span: node.span };
   }
   return mapChildren(node, putBlocks);
-}
-
-function escapePattern(text: string): string {
-  return text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
 }

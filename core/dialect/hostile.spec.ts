@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { build, createPattern, isSameQuery, printQuery, withIds, type QueryNode } from '../query';
+import { build, createPattern, isSameQuery, parseQuery, printQuery, withIds, type QueryNode } from '../query';
 import { satisfies } from '../testing/naive-evaluator';
 import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 import { readString } from './reader';
@@ -110,8 +110,11 @@ describe.each(
         ),
         (text) => {
           const { root, problems } = readString(text, dialect);
-          expect(printQuery(root).length).toBeGreaterThanOrEqual(0);
-          for (const { span } of problems) expect(span === undefined || span.start <= span.end).toBe(true);
+          expect(
+            parseQuery(printQuery(root)).problems.filter(({ severity }) => severity === 'error'),
+          ).toEqual([]);
+          for (const { span } of problems)
+            expect(span === undefined || (span.start <= span.end && span.end <= text.length)).toBe(true);
         },
       ),
       { numRuns: 300, endOnFailure: true },

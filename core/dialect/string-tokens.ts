@@ -1,4 +1,4 @@
-import type { Span } from '../text';
+import { escapePattern, type Span } from '../text';
 import { FIELDS, type Field } from '../query';
 import type { Dialect, LimiterName } from './dialect';
 
@@ -86,14 +86,14 @@ function createRules(dialect: Dialect): TokenRule[] {
 /** What may stand between quotation marks. */
 function createQuotedPattern({ escape }: Dialect): string {
   if (!escape) return '[^"]*';
-  const sign = escapeText(escape.sign);
+  const sign = escapePattern(escape.sign);
   return `(?:${sign}[^]|[^"${sign}])*`;
 }
 
 /** A label as it is, without what only lets its signs stand between quotation marks. */
 function unescape(raw: string, { escape }: Dialect): string {
   if (!escape) return raw;
-  return raw.replace(new RegExp(`${escapeText(escape.sign)}([^])`, 'gu'), '$1');
+  return raw.replace(new RegExp(`${escapePattern(escape.sign)}([^])`, 'gu'), '$1');
 }
 
 function createHeadingRules(dialect: Dialect): TokenRule[] {
@@ -123,9 +123,9 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
     const names = Object.entries(rule.values ?? {});
     const value =
       names.length > 0
-        ? `(?:${names.map(([, code]) => escapeText(code)).join('|')})`
+        ? `(?:${names.map(([, code]) => escapePattern(code)).join('|')})`
         : '(?:[\\p{L}\\p{N}-]+)';
-    const joint = `\\s*${escapeText((rule.joint ?? ',').trim())}\\s*`;
+    const joint = `\\s*${escapePattern((rule.joint ?? ',').trim())}\\s*`;
     const form = escapeForm(rule.form, {
       from: '(\\d{4})',
       to: '(\\d{4})',
@@ -173,7 +173,7 @@ function createProximityRules(dialect: Dialect): TokenRule[] {
       ...span,
     });
     const separator: TokenRule = {
-      pattern: new RegExp(escapeText(between.trim()), 'uy'),
+      pattern: new RegExp(escapePattern(between.trim()), 'uy'),
       make: (_, span) => ({ kind: 'separator', ...span }),
     };
     return opens ? [{ pattern, make }, separator] : [{ pattern, make }];
@@ -183,7 +183,7 @@ function createProximityRules(dialect: Dialect): TokenRule[] {
 /** The longest words first, so that `and not` is one operator. */
 function createOperatorRules({ operators, exclusion, wildcards }: Dialect): TokenRule[] {
   const signs = Object.values(wildcards)
-    .map((rule) => escapeText(rule.sign))
+    .map((rule) => escapePattern(rule.sign))
     .join('');
   const words = (['and', 'or', 'not'] as const).flatMap((operator) =>
     operators[operator].read.map((word) => ({ operator, word, anyCase: operators[operator].anyCase })),
@@ -192,7 +192,7 @@ function createOperatorRules({ operators, exclusion, wildcards }: Dialect): Toke
     .sort((a, b) => b.word.length - a.word.length)
     .map(({ operator, word, anyCase }) => ({
       pattern: new RegExp(
-        `${escapeText(word).replaceAll(' ', '\\s+')}${describeEnd(word, operator === 'not' && exclusion === 'before')}`,
+        `${escapePattern(word).replaceAll(' ', '\\s+')}${describeEnd(word, operator === 'not' && exclusion === 'before')}`,
         anyCase ? 'iuy' : 'uy',
       ),
       make: (_, span) => ({ kind: 'operator', operator, ...span }),
@@ -209,9 +209,9 @@ function createOperatorRules({ operators, exclusion, wildcards }: Dialect): Toke
 function createMarkRules({ fields }: Dialect): TokenRule[] {
   const codes = Object.entries(fields.codes).sort(([, a], [, b]) => b.length - a.length);
   if (codes.length === 0) return [];
-  const one = `(?:${codes.map(([, code]) => escapeText(code)).join('|')})`;
+  const one = `(?:${codes.map(([, code]) => escapePattern(code)).join('|')})`;
   const list =
-    fields.joint === undefined ? one : `${one}(?:\\s*${escapeText(fields.joint.trim())}\\s*${one})*`;
+    fields.joint === undefined ? one : `${one}(?:\\s*${escapePattern(fields.joint.trim())}\\s*${one})*`;
   const [before = '', after = ''] = fields.mark.split('{item}');
   const form = before === '' ? after : before;
   const pattern = new RegExp(escapeForm(form.trim(), { field: `(${list})` }), 'iuy');
@@ -227,7 +227,7 @@ function createMarkRules({ fields }: Dialect): TokenRule[] {
 /** A word: letters, marks, digits, hyphens and apostrophes within, and the dialect's wildcard signs. */
 function createWordRule({ wildcards }: Dialect): TokenRule {
   const signs = Object.values(wildcards)
-    .map((rule) => escapeText(rule.sign))
+    .map((rule) => escapePattern(rule.sign))
     .join('');
   const pattern = new RegExp(
     `[\\p{L}\\p{M}\\p{N}${signs}](?:[\\p{L}\\p{M}\\p{N}${signs}]|[-’'./](?=[\\p{L}\\p{N}]))*`,
@@ -236,14 +236,10 @@ function createWordRule({ wildcards }: Dialect): TokenRule {
   return { pattern, make: (match, span) => ({ kind: 'word', raw: match[0], ...span }) };
 }
 
-function escapeText(text: string): string {
-  return text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&').replaceAll('-', '\\x2d');
-}
-
 /** A pattern from a form: its `{names}` become the given patterns, all else stands for itself. */
 function escapeForm(form: string, names: Readonly<Record<string, string>>): string {
   return form
     .split(/(\{\w+\})/)
-    .map((part) => names[/^\{(\w+)\}$/.exec(part)?.[1] ?? ''] ?? escapeText(part).replace(/ +/g, '\\s*'))
+    .map((part) => names[/^\{(\w+)\}$/.exec(part)?.[1] ?? ''] ?? escapePattern(part).replace(/ +/g, '\\s*'))
     .join('');
 }

@@ -1,3 +1,4 @@
+export { escapePattern } from './escape-pattern';
 export { createLabelKey } from './label-key';
 export { NOWHERE, coverSpans } from './span';
 export type { Span } from './span';

@@ -1,5 +1,6 @@
 import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
 import { printPattern, type Pattern } from '#core/query/index';
+import { DOCUMENT_KINDS } from '../document-kinds';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
 import { countLetters, hasWildcard, splitPatterns } from '../words';
@@ -13,15 +14,6 @@ const FIELDS: Readonly<Record<string, FieldMask>> = {
   lead: maskFields(['firstauthor']),
   places: maskFields(['affiliation']),
   source: maskFields(['source']),
-};
-const KINDS: Readonly<Record<string, string>> = {
-  article: 'article',
-  review: 'review',
-  proceeding: 'conference paper',
-  book: 'book',
-  thesis: 'thesis',
-  report: 'report',
-  news: 'news',
 };
 const SIGNS = { any: '*', one: '+' };
 const NONE_OR_ONE = '^';
@@ -121,7 +113,7 @@ class Reader {
 
   private readKinds(list: string, start: number): SetExpression {
     const items = list.split(',').map((name): SetExpression => {
-      const type = KINDS[name.trim().toLowerCase()];
+      const type = DOCUMENT_KINDS[name.trim().toLowerCase()];
       return type === undefined
         ? refuse('kind', start, this.scanner.at, `“${name.trim()}” is not one of the types.`)
         : { kind: 'key', key: `type=${type}` };

@@ -2,6 +2,7 @@ import { countMonths, maskFields, type FieldMask, type SetExpression } from '#co
 import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import type { Vocabulary } from '#core/vocabulary/index';
+import { DOCUMENT_KINDS } from '../document-kinds';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
 import { beginsWithOne, countLettersBefore, isCutAtEnd, splitPatterns } from '../words';
@@ -13,15 +14,6 @@ const WORD_FIELDS: Readonly<Record<string, FieldMask>> = {
   terms: maskFields(['heading']),
   writer: maskFields(['author']),
   journal: maskFields(['source']),
-};
-const KINDS: Readonly<Record<string, string>> = {
-  article: 'article',
-  review: 'review',
-  proceeding: 'conference paper',
-  book: 'book',
-  thesis: 'thesis',
-  report: 'report',
-  news: 'news',
 };
 const SIGNS = { any: '*', one: '?' };
 const LEAST_LETTERS = 3;
@@ -103,7 +95,7 @@ class Reader {
     if (name === 'entered') return this.readMonths(start);
     if (name === 'kind') {
       const kind = scanner.take(/\p{L}+/uy)?.[0] ?? '';
-      const type = KINDS[kind];
+      const type = DOCUMENT_KINDS[kind];
       return type === undefined
         ? refuse('kind', start, scanner.at, `There is no kind “${kind}” here.`)
         : { kind: 'key', key: `type=${type}` };

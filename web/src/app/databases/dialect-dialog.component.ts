@@ -18,6 +18,7 @@ import {
 import { describeInFull } from '#core/problem/index';
 import type { OwnConnection, OwnDatabase } from '#core/project/index';
 import { build, dropInactive, parseQuery, printQuery } from '#core/query/index';
+import { saveFile } from '../data/save-file';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { LEVEL_WORDS } from '../translate/rendering-notes';
@@ -110,12 +111,8 @@ export class DialectDialogComponent {
 
   protected export(): void {
     const text = JSON.stringify(this.document(), undefined, 2);
-    const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = `${(this.document() as Partial<Dialect>).id ?? 'dialect'}.dialect.json`;
-    link.click();
-    URL.revokeObjectURL(address);
+    const { id = 'dialect' } = this.document() as Partial<Dialect>;
+    saveFile(`${id}.dialect.json`, text, 'application/json');
   }
 
   protected keep(): void {

@@ -1,24 +1,20 @@
-import { DOCUMENT, Injectable, inject } from '@angular/core';
+import { Injectable, inject } from '@angular/core';
 import { succeed, type Outcome } from '#core/problem/index';
 import { readProjectFile, writeProjectFile, type Project } from '#core/project/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
+import { saveFile } from '../data/save-file';
 
 /** Projects as files, and copies of them. */
 @Injectable({ providedIn: 'root' })
 export class ProjectFiles {
-  private readonly document = inject(DOCUMENT);
   private readonly repository = inject(PROJECT_REPOSITORY);
   private readonly surroundings = inject(SURROUNDINGS);
 
   /** Hands the project to the browser as a file to save. */
   download(project: Project): void {
-    const address = URL.createObjectURL(new Blob([writeProjectFile(project)], { type: 'application/json' }));
-    const link = this.document.createElement('a');
-    link.href = address;
-    link.download = `${project.name.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'project'}.ewer.json`;
-    link.click();
-    URL.revokeObjectURL(address);
+    const name = project.name.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'project';
+    saveFile(`${name}.ewer.json`, writeProjectFile(project), 'application/json');
   }
 
   /** Adds the project of a file to the list; under a new id if one with its id is there. */

@@ -17,6 +17,7 @@ import { DraftCounts } from '../counting/draft-counts';
 import { getTotal, type Counted } from '../counting/count-store';
 import { OwnDatabases } from '../counting/own-databases';
 import { writeMoment } from '../data/ids';
+import { createFileName, saveFile } from '../data/save-file';
 import { OpenProject } from '../state/open-project';
 import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
@@ -135,15 +136,7 @@ export class TranslatePageComponent {
   }
 
   protected saveAll(): void {
-    const address = URL.createObjectURL(new Blob([this.writeDocument()], { type: 'text/markdown' }));
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = `${this.open
-      .project()
-      .name.replace(/[^\p{L}\p{N}]+/gu, '-')
-      .toLowerCase()}-strings.md`;
-    link.click();
-    URL.revokeObjectURL(address);
+    saveFile(`${createFileName(this.open.project().name)}-strings.md`, this.writeDocument(), 'text/markdown');
   }
 
   private writeDocument(): string {

@@ -7,6 +7,7 @@ import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { ReviewMark } from '#core/project/index';
 import { getTotal } from '../../counting/count-store';
 import { DraftCounts } from '../../counting/draft-counts';
+import { createFileName, saveFile } from '../../data/save-file';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { formatCount } from '../../ui/number-format';
@@ -113,11 +114,6 @@ export class ReportDialogComponent {
       },
       this.elements(),
     );
-    const address = URL.createObjectURL(new Blob([text], { type: 'text/markdown' }));
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-review.md`;
-    link.click();
-    URL.revokeObjectURL(address);
+    saveFile(`${createFileName(name)}-review.md`, text, 'text/markdown');
   }
 }
