@@ -14,6 +14,8 @@ const JOINED_GROUPS = 4;
 interface SplitGroup {
   readonly members: readonly StringTree[];
   readonly sizes: readonly Extent[];
+  /** All of them together. */
+  readonly total: Extent;
   /** A tree that has this group with other members in the place of all of these; its other groups stay where they are. */
   readonly withMembers: (tree: StringTree, members: readonly StringTree[]) => StringTree;
 }
@@ -30,7 +32,7 @@ export function splitTree(tree: StringTree, dialect: Dialect): StringTree[] | un
   // Every member stands in some part: so much cannot stand in so few.
   if (countLeastBins([whole], createLimits(dialect)) > MOST_PARTS) return undefined;
   const groups = findGroups(tree, dialect)
-    .sort((a, b) => addExtents(b.sizes).characters - addExtents(a.sizes).characters)
+    .sort((a, b) => b.total.characters - a.total.characters)
     .slice(0, JOINED_GROUPS);
   const plan = planSplit(groups, whole, dialect);
   const parts = plan && carryOut(plan, tree);
@@ -50,13 +52,13 @@ function findGroups(tree: StringTree, dialect: Dialect): SplitGroup[] {
       const members = listMembers(part, 'or');
       const operator = dialect.operators.or.write.length + 2;
       const sizes = members.map((member) => {
-        const size = measure(joinTrees(member.node, 'or', [member]), dialect);
+        const size = measure(member, dialect);
         const brackets = member.kind === 'atom' ? 0 : 2;
         return { ...size, characters: size.characters + operator + brackets };
       });
       const withMembers: SplitGroup['withMembers'] = (whole, others) =>
         replaceAt(whole, path, joinTrees(part.node, 'or', others));
-      found.push({ members, sizes, withMembers });
+      found.push({ members, sizes, total: addExtents(sizes), withMembers });
       return;
     }
     part.items.forEach((item, at) => {
@@ -93,7 +95,7 @@ interface SplitPlan {
  */
 function planSplit(groups: readonly SplitGroup[], whole: Extent, dialect: Dialect): SplitPlan | undefined {
   const limits = createLimits(dialect);
-  const rest = groups.reduce((left, group) => subtract(left, addExtents(group.sizes)), whole);
+  const rest = groups.reduce((left, group) => subtract(left, group.total), whole);
   const known = new Map<SplitGroup, Map<number, number[][]>>();
   /** The shares of a group are the same whatever the others do. */
   const share = (group: SplitGroup, count: number): number[][] => {
@@ -107,8 +109,10 @@ function planSplit(groups: readonly SplitGroup[], whole: Extent, dialect: Dialec
   let fewest = MOST_PARTS + 1;
   for (const last of groups) {
     const others = groups.filter((group) => group !== last);
-    for (const counts of listCounts(others.map(({ members }) => members.length))) {
-      if (multiply(counts) > 1 && multiply(counts) * 2 >= fewest) break;
+    for (const counts of listCounts(others.length)) {
+      const product = multiply(counts);
+      if (product > 1 && product * 2 >= fewest) break;
+      if (!mayFit(rest, last, others, counts, Math.floor((fewest - 1) / product), limits)) continue;
       const shares = others.map((group, at) => share(group, counts[at] ?? 1));
       const bins = packLast(last, listRests(rest, others, shares), limits, fewest - 1);
       if (!bins) continue;
@@ -117,6 +121,28 @@ function planSplit(groups: readonly SplitGroup[], whole: Extent, dialect: Dialec
     }
   }
   return best;
+}
+
+/** A quick look before the long one: equal shares, and as many bins as may be, would fit at best. */
+function mayFit(
+  rest: Extent,
+  last: SplitGroup,
+  others: readonly SplitGroup[],
+  counts: readonly number[],
+  bins: number,
+  limits: Extent,
+): boolean {
+  if (others.some(({ members }, at) => (counts[at] ?? 1) > members.length)) return false;
+  const least = (read: (extent: Extent) => number): number =>
+    others.reduce(
+      (sum, group, at) => sum + read(group.total) / (counts[at] ?? 1),
+      read(rest) + read(last.total) / bins,
+    );
+  return (
+    least(({ characters }) => characters) <= limits.characters &&
+    least(({ truncations }) => truncations) <= limits.truncations &&
+    least(({ words }) => words) <= limits.words
+  );
 }
 
 function countBins(bins: SplitPlan['bins']): number {
@@ -163,18 +189,21 @@ function carryOut({ last, others, shares, bins }: SplitPlan, tree: StringTree): 
   );
 }
 
-/** Numbers of parts for each of some groups, those with the smallest product first. */
-function listCounts(sizes: readonly number[]): number[][] {
+const COUNTS = new Map<number, readonly (readonly number[])[]>();
+
+/** Numbers of parts for each of so many groups, those with the smallest product first; made once. */
+function listCounts(groups: number): readonly (readonly number[])[] {
+  const known = COUNTS.get(groups);
+  if (known) return known;
   let rows: number[][] = [[]];
-  for (const size of sizes) {
-    const most = Math.min(size, MOST_PARTS);
+  for (let group = 0; group < groups; group++) {
     rows = rows.flatMap((row) =>
-      Array.from({ length: most }, (_, at) => [...row, at + 1]).filter(
-        (longer) => multiply(longer) <= MOST_PARTS,
-      ),
+      Array.from({ length: Math.floor(MOST_PARTS / multiply(row)) }, (_, at) => [...row, at + 1]),
     );
   }
-  return rows.sort((a, b) => multiply(a) - multiply(b));
+  rows.sort((a, b) => multiply(a) - multiply(b));
+  COUNTS.set(groups, rows);
+  return rows;
 }
 
 function multiply(numbers: readonly number[]): number {
