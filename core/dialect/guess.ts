@@ -20,17 +20,21 @@ const EVIDENCE = [
   ['operator', 'operator'],
 ] as const;
 
-/** The dialects by how well they read a string: fewest faults first, then the most of their own signs. */
-export function rankDialects(text: string, dialects: readonly Dialect[]): DialectGuess[] {
+/** The dialects by how well they read some strings: fewest faults first, then the most of their own signs. */
+export function rankDialects(texts: readonly string[], dialects: readonly Dialect[]): DialectGuess[] {
   return dialects
-    .map((dialect) => ({ ...judge(text, dialect), dialect }))
+    .map((dialect) => ({ ...judge(texts, dialect), dialect }))
     .sort((a, b) => a.faults - b.faults || b.weight - a.weight)
     .map(({ dialect, faults, evidence }) => ({ dialect, faults, evidence }));
 }
 
-function judge(text: string, dialect: Dialect): { faults: number; weight: number; evidence: string[] } {
-  const { problems } = readString(text, dialect);
-  const tokens = createStringSplitter(dialect)(text);
+function judge(
+  texts: readonly string[],
+  dialect: Dialect,
+): { faults: number; weight: number; evidence: string[] } {
+  const problems = texts.flatMap((text) => readString(text, dialect).problems);
+  const split = createStringSplitter(dialect);
+  const tokens = texts.flatMap(split);
   const counts = new Map<string, number>();
   for (const token of tokens) {
     const [, name] = EVIDENCE.find(([kind]) => kind === token.kind) ?? [];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { printQuery } from '../query';
 import { rankDialects } from './guess';
-import { isHistory, readHistory } from './history';
+import { isHistory, listStrings, readHistory } from './history';
 import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 
 const heronsmere = findDialect('heronsmere')!;
@@ -84,6 +84,18 @@ describe('a history', () => {
   });
 });
 
+describe('the dialect of a history', () => {
+  it('is found from its strings, not from its numbers, counts and combinations', () => {
+    const text = '1. lamp%{title}\t318\n2. "Street lighting"{index}\n3. #1 or #2  41';
+    expect(listStrings(text)).toEqual(['lamp%{title}', '"Street lighting"{index}']);
+    expect(rankDialects(listStrings(text), DIALECTS)[0]).toMatchObject({
+      dialect: { id: 'gantry' },
+      faults: 0,
+    });
+    expect(listStrings('bats OR lamps')).toEqual(['bats OR lamps']);
+  });
+});
+
 describe('the dialect of a string', () => {
   const every = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS];
   it.each([
@@ -97,9 +109,9 @@ describe('the dialect of a string', () => {
     ],
     ['"street light" title:"bat" -"cricket"', 'plainfinder'],
   ])('%s', (text, id) => {
-    const [best] = rankDialects(text, DIALECTS);
+    const [best] = rankDialects([text], DIALECTS);
     expect(best).toMatchObject({ dialect: { id }, faults: 0 });
     expect(best!.evidence.length).toBeGreaterThan(0);
-    expect(rankDialects(text, every)).toHaveLength(every.length);
+    expect(rankDialects([text], every)).toHaveLength(every.length);
   });
 });

@@ -63,6 +63,20 @@ export function readHistory(text: string, dialect: Dialect): History {
   return { lines, last };
 }
 
+/** The strings of a text that are in some syntax: the lines of a history that do not only combine others, or all of it. */
+export function listStrings(text: string): string[] {
+  if (!isHistory(text)) return [text];
+  return splitLines(text.slice(0, LONGEST_HISTORY))
+    .map((line) => line.text)
+    .filter((line) => !isCombination(line));
+}
+
+/** Numbers and words that may be operators, nothing else. */
+function isCombination(text: string): boolean {
+  const item = '(?:#?\\d{1,4}|[a-z|&+-]+)';
+  return new RegExp(`^[\\s()]*${item}(?:[\\s(),]+${item})*[\\s()]*$`, 'i').test(text) && /\d/.test(text);
+}
+
 interface RawLine {
   readonly number: number;
   readonly text: string;
@@ -100,12 +114,9 @@ function readLine(line: RawLine, known: ReadonlySet<number>, dialect: Dialect): 
     uses.add(Number(number));
     return `${STAND_IN}${number}`;
   };
-  const isCombination =
-    /^[\s()]*(?:#?\d{1,4}|[a-z|&+-]+)(?:[\s(),]+(?:#?\d{1,4}|[a-z|&+-]+))*[\s()]*$/i.test(line.text) &&
-    /\d/.test(line.text);
   let text = line.text;
   if (
-    isCombination &&
+    isCombination(line.text) &&
     listNumbers(text).every(isEarlier) &&
     listWords(text).every((word) => isOperator(word, dialect))
   )

@@ -7,7 +7,7 @@ export { DIALECT_FORM, readEntry, writeEntry } from './form';
 export type { FormEntry, FormSection } from './form';
 export { rankDialects } from './guess';
 export type { DialectGuess } from './guess';
-export { isHistory, nameLine, readHistory } from './history';
+export { isHistory, listStrings, nameLine, readHistory } from './history';
 export type { History, HistoryLine } from './history';
 export { isSameLimiters, listLimiters } from './limiters';
 export type { Boxes, HandStep, Limiters } from './limiters';

@@ -124,12 +124,13 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
 export function readDialect(
   document: unknown,
 ): { dialect: Dialect; problems: [] } | { dialect?: never; problems: Problem[] } {
-  const result = DIALECT_SCHEMA.validate(document, { abortEarly: false, convert: false });
+  const options = { abortEarly: false, convert: false, errors: { label: false } } as const;
+  const result = DIALECT_SCHEMA.validate(document, options);
   if (!result.error) return { dialect: result.value, problems: [] };
   const problems = result.error.details.map((detail) =>
     createProblem('dialect-invalid', 'error', {
       path: detail.path.join('.') || 'the whole',
-      fault: detail.message,
+      fault: detail.type === 'string.pattern.base' ? 'it is not written as it should be' : detail.message,
     }),
   );
   return { problems };

@@ -137,7 +137,8 @@ const WORDINGS = {
   },
   'address-refused': {
     says: '{host} is not asked: {why}.',
-    remedy: 'Check the address, and add it under Databases.',
+    remedy:
+      'Check it. Servers are confirmed under Databases; those of this machine or network need EWER_ALLOW_PRIVATE=1 when Ewer is started.',
   },
   'answer-too-large': {
     says: 'The answer of {database} has more than {most} and was given up.',

@@ -57,7 +57,7 @@ export class DialectDialogComponent {
   protected readonly faults = computed(() => [
     ...this.checked().problems.map((problem) => ({
       path: String(problem.data['path']),
-      words: describeInFull(problem),
+      words: `${nameEntry(String(problem.data['path']))}: ${String(problem.data['fault'])}`,
     })),
     ...this.listNameFaults(),
   ]);
@@ -135,4 +135,10 @@ export class DialectDialogComponent {
       { path: 'id', words: `Another database has the short name “${dialect.id}”. Choose another one.` },
     ];
   }
+}
+
+/** An entry by its label in the form; what has none there, by its place in the document. */
+function nameEntry(path: string): string {
+  const entries = DIALECT_FORM.flatMap((section) => section.entries);
+  return entries.find((entry) => entry.path === path)?.label ?? path;
 }

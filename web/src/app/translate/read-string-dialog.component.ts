@@ -6,6 +6,7 @@ import {
   TEMPLATE_DIALECTS,
   isHistory,
   listLimiters,
+  listStrings,
   rankDialects,
   readHistory,
   readString,
@@ -44,7 +45,7 @@ export class ReadStringDialogComponent {
     ...TEMPLATE_DIALECTS,
   ]);
   private readonly ranked = computed(() =>
-    this.text().trim() === '' ? [] : rankDialects(this.text(), this.dialects()),
+    this.text().trim() === '' ? [] : rankDialects(listStrings(this.text()), this.dialects()),
   );
   protected readonly dialect = computed(
     () => this.dialects().find(({ id }) => id === this.chosen()) ?? this.ranked()[0]?.dialect,
