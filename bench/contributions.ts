@@ -1,7 +1,7 @@
 import { createSharedDraft, createTermQuestions } from '#core/compare/index';
 import { writeQuery } from '#core/dialect/index';
 import type { Concept } from '#core/project/index';
-import { countStrings } from '#server/counting';
+import { countStrings } from '#core/holding/index';
 import { makeDatabases } from './databases';
 
 // What every term of a draft of 60 terms in 5 concepts brings, in five databases, after one term is

@@ -3,12 +3,13 @@ import { DIALECTS, type Dialect } from '#core/dialect/index';
 import { createHolding } from '#demo/holdings';
 import type { HoldingId } from '#demo/themes/index';
 import { createCorpus } from '#demo/works';
-import { findVocabulary, type StandinCollection } from '#server/collections';
+import type { Holding } from '#core/holding/index';
+import { createStandinHolding, findVocabulary } from '#server/collections';
 import { STANDINS } from '#server/standins/standins';
 
 /** A holding with the syntax that it is searched in. */
 export interface BenchDatabase {
-  readonly collection: StandinCollection;
+  readonly collection: Holding;
   readonly dialect: Dialect;
 }
 
@@ -26,16 +27,7 @@ export function makeDatabases(number: number): BenchDatabase[] {
     const evaluator = createEvaluator(index);
     return {
       dialect: DIALECTS.find((dialect) => dialect.id === standin.id)!,
-      collection: {
-        standin,
-        evaluator,
-        vocabulary: findVocabulary(standin.id),
-        size: held.works.length,
-        getRecord: (place) => held.createRecord(place),
-        listReferences: () => [],
-        listCitedBy: () => [],
-        getLaboratory: () => Promise.resolve(evaluator),
-      },
+      collection: createStandinHolding(standin, evaluator, findVocabulary(standin.id)),
     };
   });
 }

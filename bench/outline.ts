@@ -2,7 +2,7 @@ import { runChecks } from '#core/check/index';
 import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createBlocks, createProject, type Concept, type Working } from '#core/project/index';
 import { createNodePool, expandBlocks, formatQuery, listNodes, parseQuery } from '#core/query/index';
-import { countStrings } from '#server/counting';
+import { countStrings } from '#core/holding/index';
 import { listOutlineRows } from '../web/src/app/query/outline-rows';
 import { makeDatabases } from './databases';
 

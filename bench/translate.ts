@@ -4,7 +4,7 @@ import { createDraftQuery } from '#core/project/index';
 import { parseQuery, type QueryNode } from '#core/query/index';
 import { succeed } from '#core/problem/index';
 import { createDemoProject } from '#demo/demo-project';
-import { readStandinString } from '#server/standins/standins';
+import { findVocabulary } from '#server/collections';
 import { makeDatabases } from './databases';
 
 // How long writing, proving and reading take against the figures that are wanted.
@@ -54,11 +54,11 @@ const prove = (): void => {
     const outcome = proveRendering(plan.request, {
       database: dialect.id,
       neutral: collection.evaluator,
-      vocabulary: collection.vocabulary,
+      vocabulary: findVocabulary(dialect.id),
       find: (string) => {
-        const read = readStandinString(collection.standin, string, collection.vocabulary);
-        if (!read.value) throw new Error(`${dialect.id} refuses ${string}`);
-        const found = collection.evaluator.evaluate(read.value.expression);
+        const read = collection.read(string);
+        if ('problem' in read) throw new Error(`${dialect.id} refuses ${string}`);
+        const found = collection.evaluator.evaluate(read.expression);
         return found.ok ? succeed(found.value) : found;
       },
     });

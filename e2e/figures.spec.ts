@@ -319,3 +319,32 @@ test('a thesaurus of 50,000 headings is read in under 5 s', async ({ page }) => 
   }
   expect(best).toBeLessThan(5_000);
 });
+
+test('20,000 records of one’s own are taken in within 15 s, while the page answers', async ({ page }) => {
+  test.setTimeout(180_000);
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Databases');
+  await page.getByRole('button', { name: 'Add your own records…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add your own records' });
+  const abstract = 'Some words of an abstract on bats, lamps and roads that goes on for a while. '.repeat(15);
+  const entries = Array.from(
+    { length: 20_000 },
+    (_, at) =>
+      `@article{a${at}, title={Bats and {LED} lamps ${at}}, author={Muster, Anna and Beispiel, Jos{\\'e}}, year=2019, abstract={${abstract}}, keywords={bats, lamps}}`,
+  );
+  await dialog.getByLabel('Files of records').setInputFiles({
+    name: 'many.bib',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(entries.join('\n')),
+  });
+  const slowness = await measureSlowness(page);
+  const started = Date.now();
+  await dialog.getByRole('button', { name: 'Take them in' }).click();
+  await expect(dialog).toContainText('20000 records were taken in', { timeout: 120_000 });
+  const raw = Date.now() - started;
+  console.log(
+    `import of 20,000 records (${Math.round(entries.join('').length / 1e6)} MB of BibTeX): ${raw} ms, slowness ${slowness.toFixed(1)}`,
+  );
+  expect(raw / slowness).toBeLessThan(15_000);
+});

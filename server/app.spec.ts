@@ -125,11 +125,8 @@ describe('counting', () => {
   });
 
   it('rounds large numbers to hundreds where the manual says so', async () => {
-    const { standin } = collections.get('marlstone')!;
-    const marlstone = {
-      ...collections.get('marlstone')!,
-      standin: { ...standin, rounding: { ...standin.rounding!, exactUpTo: 100 } },
-    };
+    const full = collections.get('marlstone')!;
+    const marlstone = { ...full, rounding: { ...full.rounding!, exactUpTo: 100 } };
     const rounding = createApp({ collections: new Map([['marlstone', marlstone]]), clock: () => now });
     const response = await request(rounding)
       .post('/api/standins/marlstone/count')

@@ -5,7 +5,7 @@ import { TIME_LIMIT_SECONDS } from '#core/collection/index';
 import { LARGEST_BODY } from '#core/contract/index';
 import { createProblem } from '#core/problem/index';
 import type { StandinCollection } from './collections';
-import type { Clock } from './counting';
+import type { Clock } from '#core/holding/index';
 import type { Fault, Faults } from './faults';
 import { sendProblem } from './routes/answers';
 import { createCatalogueRoutes, createSruRoutes } from './routes/sru';

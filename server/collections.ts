@@ -10,21 +10,21 @@ import {
   writeSnapshot,
   type Evaluator,
 } from '#core/collection/index';
+import type { Holding } from '#core/holding/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createHolding } from '#demo/holdings';
 import type { HoldingId } from '#demo/themes/index';
 import { createThesauri } from '#demo/thesauri/index';
 import { createCorpus } from '#demo/works';
-import { STANDINS, type Standin } from './standins/standins';
+import { STANDINS, readStandinString, type Standin } from './standins/standins';
 
 /** What one stand-in searches: its own index, its records, its headings, and the neutral index for proofs. */
-export interface StandinCollection {
+export interface StandinCollection extends Holding {
+  getRecord(number: number): BibliographicRecord;
   readonly standin: Standin;
-  readonly evaluator: Evaluator;
   readonly vocabulary: Vocabulary;
   readonly size: number;
-  getRecord(number: number): BibliographicRecord;
   /** The records of this database that a record cites, and those that cite it. */
   listReferences(number: number): readonly number[];
   listCitedBy(number: number): readonly number[];
@@ -97,18 +97,38 @@ async function openCollection(folder: string, standin: Standin): Promise<Standin
     JSON.parse(records.toString('utf8', offsets[number], offsets[number + 1])) as BibliographicRecord;
   let citations: Citations | undefined;
   const getCitations = (): Citations => (citations ??= readCitations(evaluator.index.size, getRecord));
+  const vocabulary = findVocabulary(standin.id);
   return {
     standin,
-    evaluator,
-    vocabulary: findVocabulary(standin.id),
-    size: evaluator.index.size,
+    vocabulary,
+    ...createStandinHolding(standin, evaluator, vocabulary),
     getRecord,
+    size: evaluator.index.size,
     listReferences: (number) => getCitations().references[number] ?? [],
     listCitedBy: (number) => getCitations().citedBy[number] ?? [],
     getLaboratory: () => {
       if (standin.analysis === NEUTRAL_ANALYSIS) return Promise.resolve(evaluator);
       laboratory ??= openIndex(join(folder, `${standin.id}.neutral`));
       return laboratory;
+    },
+  };
+}
+
+/** A made-up database over its records: read by its own reader, limited by its own boxes. */
+export function createStandinHolding(
+  standin: Standin,
+  evaluator: Evaluator,
+  vocabulary: Vocabulary,
+): Holding {
+  const { boxes, rounding, onlyByRelevance } = standin;
+  return {
+    evaluator,
+    boxes,
+    ...(rounding && { rounding }),
+    ...(onlyByRelevance && { onlyByRelevance }),
+    read: (text) => {
+      const { value, problem } = readStandinString(standin, text, vocabulary);
+      return value ?? { problem };
     },
   };
 }

@@ -1,10 +1,9 @@
 import { TIME_LIMIT_SECONDS } from '#core/collection/index';
 import type { ProofAnswer, ProofRequest } from '#core/contract/index';
+import type { Clock } from '#core/holding/index';
 import { createProblem, fail, type Outcome } from '#core/problem/index';
 import { proveRendering } from '#core/proof/index';
 import type { StandinCollection } from './collections';
-import type { Clock } from './counting';
-import { readStandinString } from './standins/standins';
 
 /** Proves strings of a made-up database against a query, in its laboratory. */
 export async function proveStrings(
@@ -22,8 +21,8 @@ export async function proveStrings(
     vocabulary,
     deadline,
     find: (string) => {
-      const read = readStandinString(standin, string, vocabulary);
-      if (read.value) return evaluator.evaluate(read.value.expression, deadline);
+      const read = collection.read(string);
+      if ('expression' in read) return evaluator.evaluate(read.expression, deadline);
       const { message } = read.problem;
       return fail(createProblem('service-refused', 'error', { database: standin.id, message }));
     },

@@ -28,3 +28,13 @@ export { SRU_COUNT_REQUEST, SRU_ENDPOINT_REQUEST, SRU_EXPLANATION, SRU_SEARCH_RE
 export type { SruCountRequest, SruExplanation, SruSearchRequest } from './sru';
 export { PROOF_ANSWER, PROOF_REQUEST } from './proof';
 export type { ProofAnswer, ProofDifference, ProofRequest, ProofSwap } from './proof';
+export type {
+  CollectionAnswers,
+  CollectionAsked,
+  CollectionMessage,
+  CollectionRequest,
+  ImportFile,
+  ImportProgress,
+  ImportReport,
+  OwnCollection,
+} from './own-collections';

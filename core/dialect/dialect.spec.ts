@@ -6,7 +6,7 @@ import { build, parseQuery, printQuery, type QueryNode } from '../query';
 import { arbitraryQuery } from '../testing/arbitraries';
 import { REASON_CODES, describeReason } from './fidelity';
 import { isSameLimiters, listLimiters } from './limiters';
-import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
+import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 import { readString } from './reader';
 import { readDialect } from './schema';
 import type { Problem } from '../problem';
@@ -23,7 +23,7 @@ interface Pair {
   readonly reads?: readonly string[];
 }
 
-const EVERY_DIALECT = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS];
+const EVERY_DIALECT = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS, OWN_RECORDS];
 const FOLDER = join(import.meta.dirname, 'fixtures');
 const fixtures = EVERY_DIALECT.map((dialect) => ({
   id: dialect.id,

@@ -11,7 +11,7 @@ export { isHistory, listStrings, nameLine, readHistory } from './history';
 export type { History, HistoryLine } from './history';
 export { isSameLimiters, listLimiters } from './limiters';
 export type { Boxes, HandStep, Limiters } from './limiters';
-export { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
+export { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 export { readString } from './reader';
 export type { ReadString } from './reader';
 export { DIALECT_SCHEMA, readDialect } from './schema';

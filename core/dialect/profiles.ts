@@ -10,6 +10,7 @@ import lucene from './profiles/lucene.json' with { type: 'json' };
 import marlstone from './profiles/marlstone.json' with { type: 'json' };
 import northern from './profiles/northern.json' with { type: 'json' };
 import oneBox from './profiles/one-box.json' with { type: 'json' };
+import ownRecords from './profiles/own-records.json' with { type: 'json' };
 import plainfinder from './profiles/plainfinder.json' with { type: 'json' };
 
 /** The dialects of the databases that ship, in the order of their list. Their shape is checked by a test. */
@@ -24,6 +25,9 @@ export const DIALECTS: readonly Dialect[] = [
 
 /** Dialects to begin one of one's own with: open query languages that many servers take. */
 export const OPEN_DIALECTS: readonly Dialect[] = [cql, lucene] as unknown as readonly Dialect[];
+
+/** What collections of one's own records are searched with: Ewer's query text. */
+export const OWN_RECORDS = ownRecords as unknown as Dialect;
 
 /** Dialects to begin one of one's own with, by where the field stands. */
 export const TEMPLATE_DIALECTS: readonly Dialect[] = [

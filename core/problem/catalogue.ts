@@ -362,6 +362,42 @@ const WORDINGS = {
     remedy: 'Load the whole thesaurus if they are wanted.',
   },
   'file-too-large': { says: 'The file has more than {most}.', remedy: 'Choose a smaller file.' },
+  'record-unreadable': {
+    says: 'This record cannot be read: {detail}.',
+    remedy: 'Mend it in the file, or do without it.',
+  },
+  'record-without-title': {
+    says: 'This record has no title.',
+    remedy: 'Give it one in the file, or do without it.',
+  },
+  'file-unreadable': {
+    says: 'This file is not good {format}: {detail}.',
+    remedy: 'Save it again where it comes from.',
+  },
+  'file-of-no-records': {
+    says: 'No records are recognised in this file.',
+    remedy: 'Choose a file of one of these kinds: {formats}.',
+  },
+  'table-without-title': {
+    says: 'No column of this table is called a title.',
+    remedy: 'Name one so in its first row: {names}.',
+  },
+  'file-of-no-good-record': {
+    says: 'No record could be taken from these files.',
+    remedy: 'Look at what was left out and why, or choose other files.',
+  },
+  'too-many-records': {
+    says: 'A collection takes at most {most} records.',
+    remedy: 'Import fewer files at once, or several collections.',
+  },
+  'worker-stopped': {
+    says: 'The work on these records was broken off.',
+    remedy: 'Try again; if it happens again, import fewer files at once.',
+  },
+  'collection-missing': {
+    says: 'The records of this collection are not on this machine.',
+    remedy: 'Take their files in again under Databases.',
+  },
   'outline-gone': {
     says: 'This row is not there any more.',
     remedy: 'Look at the outline as it stands now.',

@@ -65,8 +65,15 @@ describe('the stored form', () => {
   it('of version 3 is brought up and loses nothing', () => {
     const { ownDatabases: _, reasons: __, ...working } = project.working;
     const read = restoreProject({ ...storeProject(project), version: 3, project: { ...project, working } });
-    expect(FORMAT_VERSION).toBe(4);
+    expect(FORMAT_VERSION).toBe(5);
     expect(read).toEqual({ ok: true, value: project });
+  });
+
+  it('keeps collections by their ids', () => {
+    const records: OwnDatabase = { ...own('mine'), connection: { kind: 'collection', collection: 'c1' } };
+    const full = keep(project, records);
+    expect(restoreProject(structuredClone(storeProject(full)))).toEqual({ ok: true, value: full });
+    expect(restoreProject({ ...storeProject(project), version: 4 })).toEqual({ ok: true, value: project });
   });
 
   it('with a broken dialect is refused and left as it is', () => {

@@ -17,7 +17,7 @@ import {
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 4;
+export const FORMAT_VERSION = 5;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -104,6 +104,7 @@ const ownDatabase = Joi.object({
   connection: Joi.alternatives(
     Joi.object({ kind: Joi.valid('by-hand').required() }),
     Joi.object({ kind: Joi.valid('sru').required(), endpoint: SRU_ENDPOINT.required() }),
+    Joi.object({ kind: Joi.valid('collection').required(), collection: id.required() }),
   ).required(),
 });
 const PROJECT = Joi.object<Project>({
@@ -166,6 +167,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
     const old = stored as { readonly working?: object } | null;
     return { ...old, working: { ownDatabases: [], reasons: {}, ...old?.working } };
   },
+  // Version 5 has collections of one's own records, which older programs do not know.
+  4: (stored) => stored,
 };
 
 /** A project as it is stored. */

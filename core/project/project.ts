@@ -81,7 +81,9 @@ export type OwnConnection =
   /** The person searches there and types the counts in. */
   | { readonly kind: 'by-hand' }
   /** A server that speaks SRU. */
-  | { readonly kind: 'sru'; readonly endpoint: SruEndpoint };
+  | { readonly kind: 'sru'; readonly endpoint: SruEndpoint }
+  /** Records that the person imported on this machine, by the id of their collection. */
+  | { readonly kind: 'collection'; readonly collection: string };
 
 /** A database that the person added. Its short name is that of its dialect. */
 export interface OwnDatabase {

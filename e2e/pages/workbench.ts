@@ -20,11 +20,9 @@ export class Workbench {
   }
 
   async goTo(view: 'Topic' | 'Query' | 'Translate' | 'Compare' | 'Databases' | 'Projects'): Promise<void> {
-    await this.page.getByRole('link', { name: view, exact: true }).click();
-    await expect(this.page.getByRole('link', { name: view, exact: true })).toHaveAttribute(
-      'aria-current',
-      'page',
-    );
+    const link = this.page.getByRole('navigation').getByRole('link', { name: view, exact: true });
+    await link.click();
+    await expect(link).toHaveAttribute('aria-current', 'page');
   }
 
   /** The number on a database's gauge. */

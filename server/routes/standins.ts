@@ -16,7 +16,7 @@ import { createProblem, describeProblem } from '#core/problem/index';
 import { dropInactive, parseQuery } from '#core/query/index';
 import { writeSkos } from '#core/vocabulary/skos/index';
 import type { StandinCollection } from '../collections';
-import { countStrings, countUnions, listRecordNumbers, searchString, type Clock } from '../counting';
+import { countStrings, countUnions, listRecordNumbers, searchString, type Clock } from '#core/holding/index';
 import type { Fault, Faults } from '../faults';
 import { proveStrings } from '../proving';
 import { checkRequest, sendProblem } from './answers';

@@ -1,4 +1,5 @@
 import { NEUTRAL_ANALYSIS, type Analysis, type SetExpression, type Stem } from '#core/collection/index';
+import type { Holding, StringProblem, StringReading } from '#core/holding/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { readCardinal } from './cardinal/reader';
 import { GANTRY_STOP_WORDS, readGantry } from './gantry/reader';
@@ -7,24 +8,7 @@ import { readMarlstone } from './marlstone/reader';
 import { readNorthern } from './northern/reader';
 import { readPlainfinder } from './plainfinder/reader';
 import { stemWord } from './plainfinder/stem';
-import { catchFault, type ServiceProblem } from './string-fault';
-
-/** The tick-box limiters that a stand-in has. */
-export type BoxName = 'years' | 'types' | 'languages' | 'peerReviewed' | 'fullText';
-
-/** What a stand-in makes of a string: the set it means, and what it tells the person about it. */
-export interface StandinReading {
-  readonly expression: SetExpression;
-  readonly notes: readonly string[];
-}
-
-/** How counts are given that are not exact. */
-export interface Rounding {
-  /** Counts up to this are exact. */
-  readonly exactUpTo: number;
-  readonly to: 'hundreds' | 'two-figures';
-  readonly note: string;
-}
+import { catchFault } from './string-fault';
 
 /** One made-up database: what it is, how it reads a string and how it gives its counts. */
 export interface Standin {
@@ -33,9 +17,9 @@ export interface Standin {
   readonly kind: string;
   readonly analysis: Analysis;
   readonly stem?: Stem;
-  readonly boxes: readonly BoxName[];
+  readonly boxes: Holding['boxes'];
   /** Without it, every count is exact. */
-  readonly rounding?: Rounding;
+  readonly rounding?: Holding['rounding'];
   /** Counted and searched only by SRU. */
   readonly protocol?: 'sru';
   /** Gives what a record cites and what cites it. */
@@ -44,7 +28,7 @@ export interface Standin {
   readonly givesIds?: true;
   /** Records come by relevance, whatever is asked for. */
   readonly onlyByRelevance?: true;
-  readonly read: (text: string, vocabulary: Vocabulary) => StandinReading;
+  readonly read: (text: string, vocabulary: Vocabulary) => StringReading;
 }
 
 /** The stand-ins that are served, in the order of the list. */
@@ -109,7 +93,7 @@ export const STANDINS: readonly Standin[] = [
   },
 ];
 
-function withoutNotes(expression: SetExpression): StandinReading {
+function withoutNotes(expression: SetExpression): StringReading {
   return { expression, notes: [] };
 }
 
@@ -118,6 +102,6 @@ export function readStandinString(
   standin: Standin,
   text: string,
   vocabulary: Vocabulary,
-): { value: StandinReading; problem?: never } | { problem: ServiceProblem; value?: never } {
+): { value: StringReading; problem?: never } | { problem: StringProblem; value?: never } {
   return catchFault(() => standin.read(text, vocabulary));
 }

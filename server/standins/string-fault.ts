@@ -1,13 +1,8 @@
-/** What a service answers to a string that it does not take: a code, the place, and a sentence of its own. */
-export interface ServiceProblem {
-  readonly code: string;
-  readonly at: readonly [number, number];
-  readonly message: string;
-}
+import type { StringProblem } from '#core/holding/index';
 
 /** Thrown inside a reader and caught at its edge by `catchFault`. */
 export class StringFault extends Error {
-  constructor(readonly problem: ServiceProblem) {
+  constructor(readonly problem: StringProblem) {
     super(problem.message);
   }
 }
@@ -20,7 +15,7 @@ export function refuse(code: string, start: number, end: number, message: string
 /** The value that a reader gives, or the problem with which it stopped. */
 export function catchFault<T>(
   read: () => T,
-): { value: T; problem?: never } | { problem: ServiceProblem; value?: never } {
+): { value: T; problem?: never } | { problem: StringProblem; value?: never } {
   try {
     return { value: read() };
   } catch (fault) {

@@ -67,3 +67,17 @@ export function readLanguage(text: string | undefined): string {
 export function readDoi(texts: readonly string[]): string | undefined {
   return texts.flatMap((text) => /10\.\d{4,9}\/[^\s"<>]+/.exec(text)?.[0] ?? [])[0];
 }
+
+/** Keywords that stand in one text, with semicolons between, else with commas. */
+export function splitKeywords(text: string): string[] {
+  const signs = text.includes(';') ? /[;|]/ : text.includes('|') ? /\|/ : /,/;
+  return text
+    .split(signs)
+    .map((word) =>
+      word
+        .replace(/,(?=\S)/g, ', ')
+        .replace(/\s+/g, ' ')
+        .trim(),
+    )
+    .filter((word) => word !== '');
+}

@@ -5,7 +5,7 @@ import { DIALECTS } from '#core/dialect/index';
 import { createProblem, fail, succeed } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 import { CountStore, getTotal } from './count-store';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
@@ -33,7 +33,7 @@ function createStore(count?: () => unknown) {
       WordForms,
       Databases,
       { provide: OwnDatabases, useValue: { isByHand: () => false, remind: () => Promise.resolve() } },
-      { provide: STANDIN_CLIENT, useValue: client },
+      { provide: DATABASE_CLIENT, useValue: client },
       { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },
     ],
   });

@@ -4,7 +4,7 @@ import type { Boxes, Dialect, Limiters, Rendering } from '#core/dialect/index';
 import { writeQuery } from '#core/dialect/index';
 import { createProblem, succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
 import { WordForms } from './word-forms';
@@ -70,7 +70,7 @@ const LATER_BATCH = 200;
  */
 @Injectable({ providedIn: 'root' })
 export class CountStore {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly databases = inject(Databases);
   private readonly forms = inject(WordForms);
   private readonly ownDatabases = inject(OwnDatabases);
@@ -192,6 +192,13 @@ export class CountStore {
       if (!known.has(key) && !this.flying.has(key)) this.open.set(key, wish);
     }
     if (this.open.size > 0 && !this.isGone()) this.timer ??= setTimeout(() => this.send(), GATHERING);
+  }
+
+  /** Forgets all counts of a database, whose records have changed. What is looked at is asked for again. */
+  forget(database: string): void {
+    const gone = [...this.known().keys()].filter((key) => key.startsWith(`${database}\n`));
+    this.known.update((known) => new Map([...known].filter(([key]) => !key.startsWith(`${database}\n`))));
+    this.ask(gone.slice(-LATER_BATCH).map(readKey));
   }
 
   /** Forgets the failures of a database and asks again. */

@@ -1,11 +1,11 @@
 import { Injectable, inject, signal } from '@angular/core';
 import type { StandinListing } from '#core/contract/index';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 
 /** What is known of the databases as wholes: asked once, and again when it could not be had. */
 @Injectable({ providedIn: 'root' })
 export class Databases {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly listed = signal<readonly StandinListing[]>([]);
   private asked: Promise<void> | undefined;
 
@@ -23,6 +23,7 @@ export class Databases {
 
   /** True if a database counts the results of several strings together. */
   async unites(database: string): Promise<boolean> {
+    if (this.client.isOwnCollection(database)) return true;
     await this.load();
     return this.listed().some(({ id, givesIds }) => id === database && givesIds === true);
   }

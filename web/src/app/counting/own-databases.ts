@@ -3,16 +3,16 @@ import { isSameLimiters, type Dialect, type Limiters } from '#core/dialect/index
 import { createProblem } from '#core/problem/index';
 import type { SruEndpoint } from '#core/sru/index';
 import { ConfirmedServers } from '../data/confirmed-servers';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { writeMoment } from '../data/ids';
 import type { CountState, CountWish } from './count-store';
 
-/** How the databases of one's own are reached: by SRU, or by the person, whose last typed number for exactly a string is its count. */
+/** How the databases of one's own are reached: by SRU, in this browser, or by the person, whose last typed number for exactly a string is its count. */
 @Injectable({ providedIn: 'root' })
 export class OwnDatabases {
   private readonly open = inject(OpenProject);
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly confirmed = inject(ConfirmedServers);
   private readonly endpoints = computed<Readonly<Record<string, SruEndpoint>>>(() => {
     const own = this.open.maybe()?.working.ownDatabases ?? [];
@@ -30,12 +30,21 @@ export class OwnDatabases {
           .map(({ dialect }) => dialect.id),
       ),
   );
+  private readonly collections = computed<Readonly<Record<string, string>>>(() => {
+    const own = this.open.maybe()?.working.ownDatabases ?? [];
+    return Object.fromEntries(
+      own.flatMap(({ dialect, connection }) =>
+        connection.kind === 'collection' ? [[dialect.id, connection.collection] as const] : [],
+      ),
+    );
+  });
   private readonly typed = computed(() =>
     (this.open.maybe()?.tallies ?? []).filter(({ source }) => source === 'typed'),
   );
 
   constructor() {
     this.client.endpoints = () => this.endpoints();
+    this.client.ownCollections = () => this.collections();
     effect(() => void this.remind());
   }
 
@@ -46,6 +55,11 @@ export class OwnDatabases {
 
   isByHand(database: string): boolean {
     return this.byHand().has(database);
+  }
+
+  /** True for a collection of the person's own records. */
+  isCollection(database: string): boolean {
+    return this.collections()[database] !== undefined;
   }
 
   look({ string }: CountWish, { id, name }: Dialect, limiters: Limiters): CountState {

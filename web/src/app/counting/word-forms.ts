@@ -1,7 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
-import { findDialect, spellsForms, type Dialect, type FindForms, type FormList } from '#core/dialect/index';
+import { spellsForms, type Dialect, type FindForms, type FormList } from '#core/dialect/index';
 import { createMatcher, findPrefix, findSuffix, printPattern, type Pattern } from '#core/query/index';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 
 /** The most words of an index that are looked through for the forms of one cut word. */
@@ -13,7 +13,7 @@ const MOST_WORDS = 2_000;
  */
 @Injectable({ providedIn: 'root' })
 export class WordForms {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly surroundings = inject(SURROUNDINGS);
   private readonly known = signal<ReadonlyMap<string, ReadonlyMap<string, FormList>>>(new Map());
   private readonly asked = new Set<string>();
@@ -25,7 +25,7 @@ export class WordForms {
 
   /** Gives the forms that are known and asks for the others; nothing for a database that cuts words itself. */
   createFinder(dialect: Dialect): FindForms | undefined {
-    if (!spellsForms(dialect) || !findDialect(dialect.id)) return undefined;
+    if (!spellsForms(dialect) || !this.client.listsWords(dialect.id)) return undefined;
     const lists = this.known().get(dialect.id);
     return (pattern) => {
       const key = printPattern(pattern);

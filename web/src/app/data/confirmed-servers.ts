@@ -2,7 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import Joi from 'joi';
 import { succeed, type Outcome } from '#core/problem/index';
 import { SRU_ENDPOINT, type SruEndpoint } from '#core/sru/index';
-import { STANDIN_CLIENT } from './providers';
+import { DATABASE_CLIENT } from './providers';
 
 const KEY = 'ewer-confirmed-servers';
 const STORED = Joi.array<SruEndpoint[]>().items(SRU_ENDPOINT).max(200);
@@ -13,7 +13,7 @@ const STORED = Joi.array<SruEndpoint[]>().items(SRU_ENDPOINT).max(200);
  */
 @Injectable({ providedIn: 'root' })
 export class ConfirmedServers {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
 
   isConfirmed({ address }: SruEndpoint): boolean {
     return this.read().some((one) => one.address === address);

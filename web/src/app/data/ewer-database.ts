@@ -17,10 +17,18 @@ export interface EwerSchema extends DBSchema {
   settings: { key: string; value: string };
   /** Checked by its schema whenever it is read. */
   thesauri: { key: string; value: { readonly id: string } };
+  /** Collections of imported records as lists show them; checked whenever one is read. */
+  collections: { key: string; value: { readonly id: string } };
+  /** The index of each collection, as bytes that load without parsing. */
+  collectionIndexes: { key: string; value: Uint8Array<ArrayBuffer> };
+  /** The records of a collection in pieces, by its id and the number of the piece. */
+  collectionRecords: { key: [string, number]; value: readonly unknown[] };
+  /** Filters of one's own, for all projects; checked whenever one is read. */
+  filters: { key: string; value: { readonly id: string } };
 }
 
 const NAME = 'ewer';
-const VERSION = 2;
+const VERSION = 3;
 
 /** The browser's own database, opened when first needed. Nothing throws. */
 export class EwerDatabase {
@@ -38,6 +46,12 @@ export class EwerDatabase {
             database.createObjectStore('settings');
           }
           if (before < 2) database.createObjectStore('thesauri', { keyPath: 'id' });
+          if (before < 3) {
+            database.createObjectStore('collections', { keyPath: 'id' });
+            database.createObjectStore('collectionIndexes');
+            database.createObjectStore('collectionRecords');
+            database.createObjectStore('filters', { keyPath: 'id' });
+          }
         },
         // A newer Ewer in another window waits for this one to let go.
         blocking: (_, __, event) => {

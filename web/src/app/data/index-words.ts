@@ -1,7 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { findDialect } from '#core/dialect/index';
 import type { IndexWord, WordLists } from '#core/suggest/index';
-import { STANDIN_CLIENT } from './providers';
+import { DATABASE_CLIENT } from './providers';
 
 /** The most words that are asked for at once. */
 export const MOST_WORDS = 2_000;
@@ -9,7 +8,7 @@ export const MOST_WORDS = 2_000;
 /** The words of the databases' indexes, asked for once each. A database that does not answer has none for now. */
 @Injectable({ providedIn: 'root' })
 export class IndexWords {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly known = new Map<string, Promise<readonly IndexWord[]>>();
 
   async list(databases: readonly string[], prefix: string, suffix = ''): Promise<WordLists> {
@@ -31,8 +30,7 @@ export class IndexWords {
     const key = `${database} ${prefix} ${suffix}`;
     const known = this.known.get(key);
     if (known) return known;
-    // Only the databases that ship list their words.
-    if (!findDialect(database)) return Promise.resolve([]);
+    if (!this.client.listsWords(database)) return Promise.resolve([]);
     const asked = this.client.words(database, { prefix, suffix, most: MOST_WORDS }).then((outcome) => {
       if (outcome.ok) return outcome.value;
       this.known.delete(key);

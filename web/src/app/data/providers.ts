@@ -1,7 +1,8 @@
 import { InjectionToken, inject } from '@angular/core';
+import { CollectionRepository } from './collection-repository';
+import { DatabaseClient } from './database-client';
 import { EwerDatabase } from './ewer-database';
 import { ProjectRepository } from './project-repository';
-import { StandinClient } from './standin-client';
 import { ThesaurusRepository } from './thesaurus-repository';
 
 const EWER_DATABASE = new InjectionToken<EwerDatabase>('EwerDatabase', {
@@ -19,7 +20,12 @@ export const THESAURUS_REPOSITORY = new InjectionToken<ThesaurusRepository>('The
   factory: () => new ThesaurusRepository(inject(EWER_DATABASE)),
 });
 
-export const STANDIN_CLIENT = new InjectionToken<StandinClient>('StandinClient', {
+export const DATABASE_CLIENT = new InjectionToken<DatabaseClient>('DatabaseClient', {
   providedIn: 'root',
-  factory: () => new StandinClient(),
+  factory: () => new DatabaseClient(),
+});
+
+export const COLLECTION_REPOSITORY = new InjectionToken<CollectionRepository>('CollectionRepository', {
+  providedIn: 'root',
+  factory: () => new CollectionRepository(inject(EWER_DATABASE)),
 });

@@ -32,6 +32,7 @@ export function describeLimiters({ limiters }: Dialect): string {
 
 /** How a database is reached, in words. */
 export function describeConnection(connection: OwnConnection | undefined, isSru: boolean): string {
+  if (connection?.kind === 'collection') return 'your own records, counted on this machine';
   if (connection?.kind === 'by-hand') return 'searched by hand, counts are typed in';
   return connection?.kind === 'sru' || isSru ? 'asked by SRU' : 'ships with Ewer';
 }

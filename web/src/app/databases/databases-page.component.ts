@@ -7,6 +7,7 @@ import { CountStore } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { ConfirmedServers } from '../data/confirmed-servers';
 import { OpenProject } from '../state/open-project';
+import { CollectionDialogComponent, type CollectionQuestion } from './collection-dialog.component';
 import { DialectDialogComponent, type DialectQuestion } from './dialect-dialog.component';
 import {
   countHeadings,
@@ -69,7 +70,22 @@ export class DatabasesPageComponent {
       });
   }
 
+  /** Takes files in: as a new database, or onto one that is a collection. */
+  protected importRecords(database?: OwnDatabase): void {
+    this.dialog
+      .open<CollectionDialogComponent, CollectionQuestion, OwnDatabase>(CollectionDialogComponent, {
+        data: database ? { database } : {},
+        width: '720px',
+      })
+      .afterClosed()
+      .subscribe((made) => {
+        if (made && database) this.counts.forget(made.dialect.id);
+        else this.keep(made);
+      });
+  }
+
   protected edit(own: OwnDatabase): void {
+    if (own.connection.kind === 'collection') return this.importRecords(own);
     this.editDialect({ dialect: own.dialect, connection: own.connection, isKnown: true });
   }
 
@@ -92,20 +108,23 @@ export class DatabasesPageComponent {
         maxWidth: '96vw',
       })
       .afterClosed()
-      .subscribe((database) => {
-        if (!database) return;
-        const { id } = database.dialect;
-        const { databases } = this.open.working();
-        this.open.change({
-          kind: 'mend',
-          changes: [
-            { kind: 'keep-own-database', database },
-            ...(databases.includes(id)
-              ? []
-              : [{ kind: 'choose-databases', databases: [...databases, id] } as const]),
-          ],
-        });
-      });
+      .subscribe((database) => this.keep(database));
+  }
+
+  /** Keeps a database and has it searched. */
+  private keep(database: OwnDatabase | undefined): void {
+    if (!database) return;
+    const { id } = database.dialect;
+    const { databases } = this.open.working();
+    this.open.change({
+      kind: 'mend',
+      changes: [
+        { kind: 'keep-own-database', database },
+        ...(databases.includes(id)
+          ? []
+          : [{ kind: 'choose-databases', databases: [...databases, id] } as const]),
+      ],
+    });
   }
 
   private describe(dialect: Dialect, own: OwnDatabase | undefined) {

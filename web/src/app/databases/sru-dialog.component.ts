@@ -5,7 +5,7 @@ import { OPEN_DIALECTS } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { SRU_VERSIONS, type SruEndpoint, type SruVersion } from '#core/sru/index';
 import { ConfirmedServers } from '../data/confirmed-servers';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import type { DialectQuestion } from './dialect-dialog.component';
 import { createServerDialect } from './server-dialect';
@@ -72,7 +72,7 @@ import { createServerDialect } from './server-dialect';
   styleUrl: './dialog.scss',
 })
 export class SruDialogComponent {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly confirmed = inject(ConfirmedServers);
   private readonly dialog = inject<MatDialogRef<SruDialogComponent, DialectQuestion>>(MatDialogRef);
   protected readonly versions = SRU_VERSIONS;

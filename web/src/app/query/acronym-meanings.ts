@@ -3,7 +3,7 @@ import { describeTermKind } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
 import { findLongForms } from '#core/suggest/index';
 import { fetchRecords } from '../data/fetch-records';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 
 /** A long form in fewer records is more likely a chance. */
@@ -14,7 +14,7 @@ const MOST_RECORDS = 300;
 @Injectable()
 export class AcronymMeanings {
   private readonly open = inject(OpenProject);
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly asked = new Set<string>();
   readonly known = signal<ReadonlyMap<string, readonly string[]>>(new Map());
 

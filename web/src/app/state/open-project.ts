@@ -41,7 +41,8 @@ export class OpenProject {
 
   /** True for a database in which a rendering can be compared with what is meant, record by record. */
   hasLaboratory(database: string): boolean {
-    return findDialect(database) !== undefined;
+    const own = this.maybe()?.working.ownDatabases.find(({ dialect }) => dialect.id === database);
+    return own ? own.connection.kind === 'collection' : findDialect(database) !== undefined;
   }
 
   readonly draft = computed(() => createDraftQuery(this.working(), this.working().databases));

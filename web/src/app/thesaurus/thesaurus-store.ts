@@ -6,7 +6,7 @@ import { parseQuery } from '#core/query/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
-import { STANDIN_CLIENT, THESAURUS_REPOSITORY } from '../data/providers';
+import { DATABASE_CLIENT, THESAURUS_REPOSITORY } from '../data/providers';
 import { readSkosInWorker } from '../data/skos-worker';
 import { OpenProject } from '../state/open-project';
 
@@ -21,7 +21,7 @@ export interface ThesaurusEntry {
 @Injectable({ providedIn: 'root' })
 export class ThesaurusStore {
   private readonly open = inject(OpenProject);
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly repository = inject(THESAURUS_REPOSITORY);
   private readonly surroundings = inject(SURROUNDINGS);
   private readonly loaded = signal<ReadonlyMap<string, Vocabulary>>(new Map());

@@ -5,7 +5,7 @@ import { planProof, type ProofPlan } from '#core/proof/index';
 import type { Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { WordForms } from '../counting/word-forms';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 
 /** How the proof of a rendering stands. The plan and the answer always belong together. */
 export type ProofState =
@@ -21,7 +21,7 @@ const MOST_KEPT = 200;
 /** Proofs of renderings, asked of the databases that have a laboratory and remembered by what was asked. */
 @Injectable({ providedIn: 'root' })
 export class Proofs {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly forms = inject(WordForms);
   private readonly answers = signal<ReadonlyMap<string, Answered>>(new Map());
   private readonly asked = new Set<string>();

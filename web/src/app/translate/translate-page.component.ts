@@ -183,7 +183,10 @@ export class TranslatePageComponent {
       costs: listPieceCosts(proof),
       intended: listIntended(root, dialect.id, this.open.working().databases),
       meters: listMeters(dialect, rendering.extent),
-      steps: rendering.steps,
+      // What a collection of one's own ticks, nobody has to tick.
+      steps: rendering.steps.filter(
+        ({ how }) => how !== 'box' || !this.ownDatabases.isCollection(dialect.id),
+      ),
       problems: rendering.problems.map((problem) => describeInFull(problem)),
       address: dialect.address,
       isByHand: this.ownDatabases.isByHand(dialect.id),

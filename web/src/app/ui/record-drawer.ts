@@ -2,7 +2,7 @@ import { Injectable, inject, signal } from '@angular/core';
 import type { SearchAnswer } from '#core/contract/index';
 import type { Problem } from '#core/problem/index';
 import { listParts, type CountWish } from '../counting/count-store';
-import { STANDIN_CLIENT } from '../data/providers';
+import { DATABASE_CLIENT } from '../data/providers';
 
 /** How many records a number opens. */
 const FIRST_RECORDS = 10;
@@ -32,7 +32,7 @@ function uniteAnswers(answers: readonly SearchAnswer[]): SearchAnswer {
 /** The drawer behind every number: the first records of its string. */
 @Injectable({ providedIn: 'root' })
 export class RecordDrawer {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private opener: HTMLElement | undefined;
 
   readonly content = signal<DrawerContent | undefined>(undefined);

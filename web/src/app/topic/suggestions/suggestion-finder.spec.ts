@@ -5,7 +5,7 @@ import { DIALECTS } from '#core/dialect/index';
 import { succeed } from '#core/problem/index';
 import type { Concept, Term } from '#core/project/index';
 import { createVocabulary } from '#core/vocabulary/index';
-import { STANDIN_CLIENT } from '../../data/providers';
+import { DATABASE_CLIENT } from '../../data/providers';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
 import { IndexWords } from '../../data/index-words';
 import { SuggestionFinder } from './suggestion-finder';
@@ -35,6 +35,7 @@ interface FakeRecord {
 /** A finder over a small index, a small thesaurus, and whatever records a string is said to find. */
 function createFinder(records: (string: string) => readonly FakeRecord[] = () => []) {
   const client = {
+    listsWords: () => true,
     words: (_: string, { prefix }: { prefix: string }) =>
       Promise.resolve(
         succeed(INDEX.filter((word) => word.startsWith(prefix)).map((word) => ({ word, records: 20 }))),
@@ -58,7 +59,7 @@ function createFinder(records: (string: string) => readonly FakeRecord[] = () =>
     providers: [
       SuggestionFinder,
       IndexWords,
-      { provide: STANDIN_CLIENT, useValue: client },
+      { provide: DATABASE_CLIENT, useValue: client },
       { provide: ThesaurusStore, useValue: thesauri },
     ],
   }).get(SuggestionFinder);

@@ -28,7 +28,7 @@ import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
 import { LANGUAGES } from '#core/record/index';
 import { fetchRecords } from '../../data/fetch-records';
-import { STANDIN_CLIENT } from '../../data/providers';
+import { DATABASE_CLIENT } from '../../data/providers';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
 import { shortenName } from '../../ui/short-name';
 import { IndexWords } from '../../data/index-words';
@@ -53,7 +53,7 @@ const SMALL_WORDS = ['les', 'des', 'und', 'der', 'los', 'del'];
 /** Finds what may become a term of a concept: each kind on its own, so that the quick ones are shown first. */
 @Injectable({ providedIn: 'root' })
 export class SuggestionFinder {
-  private readonly client = inject(STANDIN_CLIENT);
+  private readonly client = inject(DATABASE_CLIENT);
   private readonly words = inject(IndexWords);
   private readonly thesauri = inject(ThesaurusStore);
 

@@ -1,0 +1,151 @@
+import {
+  TIME_LIMIT_SECONDS,
+  scoreRecords,
+  type Deadline,
+  type RecordSet,
+  type SetExpression,
+} from '../collection';
+import type { CountEntry, SearchAnswer, SearchRequest } from '../contract';
+import type { Boxes } from '../dialect';
+import { describeProblem, type Problem } from '../problem';
+import type { BibliographicRecord } from '../record';
+import { createBoxExpressions } from './box-expressions';
+import type { Holding, StringProblem } from './holding';
+
+/** A clock in milliseconds, handed in so that time limits can be tested. */
+export type Clock = () => number;
+
+type Found =
+  | { readonly set: RecordSet; readonly expression: SetExpression; readonly notes: readonly string[] }
+  | { readonly problem: StringProblem };
+
+/** Counts strings as the database itself would: read by its own reader, limited by its own boxes. */
+export function countStrings(
+  holding: Holding,
+  strings: readonly string[],
+  boxes: Boxes,
+  clock: Clock,
+): CountEntry[] {
+  return strings.map((text) => {
+    const read = readExpression(holding, text, boxes);
+    if ('problem' in read) return read;
+    const outcome = holding.evaluator.count(read.expression, createDeadline(clock));
+    return outcome.ok
+      ? describeTotal(holding, outcome.value, read.notes)
+      : describeSlowness(text, outcome.problem);
+  });
+}
+
+/** Counts the records that any of some strings finds, each once; one count a list. */
+export function countUnions(
+  holding: Holding,
+  unions: readonly (readonly string[])[],
+  boxes: Boxes,
+  clock: Clock,
+): CountEntry[] {
+  return unions.map((strings) => {
+    const items: SetExpression[] = [];
+    const notes: string[] = [];
+    for (const text of strings) {
+      const read = readExpression(holding, text, boxes);
+      if ('problem' in read) return read;
+      items.push(read.expression);
+      notes.push(...read.notes);
+    }
+    const outcome = holding.evaluator.count({ kind: 'or', items }, createDeadline(clock));
+    return outcome.ok
+      ? describeTotal(holding, outcome.value, notes)
+      : describeSlowness(strings.join('\n'), outcome.problem);
+  });
+}
+
+/** The numbers of the first records of a string, in the order asked for, with how many there are. */
+export function findRecordNumbers(
+  holding: Holding,
+  request: SearchRequest,
+  clock: Clock,
+): { total: number; estimated: boolean; numbers: number[] } | { problem: StringProblem } {
+  const found = findRecords(holding, request.string, request.boxes, clock);
+  if ('problem' in found) return found;
+  const sort = holding.onlyByRelevance ? 'relevance' : request.sort;
+  const numbers = sortRecords(holding, found, sort);
+  const { total, estimated } = describeTotal(holding, numbers.length, found.notes);
+  return { total, estimated, numbers: numbers.slice(request.start, request.start + request.rows) };
+}
+
+/** The first records of a string, in the order asked for, where they are at hand. */
+export function searchString(
+  holding: Holding & { getRecord(number: number): BibliographicRecord },
+  request: SearchRequest,
+  clock: Clock,
+): SearchAnswer | { problem: StringProblem } {
+  const found = findRecordNumbers(holding, request, clock);
+  if ('problem' in found) return found;
+  const { total, estimated, numbers } = found;
+  return { total, estimated, records: numbers.map((number) => holding.getRecord(number)) };
+}
+
+/** The numbers of a string's records, with the total. */
+export function listRecordNumbers(
+  holding: Holding,
+  text: string,
+  boxes: Boxes,
+  clock: Clock,
+): { total: number; numbers: number[] } | { problem: StringProblem } {
+  const found = findRecords(holding, text, boxes, clock);
+  if ('problem' in found) return found;
+  const numbers = found.set.list();
+  return { total: numbers.length, numbers };
+}
+
+function sortRecords(
+  holding: Holding,
+  found: { set: RecordSet; expression: SetExpression },
+  sort: SearchRequest['sort'],
+): number[] {
+  const { index } = holding.evaluator;
+  const weights: ArrayLike<number> =
+    sort === 'newest' ? index.years : scoreRecords(index, found.expression, found.set);
+  return found.set.list().sort((a, b) => weights[b]! - weights[a]! || b - a);
+}
+
+/** What the database's own reader makes of a string, under the boxes that it has. */
+function readExpression(
+  holding: Holding,
+  text: string,
+  boxes: Boxes,
+): { expression: SetExpression; notes: readonly string[] } | { readonly problem: StringProblem } {
+  const read = holding.read(text);
+  if ('problem' in read) return read;
+  const limits = createBoxExpressions(boxes, holding.boxes);
+  const { expression, notes } = read;
+  return { expression: { kind: 'and', items: [expression, ...limits] }, notes };
+}
+
+function findRecords(holding: Holding, text: string, boxes: Boxes, clock: Clock): Found {
+  const read = readExpression(holding, text, boxes);
+  if ('problem' in read) return read;
+  const outcome = holding.evaluator.evaluate(read.expression, createDeadline(clock));
+  return outcome.ok
+    ? { set: outcome.value, expression: read.expression, notes: read.notes }
+    : describeSlowness(text, outcome.problem);
+}
+
+function createDeadline(clock: Clock): Deadline {
+  const start = clock();
+  return () => clock() - start > TIME_LIMIT_SECONDS * 1000;
+}
+
+function describeSlowness(text: string, problem: Problem): { readonly problem: StringProblem } {
+  return { problem: { code: 'too-slow', at: [0, text.length], message: describeProblem(problem) } };
+}
+
+function describeTotal(
+  { rounding }: Holding,
+  count: number,
+  notes: readonly string[],
+): { total: number; estimated: boolean; notes: string[] } {
+  if (!rounding || count <= rounding.exactUpTo) return { total: count, estimated: false, notes: [...notes] };
+  const step = rounding.to === 'hundreds' ? 100 : 10 ** (String(count).length - 2);
+  return { total: Math.round(count / step) * step, estimated: true, notes: [...notes, rounding.note] };
+}

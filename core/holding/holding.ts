@@ -1,0 +1,36 @@
+import type { Evaluator, SetExpression } from '../collection';
+import type { LimiterName } from '../dialect';
+
+/** What is answered to a string that is not taken: a code, the place, and a sentence. */
+export interface StringProblem {
+  readonly code: string;
+  readonly at: readonly [number, number];
+  readonly message: string;
+}
+
+/** What a string is taken for: the set it means, and what the person is told about it. */
+export interface StringReading {
+  readonly expression: SetExpression;
+  readonly notes: readonly string[];
+}
+
+/** How counts are given that are not exact. */
+export interface Rounding {
+  /** Counts up to this are exact. */
+  readonly exactUpTo: number;
+  readonly to: 'hundreds' | 'two-figures';
+  readonly note: string;
+}
+
+/** Records that can be searched by strings of one syntax: what counting and searching need to know of them. */
+export interface Holding {
+  readonly evaluator: Evaluator;
+  /** The limiters that are ticked apart from the string. */
+  readonly boxes: readonly LimiterName[];
+  /** Without it, every count is exact. */
+  readonly rounding?: Rounding;
+  /** Records come by relevance, whatever is asked for. */
+  readonly onlyByRelevance?: boolean;
+  /** Reads a string by the holding's own syntax. */
+  read(text: string): StringReading | { readonly problem: StringProblem };
+}

@@ -1,0 +1,86 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { BibliographicRecord } from '../record';
+import { RECORD_FORMATS, readRecordFile } from './read-file';
+
+const FORMATS = join(import.meta.dirname, '..', 'formats');
+const createId = (place: number): string => `r${place}`;
+const read = (file: string, text: string) => readRecordFile(file, text, createId);
+
+/** Each case: a file as it comes, and what is expected of it, in a file of the same name ending in `.expected.json`. */
+const cases = RECORD_FORMATS.flatMap(({ id }) => {
+  const folder = join(FORMATS, id, 'fixtures');
+  return readdirSync(folder)
+    .filter((name) => !name.endsWith('.expected.json'))
+    .map((name) => ({ format: id, name, folder }));
+});
+
+interface Expected {
+  readonly records: readonly Partial<BibliographicRecord>[];
+  readonly skipped: readonly { readonly line: number; readonly code: string }[];
+}
+
+describe('files of records', () => {
+  it.each(cases)('$format: $name', ({ name, folder }) => {
+    const expected = JSON.parse(readFileSync(join(folder, `${name}.expected.json`), 'utf8')) as Expected;
+    const reading = read(name, readFileSync(join(folder, name), 'utf8'));
+    expect(reading.problem).toBeUndefined();
+    expect(reading.records).toHaveLength(expected.records.length);
+    expect(reading.records).toMatchObject(expected.records);
+    expect(reading.skipped.map(({ line, problem }) => ({ line, code: problem.code }))).toEqual(
+      expected.skipped,
+    );
+    expect(reading.records.map(({ id }) => id)).toEqual(expected.records.map((_, at) => `r${at}`));
+  });
+
+  it.each(RECORD_FORMATS.map(({ id }) => id))('there are at least three of %s', (id) => {
+    expect(cases.filter(({ format }) => format === id).length).toBeGreaterThanOrEqual(3);
+  });
+
+  it('are recognised by their content where the name lies', () => {
+    const ris = 'TY  - JOUR\nTI  - Bats\nER  - \n';
+    expect(read('records.csv', ris)).toMatchObject({ format: 'RIS', records: [{ title: 'Bats' }] });
+    expect(read('nothing.txt', 'only words').problem?.code).toBe('file-of-no-records');
+    expect(read('empty.ris', '').problem?.code).toBe('file-of-no-records');
+  });
+
+  it('that are broken as wholes are refused with a reason', () => {
+    expect(read('x.json', '[{"title": "Bats"').problem?.code).toBe('file-unreadable');
+    expect(read('x.csv', 'name,year\nBats,2019\n').problem?.code).toBe('table-without-title');
+  });
+
+  it('never throw, whatever is in them, and account for every record', () => {
+    const begin = fc.constantFrom('', 'TY  - JOUR\n', '@article{a,\n', '[', '[{', 'title,year\n');
+    const line = fc.oneof(
+      fc.string({ maxLength: 40 }),
+      fc.constantFrom(
+        'TI  - Bats',
+        'ER  - ',
+        'title={Bats},',
+        '}',
+        '@misc{b, title="x"}',
+        '"title": "Bats"',
+        '},',
+        ']',
+      ),
+    );
+    fc.assert(
+      fc.property(begin, fc.array(line, { maxLength: 12 }), (head, lines) => {
+        const reading = read('file', head + lines.join('\n'));
+        for (const { title } of reading.records) expect(title).not.toBe('');
+        for (const one of reading.skipped) expect(one.line).toBeGreaterThan(0);
+        if (reading.problem) expect(reading.records).toEqual([]);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('say how far they are', () => {
+    const seen: string[] = [];
+    const text = 'title\n' + 'Bats\n'.repeat(1_200);
+    readRecordFile('many.csv', text, createId, (done, all) => seen.push(`${done}/${all}`));
+    expect(seen).toEqual(['0/1200', '500/1200', '1000/1200', '1200/1200']);
+  });
+});

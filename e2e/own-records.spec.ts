@@ -1,0 +1,88 @@
+import { expect, test, type Page } from '@playwright/test';
+import { QueryView } from './pages/query-view';
+import { Workbench } from './pages/workbench';
+
+const RIS = [
+  ['Bats under warm street lamps', 2019],
+  ['Hedgerow bats and dimmed lamps', 2021],
+  ['Batteries for lamps', 2021],
+  ['', 2022],
+]
+  .map(([title, year]) => `TY  - JOUR\nTI  - ${title}\nAU  - Muster, Anna\nPY  - ${year}\nER  - \n`)
+  .join('');
+
+const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+const row = (page: Page) => page.getByRole('region', { name: 'Night shelf', exact: true });
+
+async function openDialog(page: Page) {
+  await page.getByRole('button', { name: 'Add your own records…' }).click();
+  return page.getByRole('dialog', { name: 'Add your own records' });
+}
+
+test('files of one’s own become a database that is counted, proved, read and there again after a reload', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Databases');
+  const dialog = await openDialog(page);
+  await dialog
+    .getByLabel('Files of records')
+    .setInputFiles([file('shelf.ris', RIS), file('more.csv', 'Title,Year\nStreet light and bats,2020\n')]);
+  await dialog.getByLabel('Name').fill('Night shelf');
+  await dialog.getByRole('button', { name: 'Take them in' }).click();
+  await expect(dialog).toContainText('4 records were taken in');
+  await expect(dialog.getByRole('table', { name: 'Records that were left out' })).toContainText(
+    'This record has no title.',
+  );
+  await dialog.getByRole('button', { name: 'Search it in this project' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Night shelf' })).toBeChecked();
+
+  await workbench.goTo('Query');
+  await new QueryView(page).type('bat* AND title: lamp*');
+  await workbench.goTo('Translate');
+  await expect(row(page).getByTestId('string')).toHaveText('bat* AND title: lamp*');
+  const total = row(page).getByRole('button', { name: /^The draft in/ });
+  await expect(total).toHaveText('3');
+  await expect(row(page)).toContainText('proved: the same 3 records');
+  await total.click();
+  const drawer = page.getByRole('dialog', { name: /^Records:/ });
+  await expect(drawer).toContainText('Hedgerow bats and dimmed lamps');
+  await page.keyboard.press('Escape');
+
+  await workbench.waitUntilSaved();
+  await page.reload();
+  await expect(total).toHaveText('3');
+
+  await workbench.goTo('Databases');
+  await page.getByRole('button', { name: 'Add files to Night shelf' }).click();
+  const more = page.getByRole('dialog', { name: 'Add files to Night shelf' });
+  await more
+    .getByLabel('Files of records')
+    .setInputFiles(file('new.bib', '@article{a, title={Bats near a lamp}, year={2020}}'));
+  await more.getByRole('button', { name: 'Take them in' }).click();
+  await expect(more).toContainText('the collection has 5 now');
+  await more.getByRole('button', { name: 'Good' }).click();
+  await workbench.goTo('Translate');
+  await expect(total).toHaveText('4');
+});
+
+test('a file without records says so, and an import that is stopped keeps nothing', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Databases');
+  const dialog = await openDialog(page);
+  const files = dialog.getByLabel('Files of records');
+  await files.setInputFiles(file('letter.txt', 'Dear all'));
+  await dialog.getByRole('button', { name: 'Take them in' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('No records are recognised in this file.');
+  const entry = '@article{a, title={Bats and {LED} lamps}, abstract={Some words of an abstract. }}\n';
+  await files.setInputFiles(file('long.bib', entry.repeat(100_000)));
+  await dialog.getByRole('button', { name: 'Take them in' }).click();
+  await expect(dialog.getByRole('status')).toContainText(/Reading long\.bib/);
+  await dialog.getByRole('button', { name: 'Stop' }).click();
+  await expect(dialog.getByRole('status')).toHaveCount(0);
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+  const again = await openDialog(page);
+  await expect(again).not.toContainText('On this machine already');
+});

@@ -1,0 +1,196 @@
+import {
+  createDocument,
+  createEvaluator,
+  createIndexBuilder,
+  listWords,
+  readSnapshot,
+  writeSnapshot,
+  type CollectionIndex,
+  type Evaluator,
+} from '#core/collection/index';
+import type {
+  CollectionAnswers,
+  CollectionAsked,
+  ImportFile,
+  ImportProgress,
+  ImportReport,
+  SearchRequest,
+} from '#core/contract/index';
+import {
+  countStrings,
+  countUnions,
+  findRecordNumbers,
+  listGivenHeadings,
+  readQueryText,
+  type Holding,
+} from '#core/holding/index';
+import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
+import { proveRendering } from '#core/proof/index';
+import { MOST_RECORDS, readRecordFile, type SkippedRecord } from '#core/record/file/index';
+import type { BibliographicRecord } from '#core/record/index';
+import type { Vocabulary } from '#core/vocabulary/index';
+import { CollectionRepository } from './collection-repository';
+
+/** So many of the records that were left out are listed. */
+const MOST_LISTED = 200;
+/** So many records are indexed between two words about progress. */
+const STEP = 1_000;
+const OWN_BOXES = ['years', 'types', 'languages'] as const;
+
+interface Open {
+  readonly holding: Holding;
+  readonly vocabulary: Vocabulary;
+}
+type Answer = CollectionAnswers[keyof CollectionAnswers];
+type Tell = (progress: ImportProgress) => void;
+
+/** Keeps, counts and searches collections of imported records; lives in a worker. Nothing throws. */
+export class CollectionKeeper {
+  private readonly opened = new Map<string, Open>();
+
+  constructor(
+    private readonly repository = new CollectionRepository(),
+    private readonly clock: () => number = () => performance.now(),
+  ) {}
+
+  async answer(asked: CollectionAsked, tell: Tell = () => undefined): Promise<Outcome<Answer>> {
+    if (asked.kind === 'import') return this.import(asked, tell);
+    if (asked.kind === 'records') return this.repository.loadRecords(asked.collection, asked.numbers);
+    const open = await this.open(asked.collection);
+    if (!open.ok) return open;
+    const { holding } = open.value;
+    switch (asked.kind) {
+      case 'count':
+        return succeed(countStrings(holding, asked.strings, asked.boxes, this.clock));
+      case 'unions':
+        return succeed(countUnions(holding, asked.unions, asked.boxes, this.clock));
+      case 'words':
+        return succeed([...listWords(holding.evaluator.index, asked, asked.most)]);
+      case 'search':
+        return this.search(asked.collection, holding, asked.request);
+      case 'proof':
+        return proveRendering(asked.request, {
+          database: asked.collection,
+          neutral: holding.evaluator,
+          vocabulary: open.value.vocabulary,
+          find: (string) => {
+            const read = holding.read(string);
+            if ('expression' in read) return holding.evaluator.evaluate(read.expression);
+            const { message } = read.problem;
+            return fail(createProblem('service-refused', 'error', { database: asked.collection, message }));
+          },
+        });
+    }
+  }
+
+  /** Reads files onto what the collection has already, and keeps it whole or not at all. */
+  private async import(
+    { collection, name, moment, files }: CollectionAsked & { kind: 'import' },
+    tell: Tell,
+  ): Promise<Outcome<ImportReport>> {
+    const known = await this.repository.list();
+    if (!known.ok) return known;
+    const before = known.value.find(({ id }) => id === collection);
+    const kept = before ? await this.repository.loadAll(collection) : succeed([]);
+    if (!kept.ok) return kept;
+    const records: BibliographicRecord[] = [...kept.value];
+    const skipped: SkippedRecord[] = [];
+    const refused: { file: string; problem: ImportReport['refused'][number]['problem'] }[] = [];
+    for (const file of files) {
+      const first = records.length;
+      const createId = (place: number): string => `${collection}-${first + place + 1}`;
+      const reading = readRecordFile(file.name, decode(file), createId, (done, all) =>
+        tell({ stage: 'reading', file: file.name, done, all }),
+      );
+      for (const record of reading.records) records.push(record);
+      skipped.push(...reading.skipped);
+      if (reading.problem) refused.push({ file: file.name, problem: reading.problem });
+    }
+    const added = records.length - kept.value.length;
+    const fault = refused[0]?.problem ?? createProblem('file-of-no-good-record', 'error');
+    if (added === 0) return fail(fault);
+    if (records.length > MOST_RECORDS)
+      return fail(createProblem('too-many-records', 'error', { most: MOST_RECORDS }));
+    const described = {
+      id: collection,
+      name,
+      imported: moment,
+      files: [...(before?.files ?? []), ...files.map((file) => file.name)],
+      records: records.length,
+    };
+    const index = buildIndex(records, (done) =>
+      tell({ stage: 'indexing', file: '', done, all: records.length }),
+    );
+    const saved = await this.repository.save(described, writeSnapshot(index), records, (done) =>
+      tell({ stage: 'keeping', file: '', done, all: records.length }),
+    );
+    if (!saved.ok) return saved;
+    this.opened.delete(collection);
+    return succeed({
+      collection: described,
+      added,
+      skipped: skipped.length,
+      skippedFirst: skipped.slice(0, MOST_LISTED),
+      refused,
+    });
+  }
+
+  private async search(
+    collection: string,
+    holding: Holding,
+    request: SearchRequest,
+  ): Promise<Outcome<Answer>> {
+    const found = findRecordNumbers(holding, request, this.clock);
+    if ('problem' in found) {
+      const { message } = found.problem;
+      return fail(createProblem('service-refused', 'error', { database: collection, message }));
+    }
+    const { total, estimated, numbers } = found;
+    const records = await this.repository.loadRecords(collection, numbers);
+    return records.ok ? succeed({ total, estimated, records: records.value }) : records;
+  }
+
+  /** The index of a collection, loaded when it is first asked for; made anew if an older Ewer kept it. */
+  private async open(collection: string): Promise<Outcome<Open>> {
+    const known = this.opened.get(collection);
+    if (known) return succeed(known);
+    const bytes = await this.repository.loadIndex(collection);
+    if (!bytes.ok) return bytes;
+    let index = readSnapshot(bytes.value);
+    if (!index) {
+      const records = await this.repository.loadAll(collection);
+      if (!records.ok) return records;
+      index = buildIndex(records.value);
+    }
+    const open = createOpen(collection, createEvaluator(index));
+    this.opened.set(collection, open);
+    return succeed(open);
+  }
+}
+
+function createOpen(collection: string, evaluator: Evaluator): Open {
+  const vocabulary = listGivenHeadings(collection, evaluator.index.keys.keys());
+  const holding: Holding = { evaluator, boxes: OWN_BOXES, read: (text) => readQueryText(text, vocabulary) };
+  return { holding, vocabulary };
+}
+
+function buildIndex(
+  records: readonly BibliographicRecord[],
+  tell: (done: number) => void = () => undefined,
+): CollectionIndex {
+  const builder = createIndexBuilder();
+  for (const [at, record] of records.entries()) {
+    if (at % STEP === 0) tell(at);
+    builder.add(createDocument(record));
+  }
+  return builder.finish();
+}
+
+/** UTF-8 as a rule; files of older programs are in the character set that Western systems had before it. */
+function decode({ content }: ImportFile): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(content);
+  } catch {
+    return new TextDecoder('windows-1252').decode(content);
+  }
+}

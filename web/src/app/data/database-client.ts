@@ -1,0 +1,83 @@
+import type { CountEntry, ProofAnswer, ProofRequest, SearchAnswer, WordsAnswer } from '#core/contract/index';
+import { findDialect, type Boxes } from '#core/dialect/index';
+import type { Outcome } from '#core/problem/index';
+import type { BibliographicRecord } from '#core/record/index';
+import { CollectionClient } from './collection-client';
+import { StandinClient } from './standin-client';
+
+/** Every database that is not searched by hand: over HTTP, or a collection of one's own in this browser. */
+export class DatabaseClient extends StandinClient {
+  readonly collections = new CollectionClient();
+
+  /** The collections of databases of one's own, by the databases' short names; handed in by who knows them. */
+  ownCollections: () => Readonly<Record<string, string>> = () => ({});
+
+  /** True for a collection of the person's own records. */
+  isOwnCollection(database: string): boolean {
+    return this.findCollection(database) !== undefined;
+  }
+
+  /** True for a database that lists the words of its index. */
+  listsWords(database: string): boolean {
+    return findDialect(database) !== undefined || this.isOwnCollection(database);
+  }
+
+  override async count(
+    database: string,
+    strings: readonly string[],
+    boxes: Boxes,
+  ): Promise<Outcome<CountEntry[]>> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.count(database, strings, boxes);
+    return this.collections.ask({ kind: 'count', collection, strings, boxes });
+  }
+
+  override async countUnions(
+    database: string,
+    unions: readonly (readonly string[])[],
+    boxes: Boxes,
+  ): Promise<Outcome<CountEntry[]>> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.countUnions(database, unions, boxes);
+    return this.collections.ask({ kind: 'unions', collection, unions, boxes });
+  }
+
+  override async search(
+    database: string,
+    string: string,
+    boxes: Boxes,
+    rows: number,
+    start = 0,
+  ): Promise<Outcome<SearchAnswer>> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.search(database, string, boxes, rows, start);
+    const request = { string, boxes, start, rows, sort: 'relevance' } as const;
+    return this.collections.ask({ kind: 'search', collection, request });
+  }
+
+  override async prove(database: string, request: ProofRequest): Promise<Outcome<ProofAnswer>> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.prove(database, request);
+    return this.collections.ask({ kind: 'proof', collection, request });
+  }
+
+  override async records(database: string, numbers: readonly number[]): Promise<BibliographicRecord[]> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.records(database, numbers);
+    const outcome = await this.collections.ask({ kind: 'records', collection, numbers });
+    return outcome.ok ? outcome.value : [];
+  }
+
+  override async words(
+    database: string,
+    asked: { readonly prefix: string; readonly suffix?: string; readonly most: number },
+  ): Promise<Outcome<WordsAnswer['words']>> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.words(database, asked);
+    return this.collections.ask({ kind: 'words', collection, suffix: '', ...asked });
+  }
+
+  private findCollection(database: string): string | undefined {
+    return this.ownCollections()[database];
+  }
+}

@@ -1,0 +1,150 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+import type { ImportProgress, ImportReport, OwnCollection } from '#core/contract/index';
+import { OWN_RECORDS, findDialect } from '#core/dialect/index';
+import { describeInFull, describeProblem } from '#core/problem/index';
+import type { OwnDatabase } from '#core/project/index';
+import { writeMoment } from '../data/ids';
+import { COLLECTION_REPOSITORY, DATABASE_CLIENT } from '../data/providers';
+import { OpenProject } from '../state/open-project';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { createOwnRecords } from './own-records';
+
+/** The database that more files are for; a new one if there is none. */
+export interface CollectionQuestion {
+  readonly database?: OwnDatabase;
+}
+
+const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
+  reading: 'Reading',
+  indexing: 'Indexing',
+  keeping: 'Keeping',
+};
+
+/** Takes files of records in as a collection of one's own, or uses one that is on this machine already. */
+@Component({
+  selector: 'app-collection-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS],
+  templateUrl: './collection-dialog.component.html',
+  styleUrl: './dialog.scss',
+})
+export class CollectionDialogComponent {
+  private readonly open = inject(OpenProject);
+  private readonly client = inject(DATABASE_CLIENT);
+  private readonly repository = inject(COLLECTION_REPOSITORY);
+  private readonly dialog = inject<MatDialogRef<CollectionDialogComponent, OwnDatabase>>(MatDialogRef);
+  protected readonly database = inject<CollectionQuestion>(MAT_DIALOG_DATA).database;
+
+  protected readonly name = signal(this.database?.dialect.name ?? '');
+  protected readonly files = signal<readonly File[]>([]);
+  protected readonly known = signal<readonly OwnCollection[]>([]);
+  protected readonly progress = signal<ImportProgress | undefined>(undefined);
+  protected readonly isBusy = signal(false);
+  protected readonly failure = signal('');
+  protected readonly report = signal<ImportReport | undefined>(undefined);
+  /** The collection that is to be deleted, once more asked for. */
+  protected readonly doomed = signal('');
+  protected readonly skippedLines = computed(() =>
+    (this.report()?.skippedFirst ?? []).map(({ file, line, excerpt, problem }) => ({
+      place: `${file}, ${line}`,
+      excerpt,
+      words: describeProblem(problem),
+    })),
+  );
+  protected readonly refused = computed(() =>
+    (this.report()?.refused ?? []).map(({ file, problem }) => `${file}: ${describeInFull(problem)}`),
+  );
+  protected readonly stage = computed(() => {
+    const now = this.progress();
+    return now ? `${STAGES[now.stage]} ${now.file}`.trim() : 'Opening the files';
+  });
+  /** Collections on this machine that this project does not use yet. */
+  protected readonly others = computed(() => {
+    const used = new Set(
+      this.open
+        .working()
+        .ownDatabases.flatMap(({ connection }) =>
+          connection.kind === 'collection' ? [connection.collection] : [],
+        ),
+    );
+    return this.known().filter(({ id }) => !used.has(id));
+  });
+  private stopping = new AbortController();
+
+  constructor() {
+    void this.list();
+    inject(DestroyRef).onDestroy(() => this.stopping.abort());
+  }
+
+  protected choose(input: HTMLInputElement): void {
+    const files = [...(input.files ?? [])];
+    input.value = '';
+    this.files.set(files);
+    this.failure.set('');
+    const [first] = files;
+    if (this.name() === '' && first) this.name.set(first.name.replace(/\.[^.]+$/, ''));
+  }
+
+  protected async import(): Promise<void> {
+    this.stopping = new AbortController();
+    this.isBusy.set(true);
+    // A click beside the dialog does not end what may have taken minutes.
+    this.dialog.disableClose = true;
+    this.failure.set('');
+    const { connection } = this.database ?? {};
+    try {
+      const files = await Promise.all(
+        this.files().map(async (file) => ({ name: file.name, content: await file.arrayBuffer() })),
+      );
+      const outcome = await this.client.collections.import(
+        {
+          collection: connection?.kind === 'collection' ? connection.collection : this.open.createId(),
+          name: this.name().trim(),
+          moment: writeMoment(this.open.now()),
+          files,
+        },
+        (progress) => this.progress.set(progress),
+        this.stopping.signal,
+      );
+      if (outcome?.ok) this.report.set(outcome.value);
+      else if (outcome) this.failure.set(describeInFull(outcome.problem));
+    } catch {
+      this.failure.set('One of these files cannot be opened any more. Choose them again.');
+    }
+    this.isBusy.set(false);
+    this.dialog.disableClose = false;
+    this.progress.set(undefined);
+  }
+
+  protected cancel(): void {
+    this.stopping.abort();
+  }
+
+  protected use(collection: OwnCollection): void {
+    const taken = this.open.working().ownDatabases.map(({ dialect }) => dialect.id);
+    const known = this.database;
+    const isTaken = (id: string): boolean => taken.includes(id) || findDialect(id) !== undefined;
+    this.dialog.close(known ?? createOwnRecords(OWN_RECORDS, collection, isTaken));
+  }
+
+  protected async delete({ id }: OwnCollection): Promise<void> {
+    if (this.doomed() !== id) {
+      this.doomed.set(id);
+      return;
+    }
+    const outcome = await this.repository.remove(id);
+    if (!outcome.ok) this.failure.set(describeInFull(outcome.problem));
+    this.client.collections.forget();
+    await this.list();
+  }
+
+  protected describe({ records, files, imported }: OwnCollection): string {
+    return `${records.toLocaleString('en')} records of ${files.join(', ')}, ${imported.slice(0, 10)}`;
+  }
+
+  private async list(): Promise<void> {
+    const outcome = await this.repository.list();
+    if (outcome.ok) this.known.set(outcome.value);
+  }
+}
