@@ -243,6 +243,30 @@ test('a database of one’s own is built in the form, searched by hand, and its 
   await expect(gauge).toBeVisible();
 });
 
+test('a syntax is learnt from examples and a few answers, and handed to the form', async ({ page }) => {
+  await openDatabases(page);
+  await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
+  const form = page.getByRole('dialog', { name: 'Add a database' });
+  await form.getByRole('button', { name: 'Learn it from examples…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Learn a syntax from examples' });
+  const examples = dialog.getByLabel('Examples, one a line');
+  await examples.fill('[bat MINUS cricket\nti=(bat OR lamp) AND road$');
+  await expect(dialog.getByRole('button', { name: 'Go on in the form' })).toBeDisabled();
+  await examples.fill('bat MINUS cricket\nti=(bat OR lamp) AND road$\nlamp NEAR/3 road');
+  await dialog
+    .getByLabel('What does MINUS mean between two things?')
+    .selectOption('the first without the second');
+  const table = dialog.getByRole('table', { name: 'How the examples are read' });
+  await expect(table).toContainText('bat NOT cricket');
+  await expect(table).toContainText('title: (bat OR lamp) AND road*');
+  await expect(table).toContainText('lamp WITHIN 4 road');
+  await dialog.getByRole('button', { name: 'Go on in the form' }).click();
+  await expect(form.getByTestId('trial')).toHaveText(/MINUS/);
+  await form.getByLabel('Name', { exact: true }).fill('Hill House Library');
+  await form.getByRole('button', { name: 'Add and search it' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Hill House Library' })).toBeChecked();
+});
+
 test('an SRU server is asked what it is, confirmed and counted', async ({ page }) => {
   // Apart from the ports of the tests that stop and start a server.
   const port = 4710 + (process.pid % 180);

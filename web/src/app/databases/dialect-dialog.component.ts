@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialog, MatDialogRef } from '@angular/material/dialog';
 import { compareQueries } from '#core/algebra/index';
 import {
   DIALECTS,
@@ -21,6 +21,7 @@ import { build, dropInactive, parseQuery, printQuery } from '#core/query/index';
 import { saveFile } from '../data/save-file';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { LearnDialogComponent } from './learn-dialog.component';
 import { LEVEL_WORDS } from '../translate/rendering-notes';
 
 /** What the dialog begins with. */
@@ -45,6 +46,7 @@ const LARGEST_FILE = 200_000;
 export class DialectDialogComponent {
   private readonly open = inject(OpenProject);
   private readonly dialog = inject<MatDialogRef<DialectDialogComponent, OwnDatabase>>(MatDialogRef);
+  private readonly dialogs = inject(MatDialog);
   private readonly question = inject<DialectQuestion>(MAT_DIALOG_DATA);
 
   protected readonly sections = DIALECT_FORM;
@@ -107,6 +109,21 @@ export class DialectDialogComponent {
     } catch {
       this.fileFault.set('This file is not a dialect. Choose one that was saved here.');
     }
+  }
+
+  /** Takes over what some pasted searches teach, under the name that the form has. */
+  protected learn(): void {
+    this.dialogs
+      .open<LearnDialogComponent, undefined, Dialect>(LearnDialogComponent, {
+        width: '860px',
+        maxWidth: '94vw',
+      })
+      .afterClosed()
+      .subscribe((learnt) => {
+        if (!learnt) return;
+        const { id, name } = this.document() as Partial<Dialect>;
+        this.document.set({ ...(this.begin(learnt) as Dialect), ...(id && { id }), ...(name && { name }) });
+      });
   }
 
   protected export(): void {

@@ -1,0 +1,107 @@
+import type { Field } from '../../query';
+
+/** Words and signs that are operators somewhere, in small letters. */
+export const OPERATOR_WORDS: Readonly<Record<'and' | 'or' | 'not', readonly string[]>> = {
+  and: ['and', 'und', 'et', 'y', 'e', 'en', 'och', 'og', '&', '&&', '+'],
+  or: ['or', 'oder', 'ou', 'o', 'eller', '|', '||'],
+  not: ['and not', 'but not', 'not', 'und nicht', 'nicht', 'sauf', 'except', 'without', 'ohne', 'no', '!'],
+};
+
+/** How a field can be marked. `pattern` finds a mark and catches its codes; the surest come first. */
+export const FIELD_MARKS: readonly { readonly mark: string; readonly pattern: RegExp }[] = [
+  {
+    mark: '{word}({field}: {item})',
+    pattern: /(?<word>[A-Za-z]+)\((?<codes>[A-Za-z][\w., ]*): (?=["(\p{L}])/gu,
+  },
+  { mark: '{item}[{field}]', pattern: /(?<=["\p{L}\p{N})*%?#$] ?)\[(?<codes>[A-Za-z][\w ,;/|-]*)\]/gu },
+  { mark: '{item}{{field}}', pattern: /(?<=["\p{L}\p{N})*%?#$] ?)\{(?<codes>[A-Za-z][\w ,;/|-]*)\}/gu },
+  { mark: '{item}<{field}>', pattern: /(?<=["\p{L}\p{N})*%?#$] ?)<(?<codes>[A-Za-z][\w ,;/|-]*)>/gu },
+  {
+    mark: '{item}.{field}.',
+    pattern: /(?<=["\p{L}\p{N})*%?#$])\.(?<codes>[A-Za-z]\w*(?:[,;]\s?\w+)*)\.(?![\p{L}\p{N}])/gu,
+  },
+  {
+    mark: '{field}: {item}',
+    pattern: /(?<![\p{L}\p{N}"])(?<codes>[A-Za-z][\w.]*(?:[,;|] ?[A-Za-z][\w.]*)*): (?=["(\p{L}*])/gu,
+  },
+  {
+    mark: '{field}:{item}',
+    pattern: /(?<![\p{L}\p{N}"])(?<codes>[A-Za-z][\w.]*(?:[,;|][A-Za-z][\w.]*)*):(?=["(\p{L}*])/gu,
+  },
+  { mark: '{field} = {item}', pattern: /(?<![\p{L}\p{N}"])(?<codes>[A-Za-z][\w.]*) = (?=["(\p{L}*])/gu },
+  {
+    mark: '{field}={item}',
+    pattern: /(?<![\p{L}\p{N}"])(?<codes>[A-Za-z][\w.]*(?:[,;|][A-Za-z][\w.]*)*)=(?=["(\p{L}*])/gu,
+  },
+  {
+    mark: '{field}({item})',
+    pattern: /(?<![\p{L}\p{N}"])(?<codes>[A-Za-z][\w-]*)\((?!\d+:)(?=["(\p{L}*])/gu,
+  },
+];
+
+/** What codes of fields are often called, in small letters. */
+export const FIELD_NAMES: Readonly<Record<Field, readonly string[]>> = {
+  title: ['title', 'ti', 't', 'tit', 'titel', 'titre', 'dc.title', 'heading of the work'],
+  abstract: [
+    'abstract',
+    'ab',
+    'abs',
+    'a',
+    'summary',
+    'description',
+    'zusammenfassung',
+    'resume',
+    'dc.description',
+  ],
+  keywords: ['keywords', 'keyword', 'kw', 'key', 'k', 'authkey', 'tags'],
+  heading: [
+    'heading',
+    'headings',
+    'subject',
+    'subjects',
+    'su',
+    'sh',
+    's',
+    'terms',
+    'index',
+    'descriptor',
+    'de',
+    'dc.subject',
+  ],
+  author: ['author', 'authors', 'au', 'aut', 'writer', 'writers', 'person', 'creator', 'dc.creator', 'autor'],
+  firstauthor: ['firstauthor', 'first', 'lead', 'fa', '1au'],
+  affiliation: ['affiliation', 'ad', 'af', 'address', 'firm', 'place', 'places', 'institution', 'org'],
+  source: ['source', 'so', 'journal', 'jn', 'j', 'publication', 'dc.source', 'in'],
+  text: ['text', 'tx', 'all', 'full', 'fulltext', 'ft', 'any', 'anywhere', 'cql.anywhere', 'everything'],
+};
+
+/** Signs in a word, and what they mostly mean. */
+export const WILDCARD_SIGNS: Readonly<Record<string, 'any' | 'one' | 'maybe'>> = {
+  '*': 'any',
+  '%': 'any',
+  $: 'any',
+  '!': 'any',
+  '?': 'one',
+  '#': 'one',
+  _: 'one',
+  '+': 'one',
+  '^': 'maybe',
+};
+
+/** How nearness can be said. `pattern` catches the word, what joins the number to it, and the number. */
+export const NEAR_FORMS: readonly { readonly form: string; readonly pattern: RegExp }[] = [
+  { form: '{word}({n}: {a}, {b})', pattern: /(?<word>[A-Za-z]+)\((?<n>\d+): [^,]+,/gu },
+  { form: '"{a} {b}"~{n}', pattern: /"[^"]+"~(?<n>\d+)/gu },
+  {
+    form: '{a} {word}{joint}{n} {b}',
+    pattern: /(?<=["\p{L}\p{N})\]}>*%?#$.]) (?<word>[A-Za-z]+)(?<joint>[/:=<-]|)(?<n>\d+) (?=["(\p{L}])/gu,
+  },
+  {
+    form: '{a} {word} {n} {b}',
+    pattern:
+      /(?<=["\p{L}\p{N})\]}>*%?#$.]) (?<word>[A-Z]+|near|within|adj|next|before) (?<n>\d+) (?=["(\p{L}])/gu,
+  },
+];
+
+/** Words of nearness that ask for the order as written. */
+export const ORDERED_WORDS = ['before', 'pre', 'p', 'onext', 'then', 'followed'];

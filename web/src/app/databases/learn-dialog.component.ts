@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatDialogRef } from '@angular/material/dialog';
+import { TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
+import { FEWEST_EXAMPLES, MOST_EXAMPLES, learnDialect } from '#core/dialect/learn/index';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
+
+/** Proposes a syntax from pasted searches and a few questions, and hands it to the form. */
+@Component({
+  selector: 'app-learn-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS],
+  template: `
+    <h2 mat-dialog-title>Learn a syntax from examples</h2>
+    <mat-dialog-content>
+      <p class="quiet">
+        Paste {{ fewest }} to {{ most }} searches that the database takes, one a line: from its help page, its
+        history or a paper’s appendix. The more signs and fields they show, the better.
+      </p>
+      <textarea
+        #field
+        rows="6"
+        class="code"
+        aria-label="Examples, one a line"
+        spellcheck="false"
+        [value]="text()"
+        (input)="text.set(field.value)"
+      ></textarea>
+      @if (examples().length > most) {
+        <p class="quiet">Only the first {{ most }} are looked at.</p>
+      }
+      @if (lesson(); as now) {
+        <h3>What they leave open</h3>
+        @for (question of now.questions; track question.id) {
+          <label class="question"
+            >{{ question.words }}
+            <select #choice (change)="answer(question.id, choice.value)">
+              @for (one of question.choices; track one.value) {
+                <option [value]="one.value" [selected]="one.value === question.answer">
+                  {{ one.words }}
+                </option>
+              }
+            </select></label
+          >
+        }
+        <h3>How the examples are read</h3>
+        <div class="scroll" aria-live="polite">
+          <table aria-label="How the examples are read">
+            <thead>
+              <tr>
+                <th scope="col">Example</th>
+                <th scope="col">Means</th>
+                <th scope="col">Not understood</th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (reading of now.readings; track $index) {
+                <tr>
+                  <td class="code">{{ reading.text }}</td>
+                  <td class="code">{{ reading.meaning }}</td>
+                  <td [class.problem]="reading.faults > 0">
+                    {{
+                      reading.faults === 0
+                        ? 'nothing'
+                        : reading.faults + (reading.faults === 1 ? ' sign' : ' signs')
+                    }}
+                  </td>
+                </tr>
+              }
+            </tbody>
+          </table>
+        </div>
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button mat-button type="button" mat-dialog-close>Cancel</button>
+      <button mat-flat-button type="button" [disabled]="!lesson()" (click)="take()">Go on in the form</button>
+    </mat-dialog-actions>
+  `,
+  styleUrl: './dialog.scss',
+})
+export class LearnDialogComponent {
+  private readonly dialog = inject<MatDialogRef<LearnDialogComponent, Dialect>>(MatDialogRef);
+  protected readonly fewest = FEWEST_EXAMPLES;
+  protected readonly most = MOST_EXAMPLES;
+  protected readonly text = signal('');
+  private readonly answers = signal<Readonly<Record<string, string>>>({});
+  protected readonly examples = computed(() =>
+    this.text()
+      .split('\n')
+      .filter((line) => line.trim() !== ''),
+  );
+  /** Nothing while there are too few examples. */
+  protected readonly lesson = computed(() => {
+    const [base] = TEMPLATE_DIALECTS;
+    const examples = this.examples().slice(0, MOST_EXAMPLES);
+    return base && examples.length >= FEWEST_EXAMPLES
+      ? learnDialect(examples, base, this.answers())
+      : undefined;
+  });
+
+  protected answer(id: string, value: string): void {
+    this.answers.update((answers) => ({ ...answers, [id]: value }));
+  }
+
+  protected take(): void {
+    this.dialog.close(this.lesson()?.dialect);
+  }
+}
