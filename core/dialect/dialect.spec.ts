@@ -84,6 +84,11 @@ describe('profiles', () => {
         pairs.map(({ query }) => writeQuery(parse(query), dialect)),
       ),
       writeQuery(parse('branch: "Bats"'), { ...heronsmere, headings: noBranch }),
+      writeQuery(
+        parse('branch: "Bats"'),
+        { ...heronsmere, headings: noBranch },
+        { listBranch: () => ['Bats'] },
+      ),
       writeQuery(parse(many), heronsmere),
       writeQuery(parse(long), { ...findDialect('marlstone')!, whenTooLong: ['without-fields'] }),
       writeQuery(parse('light*'), findDialect('plainfinder')!, { findForms: forms }),
@@ -97,6 +102,27 @@ describe('profiles', () => {
     const seen = new Set(witnesses.flatMap(listReasons));
     expect(REASON_CODES.filter((code) => !seen.has(code))).toEqual([]);
     expect(describeReason({ code: 'truncation-capped', data: { cap: 45 } })).toContain('45');
+  });
+});
+
+describe('branches of headings', () => {
+  const headings = { vocabulary: 'heronsmere', heading: 'terms:"{label}"', flat: false };
+  const dialect = { ...findDialect('heronsmere')!, headings };
+  const branch = parse('branch: "Bats"');
+
+  it('are spelled out where there is no sign for them and the thesaurus is known', () => {
+    const rendering = writeQuery(branch, dialect, { listBranch: () => ['Bats', 'Fruit bats'] });
+    expect(rendering.text).toBe('terms:"Bats" OR terms:"Fruit bats"');
+    expect(rendering.whole).toBe('same');
+    expect(listReasons(rendering)).toEqual(['branch-spelled-out']);
+  });
+
+  it('are written as their top alone where they are unknown or too large', () => {
+    const many = Array.from({ length: 201 }, (_, at) => `Bat ${at}`);
+    for (const labels of [[], many]) {
+      const rendering = writeQuery(branch, dialect, { listBranch: () => labels });
+      expect([rendering.text, rendering.whole]).toEqual(['terms:"Bats"', 'narrower']);
+    }
   });
 });
 

@@ -26,6 +26,7 @@ const REASON_WORDINGS = {
   'heading-unwritable': 'this heading holds a quotation mark',
   'focus-missing': 'main topics are not told apart here',
   'branch-missing': 'headings below it are not brought along',
+  'branch-spelled-out': 'it and the headings below it, {count} in all, are written one by one',
   'truncation-too-short': 'cut after fewer than {least} letters: searched uncut',
   'truncation-capped': 'only the first {cap} forms are searched',
   'truncation-moved': 'no wildcard in this place: cut before it',

@@ -15,7 +15,10 @@ export { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } 
 export { readString } from './reader';
 export type { ReadString } from './reader';
 export { DIALECT_SCHEMA, readDialect } from './schema';
+export type { ListBranch } from './node-writer';
 export { spellsForms } from './write-words';
 export type { FindForms, FormList } from './write-words';
+export { writeHistory } from './write-history';
+export type { WrittenLine } from './write-history';
 export { describeFidelity, writeQuery } from './writer';
 export type { Rendering, WriteSettings } from './writer';

@@ -39,6 +39,19 @@ function isLeaf(node: QueryNode): boolean {
   return node.kind === 'term' || node.kind === 'phrase' || node.kind === 'heading';
 }
 
+/** Gives the labels of a heading and of all below it; empty for an unknown one. */
+export type ListBranch = (label: string) => readonly string[];
+
+/** What the writer may know beyond the dialect: see `WriteSettings`. */
+interface NodeSettings {
+  readonly findForms?: FindForms;
+  readonly listBranch?: ListBranch;
+  readonly references?: ReadonlyMap<string, string>;
+}
+
+/** So many headings are spelled out for a branch; a larger one is written as its top alone. */
+const MOST_NARROWER = 200;
+
 /** Writes the nodes of one query in one dialect, and notes what becomes of each. */
 export class NodeWriter {
   readonly fidelity = new Map<string, Fidelity>();
@@ -48,7 +61,7 @@ export class NodeWriter {
     private readonly defaultFields: readonly Field[],
     /** Default fields are not marked, to save length. */
     private readonly bare: boolean,
-    private readonly findForms?: FindForms,
+    private readonly known: NodeSettings = {},
   ) {}
 
   write(node: QueryNode, fields?: readonly Field[]): Result {
@@ -60,8 +73,8 @@ export class NodeWriter {
 
   /** Trees and dialects are values: a leaf that was written before is not written again. */
   private recall(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
-    // Forms belong to a day and a database's index, not to the node alone.
-    if (this.findForms) return this.render(node, fields);
+    // Forms and branches belong to a day and a database, not to the node alone.
+    if (this.known.findForms ?? this.known.listBranch) return this.render(node, fields);
     const leaves = WRITTEN_LEAVES.get(this.dialect) ?? new WeakMap<QueryNode, Map<string, Rendered>>();
     WRITTEN_LEAVES.set(this.dialect, leaves);
     const known = leaves.get(node) ?? new Map<string, Rendered>();
@@ -96,6 +109,8 @@ export class NodeWriter {
         return this.renderWords(node, node.words, fields);
       case 'heading':
         return this.renderHeading(node);
+      case 'block':
+        return this.renderReference(node);
       default:
         return { result: { kind: 'nothing' }, reasons: [] };
     }
@@ -179,6 +194,16 @@ export class NodeWriter {
     return this.write(node, this.dialect.fields.unmarked);
   }
 
+  /** An earlier search instead of a block. */
+  private renderReference(node: QueryNode & { kind: 'block' }): Rendered {
+    const text = this.known.references?.get(node.name);
+    if (text === undefined) return { result: { kind: 'nothing' }, reasons: [] };
+    return {
+      result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, drift: SAME },
+      reasons: [],
+    };
+  }
+
   private renderHeading(node: HeadingNode): Rendered {
     const { headings } = this.dialect;
     if (!headings || (node.vocabulary !== undefined && node.vocabulary !== headings.vocabulary)) {
@@ -203,6 +228,8 @@ export class NodeWriter {
         reasons.push({ code: 'focus-missing', data: {} });
         drift = WIDER;
       } else if (!headings.flat) {
+        const spelled = this.spellBranch(node, form);
+        if (spelled) return spelled;
         reasons.push({ code: 'branch-missing', data: {} });
         drift = NARROWER;
       }
@@ -210,6 +237,21 @@ export class NodeWriter {
     const text = form.replace('{label}', () => label);
     const words = node.label.split(/\s+/).length;
     return { result: { kind: 'written', tree: { kind: 'atom', node, text, words }, drift }, reasons };
+  }
+
+  /** The headings of a branch one by one, where there is no sign for it and they are known. */
+  private spellBranch(node: HeadingNode, form: string): Rendered | undefined {
+    const labels = this.known.listBranch?.(node.label) ?? [];
+    const written = labels.map((label) => this.escapeLabel(label));
+    if (labels.length === 0 || labels.length > MOST_NARROWER || written.includes(undefined)) return undefined;
+    const atoms = written.map((label): StringTree => {
+      const text = form.replace('{label}', () => label ?? '');
+      return { kind: 'atom', node, text, words: (label ?? '').split(/\s+/).length };
+    });
+    const [only] = atoms;
+    const tree = atoms.length === 1 && only ? only : joinTrees(node, 'or', atoms);
+    const reasons: Reason[] = [{ code: 'branch-spelled-out', data: { count: labels.length } }];
+    return { result: { kind: 'written', tree, drift: SAME }, reasons };
   }
 
   /** A label as it stands between quotation marks; nothing if it holds one and there is no way to say so. */
@@ -246,8 +288,8 @@ export class NodeWriter {
     }
     const items =
       words.length === 1
-        ? writeTerm(words[0] ?? [], this.dialect, this.findForms)
-        : writePhrase(words, this.dialect, this.findForms);
+        ? writeTerm(words[0] ?? [], this.dialect, this.known.findForms)
+        : writePhrase(words, this.dialect, this.known.findForms);
     const habits = describeWordHabits(words, this.dialect);
     const reach = this.describeReach(plan, fields);
     const reasons = [...items.reasons, ...habits.reasons, ...reach.reasons];
@@ -307,7 +349,7 @@ export class NodeWriter {
     if (!chosen) return undefined;
     const sides = [node.left, node.right].map((side) =>
       (side.kind === 'or' ? side.items : [side]).map((item) =>
-        writeOperand(item, this.dialect, chosen.rule, this.findForms),
+        writeOperand(item, this.dialect, chosen.rule, this.known.findForms),
       ),
     );
     const operands = sides.flat();

@@ -5,7 +5,7 @@ import { SAME, describeDrift, type Fidelity } from './fidelity';
 import { flattenTree, mustFlatten } from './flatten';
 import { isWithin, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
-import { NodeWriter } from './node-writer';
+import { NodeWriter, type ListBranch } from './node-writer';
 import { MOST_PARTS, splitTree } from './split';
 import { joinTrees, type Result, type StringTree } from './string-tree';
 import type { FindForms } from './write-words';
@@ -36,6 +36,10 @@ export interface WriteSettings {
   readonly defaultFields?: readonly Field[];
   /** The forms of cut words in this database, where its syntax cannot cut them. */
   readonly findForms?: FindForms;
+  /** A heading and all below it in this database's thesaurus, where it is known; nothing where it is not. */
+  readonly listBranch?: ListBranch;
+  /** How earlier searches are referred to, by the names of the blocks that they are. */
+  readonly references?: ReadonlyMap<string, string>;
 }
 
 /**
@@ -66,7 +70,7 @@ export function describeFidelity(root: QueryNode, dialect: Dialect): ReadonlyMap
 }
 
 function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare: boolean): Rendering {
-  const writer = new NodeWriter(dialect, settings.defaultFields ?? DEFAULT_FIELDS, bare, settings.findForms);
+  const writer = new NodeWriter(dialect, settings.defaultFields ?? DEFAULT_FIELDS, bare, settings);
   const active = dropInactive(root, dialect.id);
   const result: Result = active ? writer.write(active) : { kind: 'nothing' };
   const { text, boxes, steps } = writeLimiters(settings.limiters, dialect);

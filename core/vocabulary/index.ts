@@ -1,2 +1,4 @@
+export { mapHeading } from './map-heading';
+export type { MappedHeading } from './map-heading';
 export { createVocabulary } from './vocabulary';
-export type { FoundHeading, Heading, LanguageLabel, Vocabulary } from './vocabulary';
+export type { FoundHeading, Heading, HeadingMatch, LanguageLabel, Vocabulary } from './vocabulary';

@@ -17,6 +17,16 @@ export interface Heading {
   readonly since?: number;
   /** What it is called in other languages. */
   readonly translations?: readonly LanguageLabel[];
+  /** What names it across vocabularies: the address of its concept in SKOS. */
+  readonly address?: string;
+  /** The headings of other vocabularies that are said to be the same, or nearly, by their addresses. */
+  readonly matches?: readonly HeadingMatch[];
+}
+
+/** A heading of another vocabulary: `exact` is the same in every use, `close` is not. */
+export interface HeadingMatch {
+  readonly kind: 'exact' | 'close';
+  readonly address: string;
 }
 
 /** A heading that some words lead to, and by which of its names. */

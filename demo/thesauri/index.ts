@@ -1,7 +1,8 @@
+import { createLabelKey } from '#core/text/index';
 import { createVocabulary, type Heading, type Vocabulary } from '#core/vocabulary/index';
 import { GANTRY_LIST } from './gantry-list';
 import { HERONSMERE_TREE } from './heronsmere-tree';
-import { SCOPE_NOTES, TRANSLATIONS } from './notes';
+import { MATCHES, SCOPE_NOTES, TRANSLATIONS } from './notes';
 import { combineHeadings } from './combined';
 
 /** The databases that have a thesaurus of their own. */
@@ -22,15 +23,25 @@ function createThesaurus(id: ThesaurusId, text: string): Vocabulary {
   const written = readTree(text);
   const known = new Set(written.map((heading) => heading.label));
   const combined = combineHeadings(id).filter((heading) => !known.has(heading.label));
-  return createVocabulary(id, [...written, ...combined].map(annotate));
+  return createVocabulary(
+    id,
+    [...written, ...combined].map((heading) => annotate(id, heading)),
+  );
 }
 
-/** The heading with its scope note and its names in other languages. */
-function annotate(heading: Heading): Heading {
+function createAddress(id: ThesaurusId, label: string): string {
+  return `urn:${id}:${createLabelKey(label).replaceAll(' ', '-')}`;
+}
+
+/** The heading with its scope note, its names in other languages, and what it is in the other thesaurus. */
+function annotate(id: ThesaurusId, heading: Heading): Heading {
+  const match = id === 'heronsmere' ? MATCHES[heading.label] : undefined;
   const translations = TRANSLATIONS[heading.label];
   const scopeNote = SCOPE_NOTES[heading.label] ?? heading.scopeNote ?? describeScope(heading);
   return {
     ...heading,
+    address: createAddress(id, heading.label),
+    ...(match && { matches: [{ kind: match.kind, address: createAddress('gantry', match.label) }] }),
     ...(scopeNote !== undefined && { scopeNote }),
     ...(translations && {
       translations: Object.entries(translations).flatMap(([language, labels]) =>

@@ -55,3 +55,11 @@ export const TRANSLATIONS: Readonly<Record<string, Readonly<Record<'fr' | 'de' |
   'Obtrusive light': { fr: 'Pollution lumineuse', de: 'Störlicht', es: 'Luz intrusa' },
   'Energy saving': { fr: 'Économies d’énergie', de: 'Energieeinsparung', es: 'Ahorro de energía' },
 };
+
+/** Headings of Heronsmere that are those of Gantry under another name, or nearly. */
+export const MATCHES: Readonly<Record<string, { readonly kind: 'exact' | 'close'; readonly label: string }>> =
+  {
+    'Light pollution': { kind: 'exact', label: 'Obtrusive light' },
+    'Night lighting': { kind: 'close', label: 'Street lighting' },
+    'Light sources': { kind: 'close', label: 'Luminaires' },
+  };

@@ -1,5 +1,5 @@
 import { createProblem, type Problem } from '../../problem';
-import type { Heading, LanguageLabel } from '../vocabulary';
+import type { Heading, HeadingMatch, LanguageLabel } from '../vocabulary';
 import { RDF_TYPE, ROLES, SKOS } from './terms';
 
 /** One statement of a file, as any RDF syntax gives it. */
@@ -28,6 +28,7 @@ interface Draft {
   broader: string[];
   narrower: string[];
   related: string[];
+  matches: HeadingMatch[];
   issued?: number;
   xlLabels: string[];
   xlEntries: string[];
@@ -62,6 +63,7 @@ export class ConceptCollector {
       else if (role === 'scope') draft.scopes.push(literal);
       else if (role === 'xl-form') draft.forms.push(literal);
     } else if (role === 'broader' || role === 'narrower' || role === 'related') draft[role].push(object);
+    else if (role === 'exact' || role === 'close') draft.matches.push({ kind: role, address: object });
     else if (role === 'xl-label') draft.xlLabels.push(object);
     else if (role === 'xl-entry') draft.xlEntries.push(object);
   }
@@ -92,7 +94,14 @@ export class ConceptCollector {
           if (name === undefined) lost++;
           return name === undefined || name === label ? [] : [name];
         });
-      return describeHeading(label, draft, language, nameAll(draft.broader), nameAll(draft.related));
+      const described = describeHeading(
+        label,
+        draft,
+        language,
+        nameAll(draft.broader),
+        nameAll(draft.related),
+      );
+      return { ...described, address };
     });
     if (lost > 0) problems.push(createProblem('skos-lost-references', 'note', { count: lost }));
     return { headings, problems };
@@ -110,6 +119,7 @@ export class ConceptCollector {
         broader: [],
         narrower: [],
         related: [],
+        matches: [],
         xlLabels: [],
         xlEntries: [],
         forms: [],
@@ -173,6 +183,7 @@ function describeHeading(
     ...(scopeNote !== undefined && { scopeNote }),
     ...(draft.issued !== undefined && { since: draft.issued }),
     ...(translations.length > 0 && { translations }),
+    ...(draft.matches.length > 0 && { matches: draft.matches }),
   };
 }
 

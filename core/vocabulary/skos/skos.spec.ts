@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { createLabelKey } from '../../text';
 import { createVocabulary, type Heading } from '../vocabulary';
 import { findSkosFormat, readSkos, writeSkos } from './index';
 
@@ -56,6 +57,7 @@ describe('thesauri in SKOS', () => {
   it('keeps entry terms, translations, notes and relations apart by language', async () => {
     const { headings } = await readSkos(TURTLE);
     expect(headings.find((heading) => heading.label === 'Bats')).toEqual({
+      address: 'urn:t:bats',
       label: 'Bats',
       entryTerms: ['Chiroptera'],
       broader: ['Animals'],
@@ -72,6 +74,10 @@ describe('thesauri in SKOS', () => {
     const headings = fc.uniqueArray(label, { minLength: 1, maxLength: 8 }).map((labels) =>
       labels.map((name, at): Heading => ({
         label: name,
+        address: `urn:t:${createLabelKey(name).replaceAll(' ', '-')}`,
+        ...(at % 2 === 1 && {
+          matches: [{ kind: at % 4 === 1 ? 'exact' : 'close', address: `urn:o:${at}` }],
+        }),
         entryTerms: at % 2 ? [`${name} "quoted" \\ ü`] : [],
         broader: at > 0 ? [labels[Math.floor(at / 2)]!].filter((other) => other !== name) : [],
         related: [],

@@ -12,6 +12,8 @@ export type SkosRole =
   | 'narrower'
   | 'related'
   | 'scope'
+  | 'exact'
+  | 'close'
   | 'issued'
   | 'xl-label'
   | 'xl-entry'
@@ -27,6 +29,8 @@ export const ROLES: ReadonlyMap<string, SkosRole> = new Map<string, SkosRole>([
   [`${SKOS}narrower`, 'narrower'],
   [`${SKOS}narrowerTransitive`, 'narrower'],
   [`${SKOS}related`, 'related'],
+  [`${SKOS}exactMatch`, 'exact'],
+  [`${SKOS}closeMatch`, 'close'],
   [`${SKOS}scopeNote`, 'scope'],
   [`${SKOS}definition`, 'scope'],
   [DC_ISSUED, 'issued'],

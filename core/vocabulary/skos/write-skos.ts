@@ -16,7 +16,7 @@ export function writeSkos({ id, headings }: Vocabulary, title: string, language 
   writer.addQuad(scheme, namedNode(RDF_TYPE), skos('ConceptScheme'));
   writer.addQuad(scheme, skos('prefLabel'), literal(title, language));
   for (const heading of headings) {
-    const concept = address(heading.label);
+    const concept = heading.address === undefined ? address(heading.label) : namedNode(heading.address);
     writer.addQuad(concept, namedNode(RDF_TYPE), skos('Concept'));
     writer.addQuad(concept, skos('inScheme'), scheme);
     writer.addQuad(concept, skos('prefLabel'), literal(heading.label, language));
@@ -27,6 +27,8 @@ export function writeSkos({ id, headings }: Vocabulary, title: string, language 
     for (const label of heading.related) writer.addQuad(concept, skos('related'), address(label));
     if (heading.scopeNote !== undefined)
       writer.addQuad(concept, skos('scopeNote'), literal(heading.scopeNote, language));
+    for (const { kind, address: other } of heading.matches ?? [])
+      writer.addQuad(concept, skos(`${kind}Match`), namedNode(other));
     if (heading.since !== undefined)
       writer.addQuad(concept, namedNode(DC_ISSUED), literal(String(heading.since)));
   }

@@ -9,7 +9,7 @@ import { DATABASE_CLIENT } from '../data/providers';
 import { CountStore, getTotal } from './count-store';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
-import { WordForms } from './word-forms';
+import { WritingAids } from './writing-aids';
 
 const dialect = DIALECTS[0]!;
 const LIMITERS = {};
@@ -30,7 +30,7 @@ function createStore(count?: () => unknown) {
   const injector = Injector.create({
     providers: [
       CountStore,
-      WordForms,
+      { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
       Databases,
       { provide: OwnDatabases, useValue: { isByHand: () => false, remind: () => Promise.resolve() } },
       { provide: DATABASE_CLIENT, useValue: client },

@@ -7,7 +7,7 @@ import type { QueryNode } from '#core/query/index';
 import { DATABASE_CLIENT } from '../data/providers';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
-import { WordForms } from './word-forms';
+import { WritingAids } from './writing-aids';
 
 /** One thing to count: an exact string in one database under its ticked boxes. */
 export interface CountWish {
@@ -40,8 +40,8 @@ export type CountState =
 /** A query as it would be sent: kept, so that it is written and named once. */
 interface Written {
   readonly limiters: Limiters;
-  /** How many lists of word forms were known of the database. */
-  readonly forms: number;
+  /** How much was known of the database. */
+  readonly known: number;
   readonly rendering: Rendering;
   readonly wish: CountWish | undefined;
   readonly key: string;
@@ -72,7 +72,7 @@ const LATER_BATCH = 200;
 export class CountStore {
   private readonly client = inject(DATABASE_CLIENT);
   private readonly databases = inject(Databases);
-  private readonly forms = inject(WordForms);
+  private readonly aids = inject(WritingAids);
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
   private readonly open = new Map<string, CountWish>();
@@ -158,21 +158,20 @@ export class CountStore {
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {
     const last = this.written.get(root)?.get(dialect);
-    return last?.limiters === limiters && last.forms === this.forms.countKnown(dialect) ? last : undefined;
+    return last?.limiters === limiters && last.known === this.aids.countKnown(dialect) ? last : undefined;
   }
 
   /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
   private write(root: QueryNode, dialect: Dialect, limiters: Limiters): Written {
     const last = this.findWritten(root, dialect, limiters);
     if (last) return last;
-    const findForms = this.forms.createFinder(dialect);
-    const rendering = writeQuery(root, dialect, { limiters, ...(findForms && { findForms }) });
+    const rendering = writeQuery(root, dialect, { limiters, ...this.aids.createSettings(dialect) });
     const wish =
       rendering.problems.length > 0
         ? undefined
         : { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
-    const forms = this.forms.countKnown(dialect);
-    const written = { limiters, forms, rendering, wish, key: wish ? createKey(wish) : '' };
+    const known = this.aids.countKnown(dialect);
+    const written = { limiters, known, rendering, wish, key: wish ? createKey(wish) : '' };
     this.written.set(root, (this.written.get(root) ?? new Map<Dialect, Written>()).set(dialect, written));
     return written;
   }

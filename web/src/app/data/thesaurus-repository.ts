@@ -27,6 +27,10 @@ const THESAURUS = Joi.object<OwnThesaurus>({
         related: texts,
         scopeNote: Joi.string().allow(''),
         since: Joi.number(),
+        address: text.optional(),
+        matches: Joi.array().items(
+          Joi.object({ kind: Joi.valid('exact', 'close').required(), address: text }),
+        ),
         translations: Joi.array().items(Joi.object({ language: text, label: text })),
       }),
     )

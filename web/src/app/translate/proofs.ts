@@ -4,7 +4,7 @@ import type { Dialect } from '#core/dialect/index';
 import { planProof, type ProofPlan } from '#core/proof/index';
 import type { Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
-import { WordForms } from '../counting/word-forms';
+import { WritingAids } from '../counting/writing-aids';
 import { DATABASE_CLIENT } from '../data/providers';
 
 /** How the proof of a rendering stands. The plan and the answer always belong together. */
@@ -22,7 +22,7 @@ const MOST_KEPT = 200;
 @Injectable({ providedIn: 'root' })
 export class Proofs {
   private readonly client = inject(DATABASE_CLIENT);
-  private readonly forms = inject(WordForms);
+  private readonly aids = inject(WritingAids);
   private readonly answers = signal<ReadonlyMap<string, Answered>>(new Map());
   private readonly asked = new Set<string>();
   private readonly plans = new WeakMap<
@@ -55,13 +55,12 @@ export class Proofs {
   }
 
   private plan(root: QueryNode, dialect: Dialect): { plan: ProofPlan | undefined; key: string } {
-    const name = `${dialect.id} ${this.forms.countKnown(dialect)}`;
+    const name = `${dialect.id} ${this.aids.countKnown(dialect)}`;
     const plans = this.plans.get(root) ?? new Map<string, { plan: ProofPlan | undefined; key: string }>();
     this.plans.set(root, plans);
     const known = plans.get(name);
     if (known) return known;
-    const findForms = this.forms.createFinder(dialect);
-    const plan = planProof(root, dialect, findForms ? { findForms } : {});
+    const plan = planProof(root, dialect, this.aids.createSettings(dialect));
     const made = { plan, key: `${dialect.id} ${plan ? JSON.stringify(plan.request) : ''}` };
     plans.set(name, made);
     return made;
