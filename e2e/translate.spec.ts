@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
+import { QueryView } from './pages/query-view';
 import { Workbench } from './pages/workbench';
 
 test.setTimeout(150_000);
@@ -207,6 +208,85 @@ test('a ready filter narrows the draft by the text that each database has of its
   await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBeLessThan(before);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(before);
+});
+
+test('a filter of one’s own stands on the shelf for all projects', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Ready filters…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Ready filters' });
+  await dialog.getByRole('button', { name: 'Put one on the shelf…' }).click();
+  await dialog.getByLabel('Name', { exact: true }).fill('Islands');
+  const keep = dialog.getByRole('button', { name: 'Put it on the shelf' });
+  await dialog.getByLabel('Query text for all databases').fill('island* AND (');
+  await expect(dialog).toContainText('This bracket is never closed.');
+  await expect(keep).toBeDisabled();
+  await dialog.getByLabel('Query text for all databases').fill('island* OR archipelago*');
+  await dialog.getByLabel('Heronsmere Life Index').fill('title: island*');
+  await keep.click();
+  await expect(dialog.getByRole('heading', { name: 'Islands' })).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Ready filters…' }).click();
+  await page.getByRole('button', { name: 'Narrow the draft by Islands' }).click();
+  await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).toContainText('title:island*');
+  await expect(row(page, 'Marlstone Full Text').getByTestId('string').first()).toContainText('archipelago');
+});
+
+test('a heading is put in for a database that calls it otherwise, a row left out there, a term searched in another field', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Query');
+  await new QueryView(page).type('bats AND lamp* AND hedge*');
+  await workbench.goTo('Translate');
+  const gantry = row(page, 'Gantry Engineering Abstracts');
+  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Just for Gantry Engineering Abstracts' });
+  await dialog
+    .getByRole('region', { name: 'Rows of the draft' })
+    .getByRole('checkbox', { name: 'hedge*' })
+    .uncheck();
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(gantry.getByTestId('string')).not.toContainText('hedge');
+  await expect(gantry).toContainText('left out here, as intended');
+  await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).toContainText('hedge*');
+
+  await workbench.goTo('Query');
+  await new QueryView(page).type('@night-light');
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
+  await dialog
+    .getByLabel(/^Where .* is searched in Gantry/)
+    .first()
+    .selectOption('title');
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(gantry).toContainText('meant for this database');
+});
+
+test('the query stands as numbered searches, and each string is read back', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  const heronsmere = row(page, 'Heronsmere Life Index');
+  await heronsmere.getByRole('button', { name: 'Numbered searches for Heronsmere Life Index' }).click();
+  const lines = heronsmere.getByRole('list', { name: 'Numbered searches for Heronsmere Life Index' });
+  await expect(lines.getByRole('listitem').last()).toContainText(/set:1 AND set:2/);
+  await heronsmere.getByRole('button', { name: /^read back/ }).click();
+  await expect(heronsmere.getByTestId('back')).toContainText('AND');
+});
+
+test('the strip says at once which database does not apply a limiter', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await page.getByRole('button', { name: '+ limiter' }).click();
+  await page
+    .getByRole('dialog', { name: 'Limiters' })
+    .getByRole('checkbox', { name: /full text/i })
+    .check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('not in Gantry')).toBeVisible();
 });
 
 test('a database of one’s own is built in the form, searched by hand, and its count typed in', async ({

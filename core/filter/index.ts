@@ -1,2 +1,3 @@
+export { FILTER_SCHEMA } from './filter-schema';
 export { READY_FILTERS, writeFilterText } from './ready-filter';
 export type { ReadyFilter } from './ready-filter';

@@ -60,6 +60,5 @@ export const TRANSLATIONS: Readonly<Record<string, Readonly<Record<'fr' | 'de' |
 export const MATCHES: Readonly<Record<string, { readonly kind: 'exact' | 'close'; readonly label: string }>> =
   {
     'Light pollution': { kind: 'exact', label: 'Obtrusive light' },
-    'Night lighting': { kind: 'close', label: 'Street lighting' },
-    'Light sources': { kind: 'close', label: 'Luminaires' },
+    Light: { kind: 'close', label: 'Photometry' },
   };

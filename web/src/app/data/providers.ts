@@ -2,6 +2,7 @@ import { InjectionToken, inject } from '@angular/core';
 import { CollectionRepository } from './collection-repository';
 import { DatabaseClient } from './database-client';
 import { EwerDatabase } from './ewer-database';
+import { FilterRepository } from './filter-repository';
 import { ProjectRepository } from './project-repository';
 import { ThesaurusRepository } from './thesaurus-repository';
 
@@ -28,4 +29,9 @@ export const DATABASE_CLIENT = new InjectionToken<DatabaseClient>('DatabaseClien
 export const COLLECTION_REPOSITORY = new InjectionToken<CollectionRepository>('CollectionRepository', {
   providedIn: 'root',
   factory: () => new CollectionRepository(inject(EWER_DATABASE)),
+});
+
+export const FILTER_REPOSITORY = new InjectionToken<FilterRepository>('FilterRepository', {
+  providedIn: 'root',
+  factory: () => new FilterRepository(inject(EWER_DATABASE)),
 });

@@ -2,9 +2,10 @@ import { CdkConnectedOverlay, CdkOverlayOrigin } from '@angular/cdk/overlay';
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
-import { listLimiters, type LimiterName, type Limiters } from '#core/dialect/index';
+import { listLimiters, type Dialect, type LimiterName, type Limiters } from '#core/dialect/index';
 import { DOCUMENT_TYPES, LANGUAGES, type DocumentType } from '#core/record/index';
 import { IconComponent } from '../ui/icon.component';
+import { shortenName } from '../ui/short-name';
 
 /** The limiters in force as chips, and a panel to change them; one set for all databases. */
 @Component({
@@ -16,6 +17,8 @@ import { IconComponent } from '../ui/icon.component';
 })
 export class LimiterStripComponent {
   readonly limiters = input.required<Limiters>();
+  /** The databases that are searched. */
+  readonly dialects = input<readonly Dialect[]>([]);
   readonly changed = output<Limiters>();
 
   protected readonly types = DOCUMENT_TYPES;
@@ -25,6 +28,7 @@ export class LimiterStripComponent {
     listLimiters(this.limiters()).map(({ name, value }) => ({
       name,
       text: name === 'languages' ? this.nameLanguages(value) : value,
+      ...this.listLacking(name),
     })),
   );
 
@@ -71,6 +75,17 @@ export class LimiterStripComponent {
 
   protected hasLanguage(code: string): boolean {
     return this.limiters().languages?.includes(code) ?? false;
+  }
+
+  /** The databases that do not apply a limiter, in short and with what they say about it. */
+  private listLacking(name: LimiterName): { lacking: string; why: string } {
+    const lacking = this.dialects().filter(({ limiters }) => limiters[name].how === 'none');
+    return {
+      lacking: lacking.map((dialect) => shortenName(dialect.name)).join(', '),
+      why: lacking
+        .map((dialect) => `${dialect.name}: ${dialect.limiters[name].note ?? 'does not have this limiter'}`)
+        .join('; '),
+    };
   }
 
   private nameLanguages(codes: string): string {

@@ -1,54 +1,116 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { READY_FILTERS, writeFilterText, type ReadyFilter } from '#core/filter/index';
-import { createBlockName, listBlockNames } from '#core/project/index';
+import { describeInFull } from '#core/problem/index';
+import { createBlockName, createBlocks, listBlockNames } from '#core/project/index';
+import { expandBlocks, parseQuery, printQuery } from '#core/query/index';
+import { writeMoment } from '../data/ids';
+import { FILTER_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 
-/** Filters to put into the query as a block, each with a text of its own for some databases. */
+/** Filters to put into the query as a block, each with a text of its own for some databases; and the shelf of one's own. */
 @Component({
   selector: 'app-filters-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS],
-  template: `
-    <h2 mat-dialog-title>Ready filters</h2>
-    <mat-dialog-content>
-      <p class="quiet">
-        A filter becomes a block that narrows the draft. Where it has a text of its own for a database, only
-        that is written there.
-      </p>
-      <ul>
-        @for (filter of filters; track filter.id) {
-          <li>
-            <h3>{{ filter.name }}</h3>
-            <p>{{ filter.about }}</p>
-            <p class="code text">{{ write(filter) }}</p>
-            <p class="quiet">{{ filter.kind }} · {{ filter.source }} · {{ filter.date }}</p>
-            <button
-              type="button"
-              class="link"
-              [attr.aria-label]="'Narrow the draft by ' + filter.name"
-              (click)="take(filter)"
-            >
-              Narrow the draft by it
-            </button>
-          </li>
-        }
-      </ul>
-    </mat-dialog-content>
-    <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Close</button>
-    </mat-dialog-actions>
-  `,
+  templateUrl: './filters-dialog.component.html',
   styleUrl: './filters-dialog.component.scss',
 })
 export class FiltersDialogComponent {
-  private readonly open = inject(OpenProject);
+  protected readonly open = inject(OpenProject);
+  private readonly shelf = inject(FILTER_REPOSITORY);
   private readonly dialog = inject(MatDialogRef);
-  protected readonly filters = READY_FILTERS;
+  private readonly own = signal<readonly ReadyFilter[]>([]);
+  protected readonly filters = computed(() => [...this.own(), ...READY_FILTERS]);
+  /** The filter that is being written. */
+  protected readonly edited = signal<ReadyFilter | undefined>(undefined);
+  /** The filter that is to go, once more asked for. */
+  protected readonly doomed = signal('');
+  protected readonly failure = signal('');
+  /** Blocks of the project, with the blocks that they use put in. */
+  protected readonly blocks = computed(() => {
+    const blocks = createBlocks(this.open.working());
+    return [...blocks].map(([name, root]) => ({ name, text: printQuery(expandBlocks(root, blocks).root) }));
+  });
+  protected readonly faults = computed(() => {
+    const filter = this.edited();
+    if (!filter) return [];
+    const texts = [filter.text, ...Object.values(filter.texts)];
+    const problems = texts
+      .filter((text) => text.trim() !== '')
+      .flatMap((text) => parseQuery(text).problems)
+      .filter(({ severity }) => severity === 'error');
+    return [
+      ...(filter.name.trim() === '' ? ['It needs a name.'] : []),
+      ...(filter.text.trim() === '' ? ['It needs a query text.'] : []),
+      ...problems.map(describeInFull),
+    ];
+  });
+
+  constructor() {
+    void this.list();
+  }
 
   protected write(filter: ReadyFilter): string {
     return writeFilterText(filter, this.open.working().databases);
+  }
+
+  protected describe({ kind, source, date }: ReadyFilter): string {
+    return [kind, source, date].filter((part) => part !== '').join(' · ');
+  }
+
+  protected isOwn({ id }: ReadyFilter): boolean {
+    return this.own().some((filter) => filter.id === id);
+  }
+
+  protected begin(): void {
+    const date = writeMoment(this.open.now()).slice(0, 10);
+    this.edited.set({
+      id: this.open.createId(),
+      name: '',
+      about: '',
+      kind: '',
+      source: '',
+      date,
+      text: '',
+      texts: {},
+    });
+  }
+
+  protected edit(change: Partial<ReadyFilter>): void {
+    this.edited.update((filter) => filter && { ...filter, ...change });
+  }
+
+  protected editFor(database: string, text: string): void {
+    const { [database]: _, ...others } = this.edited()?.texts ?? {};
+    this.edit({ texts: text.trim() === '' ? others : { ...others, [database]: text } });
+  }
+
+  protected takeBlock(name: string): void {
+    const block = this.blocks().find((one) => one.name === name);
+    if (block)
+      this.edit({ text: block.text, name: this.edited()?.name === '' ? name : (this.edited()?.name ?? '') });
+  }
+
+  protected async keep(): Promise<void> {
+    const filter = this.edited();
+    if (!filter) return;
+    const outcome = await this.shelf.save({ ...filter, name: filter.name.trim(), text: filter.text.trim() });
+    this.failure.set(outcome.ok ? '' : describeInFull(outcome.problem));
+    if (!outcome.ok) return;
+    this.edited.set(undefined);
+    await this.list();
+  }
+
+  protected async remove({ id }: ReadyFilter): Promise<void> {
+    if (this.doomed() !== id) {
+      this.doomed.set(id);
+      return;
+    }
+    const outcome = await this.shelf.remove(id);
+    this.failure.set(outcome.ok ? '' : describeInFull(outcome.problem));
+    await this.list();
   }
 
   protected take(filter: ReadyFilter): void {
@@ -63,5 +125,11 @@ export class FiltersDialogComponent {
       ],
     });
     this.dialog.close();
+  }
+
+  private async list(): Promise<void> {
+    const outcome = await this.shelf.list();
+    if (outcome.ok) this.own.set(outcome.value);
+    else this.failure.set(describeInFull(outcome.problem));
   }
 }

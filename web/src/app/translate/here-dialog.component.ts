@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
-import { createTerm, type Concept, type Term } from '#core/project/index';
+import { createTerm, createTermQuery, type Concept, type Term } from '#core/project/index';
+import { FIELDS } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { createOtherField, listDraftRows, setDraftRow, type DraftRow } from './just-here';
 
 /** The database that the dialog is about. */
 export interface HereQuestion {
@@ -24,18 +26,58 @@ export interface HereQuestion {
         counted as a loss. A field or a heading can stand before a term:
         <span class="code">title: lamp*</span>.
       </p>
+      @if (rows().length > 0) {
+        <section aria-label="Rows of the draft">
+          <h3>Rows of the draft</h3>
+          <div class="terms">
+            @for (row of rows(); track row.row.start) {
+              <mat-checkbox
+                [checked]="row.isHere"
+                [disabled]="row.isHere && row.isOnlyHere"
+                (change)="setRow(row.row, $event.checked)"
+                ><span class="code">{{ row.row.text }}</span
+                >{{ row.isOnlyHere ? ' (only here)' : '' }}</mat-checkbox
+              >
+            }
+          </div>
+        </section>
+      }
       @for (concept of concepts(); track concept.concept.id) {
         <section [attr.aria-label]="concept.concept.name">
           <h3>{{ concept.concept.name }}</h3>
           <div class="terms">
             @for (term of concept.terms; track term.term.id) {
-              <mat-checkbox
-                [checked]="term.isHere"
-                [disabled]="term.isHere && term.isOnlyHere"
-                (change)="set(term.term, $event.checked)"
-                ><span class="code">{{ term.term.text }}</span
-                >{{ term.isOnlyHere ? ' (only here)' : '' }}</mat-checkbox
-              >
+              <div class="term">
+                <mat-checkbox
+                  [checked]="term.isHere"
+                  [disabled]="term.isHere && term.isOnlyHere"
+                  (change)="set(term.term, $event.checked)"
+                  ><span class="code">{{ term.term.text }}</span
+                  >{{ term.isOnlyHere ? ' (only here)' : '' }}</mat-checkbox
+                >
+                @if (term.isHere && term.canHaveField) {
+                  <select
+                    #field
+                    [attr.aria-label]="'Where ' + term.term.text + ' is searched in ' + question.name"
+                    (change)="searchIn(concept.concept, term.term, field.value)"
+                  >
+                    <option value="">same field</option>
+                    @for (one of fields; track one) {
+                      <option [value]="one">{{ one }}</option>
+                    }
+                  </select>
+                }
+                @if (term.term.databases) {
+                  <input
+                    #why
+                    type="text"
+                    placeholder="why?"
+                    [attr.aria-label]="'Why ' + term.term.text + ' is not meant for all'"
+                    [value]="term.term.note ?? ''"
+                    (change)="note(term.term, why.value)"
+                  />
+                }
+              </div>
             }
           </div>
           <form (submit)="add(concept.concept, field); $event.preventDefault()">
@@ -62,6 +104,7 @@ export interface HereQuestion {
 export class HereDialogComponent {
   private readonly open = inject(OpenProject);
   protected readonly question = inject<HereQuestion>(MAT_DIALOG_DATA);
+  protected readonly fields = FIELDS;
 
   protected readonly concepts = computed(() =>
     this.open.concepts().map((concept) => ({
@@ -72,9 +115,44 @@ export class HereDialogComponent {
           term,
           isHere: this.listDatabases(term).includes(this.question.id),
           isOnlyHere: this.listDatabases(term).every((one) => one === this.question.id),
+          canHaveField: createTermQuery({ text: term.text }).kind !== 'heading',
         })),
     })),
   );
+  protected readonly rows = computed(() =>
+    listDraftRows(this.open.working().draft).map((row) => {
+      const databases = row.databases ?? this.open.working().databases;
+      return {
+        row,
+        isHere: databases.includes(this.question.id),
+        isOnlyHere: databases.every((one) => one === this.question.id),
+      };
+    }),
+  );
+
+  protected setRow(row: DraftRow, on: boolean): void {
+    const { draft, databases } = this.open.working();
+    this.open.change({
+      kind: 'rewrite-draft',
+      text: setDraftRow(draft, row, this.question.id, on, databases),
+    });
+  }
+
+  /** Searches a term in another field in this database only. */
+  protected searchIn(concept: Concept, term: Term, name: string): void {
+    const field = FIELDS.find((one) => one === name);
+    if (!field) return;
+    const { databases } = this.open.working();
+    const id = this.open.createId();
+    const changes = createOtherField(concept, term, field, this.question.id, databases, id);
+    this.open.change({ kind: 'mend', changes });
+  }
+
+  protected note(term: Term, why: string): void {
+    const { id, off: _, note: __, ...rest } = term;
+    const note = why.trim();
+    this.open.change({ kind: 'describe-term', id, term: { ...rest, ...(note !== '' && { note }) } });
+  }
 
   protected set(term: Term, on: boolean): void {
     const { id, off: _, databases: __, ...rest } = term;

@@ -1,4 +1,5 @@
 import type { FidelityLevel, HandStep } from '#core/dialect/index';
+import type { ReadBack } from '#core/proof/index';
 
 /** The fidelity of a whole rendering in a few words. */
 export const LEVEL_WORDS: Readonly<Record<FidelityLevel, string>> = {
@@ -19,3 +20,10 @@ const STEP_WORDS: Readonly<Record<HandStep['how'], string>> = {
 export function describeStep({ how, value, note }: HandStep): string {
   return `${STEP_WORDS[how]}: ${value}${note === undefined ? '' : ` (${note})`}`;
 }
+
+/** What reading a string back has shown. */
+export const BACK_WORDS: Readonly<Record<ReadBack['verdict'], string>> = {
+  same: 'read back: the same query',
+  'same-string': 'read back and written again: the same string',
+  'not-shown': 'read back: not shown to be the same',
+};

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import type { ProofAnswer, ProofDifference } from '#core/contract/index';
-import type { FidelityLevel, HandStep } from '#core/dialect/index';
+import type { FidelityLevel, HandStep, WrittenLine } from '#core/dialect/index';
+import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../counting/count-store';
 import { CountComponent } from '../ui/count.component';
 import { RecordDrawer } from '../ui/record-drawer';
 import type { PieceCost } from './differences';
+import type { HeadingOffer } from './heading-offers';
 import type { Intended } from './intended';
-import { describeStep } from './rendering-notes';
+import { BACK_WORDS, describeStep } from './rendering-notes';
 import type { Segment } from './string-segments';
 
 /** All that is shown of one rendering. */
@@ -38,6 +40,12 @@ export interface RenderingRow {
   readonly address: string | undefined;
   /** The person searches there and types the count in. */
   readonly isByHand: boolean;
+  /** What the string is read back as; nothing while that is not known. */
+  readonly back: ReadBack | undefined;
+  /** The query as numbered searches, where the database can refer to earlier ones. */
+  readonly lines: readonly WrittenLine[];
+  /** What headings of other thesauri could be here. */
+  readonly offers: readonly HeadingOffer[];
 }
 
 /** So many pieces are listed before the rest is asked for. */
@@ -52,11 +60,18 @@ const FIRST_COSTS = 4;
   styleUrl: './rendering-row.component.scss',
 })
 export class RenderingRowComponent {
+  protected readonly backWords = BACK_WORDS;
+  /** The string as it was read back is shown. */
+  protected readonly showsBack = signal(false);
+  /** The numbered searches are shown. */
+  protected readonly showsLines = signal(false);
   private readonly drawer = inject(RecordDrawer);
   readonly row = input.required<RenderingRow>();
   readonly lit = input<readonly string[]>([]);
   readonly isOneLine = input(false);
   readonly isNarrow = input(false);
+  /** A heading that is to be put in for this database. */
+  readonly taken = output<HeadingOffer>();
   /** The nodes that are pointed at. */
   readonly pointed = output<readonly string[]>();
   readonly copied = output<{ text: string; what: string }>();

@@ -7,24 +7,31 @@ import {
   effect,
   inject,
   signal,
+  untracked,
 } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink } from '@angular/router';
-import type { Dialect } from '#core/dialect/index';
+import { writeHistory, type Dialect, type WrittenLine } from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
+import { createTerm } from '#core/project/index';
+import { readBack, type ReadBack } from '#core/proof/index';
+import { parseQuery, printQuery } from '#core/query/index';
 import { DraftCounts } from '../counting/draft-counts';
 import { getTotal, type Counted } from '../counting/count-store';
 import { OwnDatabases } from '../counting/own-databases';
+import { WritingAids } from '../counting/writing-aids';
 import { writeMoment } from '../data/ids';
 import { createFileName, saveFile } from '../data/save-file';
 import { OpenProject } from '../state/open-project';
+import { ThesaurusStore } from '../thesaurus/thesaurus-store';
 import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
 import { RenderingRowComponent, type RenderingRow } from './rendering-row.component';
 import { describeProof, listPieceCosts, listSharedDifferences } from './differences';
 import { FiltersDialogComponent } from './filters-dialog.component';
 import { HereDialogComponent, type HereQuestion } from './here-dialog.component';
+import { listHeadingOffers, type HeadingOffer } from './heading-offers';
 import { listIntended } from './intended';
 import { Proofs } from './proofs';
 import { ReadStringDialogComponent } from './read-string-dialog.component';
@@ -48,6 +55,8 @@ export class TranslatePageComponent {
   private readonly draftCounts = inject(DraftCounts);
   private readonly proofs = inject(Proofs);
   private readonly ownDatabases = inject(OwnDatabases);
+  private readonly aids = inject(WritingAids);
+  private readonly thesauri = inject(ThesaurusStore);
   private readonly clipboard = inject(Clipboard);
   private readonly snackBar = inject(MatSnackBar);
   private readonly dialog = inject(MatDialog);
@@ -80,7 +89,35 @@ export class TranslatePageComponent {
     return pair.flatMap((id) => this.rows().find((row) => row.id === id) ?? []);
   });
 
+  /** The strings read back when the draft has rested: each belongs to its rendering. */
+  private readonly backs = signal<
+    ReadonlyMap<string, (rendering: Counted['rendering']) => ReadBack | undefined>
+  >(new Map());
+  /** Why terms are meant for some databases only, by their query text. */
+  private readonly reasons = computed(() => {
+    const notes = new Map(
+      this.open
+        .concepts()
+        .flatMap(({ terms }) => terms)
+        .filter(({ note, databases }) => note !== undefined && databases !== undefined)
+        .map((term) => [printQuery(parseQuery(term.text).root), term.note]),
+    );
+    return (piece: string) => notes.get(piece);
+  });
+  private readonly offers = computed(
+    () =>
+      new Map(
+        this.open
+          .dialects()
+          .map((dialect) => [
+            dialect.id,
+            listHeadingOffers(this.open.concepts(), dialect, (id) => this.thesauri.find(id)),
+          ]),
+      ),
+  );
+
   constructor() {
+    this.thesauri.followChosen();
     let timer: ReturnType<typeof setTimeout> | undefined;
     effect(() => {
       const { root } = this.open.draft();
@@ -88,9 +125,39 @@ export class TranslatePageComponent {
       // Looked at here, so that forms which arrive later lead to another proof.
       for (const dialect of dialects) this.proofs.look(root, dialect);
       clearTimeout(timer);
-      timer = setTimeout(() => this.proofs.ask(root, dialects), REST);
+      timer = setTimeout(() => {
+        this.proofs.ask(root, dialects);
+        this.readBack();
+      }, REST);
     });
     inject(DestroyRef).onDestroy(() => clearTimeout(timer));
+  }
+
+  /** Puts a heading, or the words for one, into its concept for one database. */
+  protected takeHeading({ id }: RenderingRow, { concept, text, label, words }: HeadingOffer): void {
+    const term = createTerm(this.open.createId(), text, 'thesaurus');
+    const note = `for “${label}”: ${words}`;
+    this.open.change({ kind: 'add-terms', concept, terms: [{ ...term, databases: [id], note }] });
+  }
+
+  private readBack(): void {
+    const { root } = this.open.draft();
+    const counted = untracked(() => this.draftCounts.draft());
+    this.backs.set(
+      new Map(
+        counted.map(({ dialect, counted: { rendering } }) => {
+          const back = readBack(root, rendering, dialect);
+          return [dialect.id, (one) => (one === rendering ? back : undefined)];
+        }),
+      ),
+    );
+  }
+
+  private writeLines(dialect: Dialect): readonly WrittenLine[] {
+    if (dialect.setReference === undefined) return [];
+    const { root } = this.open.draft();
+    const limiters = this.open.limiters();
+    return writeHistory(root, dialect, { limiters, ...this.aids.createSettings(dialect) });
   }
 
   protected compareTwo(on: boolean): void {
@@ -181,7 +248,7 @@ export class TranslatePageComponent {
       proofFailure: proof?.status === 'failed' ? `not proved: ${describeProblem(proof.problem)}` : '',
       answer,
       costs: listPieceCosts(proof),
-      intended: listIntended(root, dialect.id, this.open.working().databases),
+      intended: listIntended(root, dialect.id, this.open.working().databases, this.reasons()),
       meters: listMeters(dialect, rendering.extent),
       // What a collection of one's own ticks, nobody has to tick.
       steps: rendering.steps.filter(
@@ -190,6 +257,9 @@ export class TranslatePageComponent {
       problems: rendering.problems.map((problem) => describeInFull(problem)),
       address: dialect.address,
       isByHand: this.ownDatabases.isByHand(dialect.id),
+      back: this.backs().get(dialect.id)?.(rendering),
+      lines: this.writeLines(dialect),
+      offers: this.offers().get(dialect.id) ?? [],
     };
   }
 }
