@@ -254,7 +254,7 @@ test('a heading is put in for a database that calls it otherwise, a row left out
   await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).toContainText('hedge*');
 
   await workbench.goTo('Query');
-  await new QueryView(page).type('@night-light');
+  await new QueryView(page).type('@bats');
   await workbench.goTo('Translate');
   await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
   await dialog
@@ -263,6 +263,23 @@ test('a heading is put in for a database that calls it otherwise, a row left out
     .selectOption('title');
   await dialog.getByRole('button', { name: 'Done' }).click();
   await expect(gantry).toContainText('meant for this database');
+
+  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
+  const more = dialog.getByLabel('Add to behaviour in Gantry Engineering Abstracts only');
+  await more.fill('heading(heronsmere): "Light pollution"');
+  await more.press('Enter');
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await gantry
+    .getByRole('button', {
+      name: 'Put heading(gantry): "Obtrusive light" in for Gantry Engineering Abstracts',
+    })
+    .click();
+  await workbench.goTo('Query');
+  await new QueryView(page).type('@behaviour');
+  await workbench.goTo('Translate');
+  await expect(gantry.getByTestId('string')).toContainText('"Obtrusive light"{index}');
+  await expect(gantry).toContainText('for “Light pollution”: the thesauri say that they are the same');
+  await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).not.toContainText('Obtrusive');
 });
 
 test('the query stands as numbered searches, and each string is read back', async ({ page }) => {

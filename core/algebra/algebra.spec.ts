@@ -107,6 +107,9 @@ describe('the same query', () => {
     ['Colour', 'colour'],
     ['a AND OFF(b)', 'a'],
     ['(a OR b) NOT (a AND b)', '(a NOT b) OR (b NOT a)'],
+    ['colo[u]r', 'color OR colour'],
+    ['"a[b]x c[d]e"', '"ax ce" OR "abx ce" OR "ax cde" OR "abx cde"'],
+    ['x WITHIN 2 a[b]c', '(x WITHIN 2 ac) OR (x WITHIN 2 abc)'],
   ])('%s is %s', (a, b) => {
     expect(compareQueries(parse(a), parse(b))).toBe('the same');
   });
@@ -120,6 +123,18 @@ describe('the same query', () => {
     ['a', 'a*'],
   ])('%s is not shown to be %s', (a, b) => {
     expect(compareQueries(parse(a), parse(b), ['heronsmere'])).toBe('not shown to be the same');
+  });
+
+  it.each([
+    ['a OR heading(gantry): "B"', 'a'],
+    ['heading: "Bats"', 'heading(heronsmere): "bats"'],
+    ['branch: "Bats"', 'heading: "Bats"'],
+    ['a', 'title,abstract,heading: a'],
+    ['a NOT keywords: b', 'a'],
+  ])('%s is %s in a database', (a, b) => {
+    const place = { held: ['title', 'abstract', 'heading'], vocabulary: 'heronsmere', isFlat: true } as const;
+    expect(compareQueries(parse(a), parse(b), [], place)).toBe('the same');
+    expect(compareQueries(parse(a), parse(b))).toBe('not shown to be the same');
   });
 
   it('never calls two queries the same that differ on a record of a small vocabulary', () => {

@@ -2,6 +2,7 @@ import { createLabelKey, foldLetters } from '../text';
 import {
   DEFAULT_FIELDS,
   dropInactive,
+  mergeParts,
   printPattern,
   type Field,
   type Pattern,
@@ -11,18 +12,37 @@ import {
 /** What comparing two queries can say. Words are not independent letters: so never “different”. */
 export type Sameness = 'the same' | 'not shown to be the same';
 
+/** Where two queries are to be the same: a database without some fields or headings says less. */
+export interface ComparisonPlace {
+  /** The fields that its records have. */
+  readonly held: readonly Field[];
+  /** Its vocabulary; without one, headings find nothing there. */
+  readonly vocabulary?: string;
+  /** Its headings have no levels: a branch is the heading itself. */
+  readonly isFlat?: boolean;
+}
+
+/** The most spellings that letters which may be there are spelled out to. */
+const MOST_SPELLINGS = 64;
+
 /** More nodes of a decision diagram than this are not built: then nothing is shown. */
 const MOST_DECISIONS = 50_000;
 
 /**
  * Compares two queries as Boolean functions of what their words, phrases, nearness and headings find in
  * single fields, by reduced ordered decision diagrams (Bryant 1986). Equal functions find the same
- * records whatever the letters stand for, so “the same” is sure. Blocks must have been put in.
+ * records whatever the letters stand for, so “the same” is sure. Blocks must have been put in. With a
+ * `place`, they are the same in that database.
  */
-export function compareQueries(a: QueryNode, b: QueryNode, databases: readonly string[] = []): Sameness {
+export function compareQueries(
+  a: QueryNode,
+  b: QueryNode,
+  databases: readonly string[] = [],
+  place?: ComparisonPlace,
+): Sameness {
   const asked = databases.length > 0 ? databases : [undefined];
   const isSame = asked.every((database) => {
-    const diagram = new DecisionDiagram();
+    const diagram = new DecisionDiagram(place);
     try {
       const [first, second] = [a, b].map((query) => {
         const active = dropInactive(query, database);
@@ -58,6 +78,8 @@ class DecisionDiagram {
   private readonly joined = new Map<string, number>();
   private readonly letters = new Map<string, number>();
 
+  constructor(private readonly place: ComparisonPlace | undefined) {}
+
   read(node: QueryNode, fields: readonly Field[]): number {
     switch (node.kind) {
       case 'and':
@@ -69,16 +91,32 @@ class DecisionDiagram {
       case 'fielded':
         return this.read(node.item, node.fields);
       case 'term':
-        return this.inFields(fields, describeWords([node.pattern]));
+        return this.readWords([node.pattern], fields);
       case 'phrase':
-        return this.inFields(fields, describeWords(node.words));
+        return this.readWords(node.words, fields);
       case 'near':
         return this.readNear(node, fields);
       case 'heading':
-        return this.letter(`${node.scope} ${node.vocabulary ?? ''} ${createLabelKey(node.label)}`);
+        return this.readHeading(node);
       default:
         return NEVER;
     }
+  }
+
+  /** Every spelling is a letter of its own: `colo[u]r` is color or colour. */
+  private readWords(words: readonly Pattern[], fields: readonly Field[]): number {
+    return spell(words).reduce(
+      (any, spelling) => this.join('or', any, this.inFields(fields, spelling)),
+      NEVER,
+    );
+  }
+
+  private readHeading({ scope, vocabulary, label }: QueryNode & { kind: 'heading' }): number {
+    const { place } = this;
+    if (place && (place.vocabulary === undefined || (vocabulary ?? place.vocabulary) !== place.vocabulary))
+      return NEVER;
+    const wide = place?.isFlat && scope === 'branch' ? 'heading' : scope;
+    return this.letter(`${wide} ${place?.vocabulary ?? vocabulary ?? ''} ${createLabelKey(label)}`);
   }
 
   /** A choice on a side of nearness is a choice of nearnesses; without an order the sides may change places. */
@@ -95,8 +133,10 @@ class DecisionDiagram {
   }
 
   private inFields(fields: readonly Field[], words: string): number {
-    const names = fields.includes('text') ? ['text'] : fields;
-    return names.reduce<number>(
+    const { place } = this;
+    const names: readonly Field[] = fields.includes('text') ? ['text'] : fields;
+    const held = place ? names.filter((field) => field === 'text' || place.held.includes(field)) : names;
+    return held.reduce<number>(
       (any, field) => this.join('or', any, this.letter(`${field}: ${words}`)),
       NEVER,
     );
@@ -154,8 +194,26 @@ function describeWords(words: readonly Pattern[]): string {
   return words.map((pattern) => foldLetters(printPattern(pattern))).join(' ');
 }
 
+/** Some words in all their spellings; as they are if these would be too many. */
+function spell(words: readonly Pattern[]): string[] {
+  const maybes = words.flat().filter(({ kind }) => kind === 'maybe').length;
+  if (maybes === 0 || 2 ** maybes > MOST_SPELLINGS) return [describeWords(words)];
+  return Array.from({ length: 2 ** maybes }, (_, choice) => {
+    let place = 0;
+    const spelt = words.map((pattern) =>
+      mergeParts(
+        pattern.flatMap((part): Pattern => {
+          if (part.kind !== 'maybe') return [part];
+          return (choice >> place++) % 2 === 1 ? [{ kind: 'letters', text: part.letter }] : [];
+        }),
+      ),
+    );
+    return describeWords(spelt);
+  });
+}
+
 function listSides(node: QueryNode): string[] {
   if (node.kind === 'or') return node.items.flatMap(listSides);
-  if (node.kind === 'term') return [describeWords([node.pattern])];
-  return node.kind === 'phrase' ? [describeWords(node.words)] : [];
+  if (node.kind === 'term') return spell([node.pattern]);
+  return node.kind === 'phrase' ? spell(node.words) : [];
 }

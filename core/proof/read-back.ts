@@ -1,4 +1,4 @@
-import { compareQueries } from '../algebra';
+import { compareQueries, type ComparisonPlace } from '../algebra';
 import { readString, writeQuery, type Dialect, type Rendering } from '../dialect';
 import { build, dropInactive, printQuery, type QueryNode } from '../query';
 
@@ -7,10 +7,10 @@ export interface ReadBack {
   /** In Ewer's own query text. */
   readonly text: string;
   /**
-   * `same`: shown to be the query that was written; `same-string`: read and written again it is the
-   * same string, though the query is not shown to be the same; `not-shown`: neither.
+   * `same`: shown to be the query that was written, as far as it concerns this database; `as-said`: not
+   * shown, and the rendering says why it differs; `not-shown`: not shown, though it should be the same.
    */
-  readonly verdict: 'same' | 'same-string' | 'not-shown';
+  readonly verdict: 'same' | 'as-said' | 'not-shown';
   /** What in the string the dialect's own reader does not take: a fault of its profile. */
   readonly faults: number;
 }
@@ -26,12 +26,17 @@ export function readBack(root: QueryNode, rendering: Rendering, dialect: Dialect
   const faults = read
     .flatMap(({ problems }) => problems)
     .filter(({ severity }) => severity === 'error').length;
-  const isSame = faults === 0 && compareQueries(active, back) === 'the same';
-  const again = read.map((one) => writeQuery(one.root, dialect, { limiters: one.limiters }));
-  const isSameString = faults === 0 && again.every(({ text }, at) => text === rendering.parts[at]?.text);
+  const isSame = faults === 0 && compareQueries(active, back, [], describePlace(dialect)) === 'the same';
   return {
     text: printQuery(back),
-    verdict: isSame ? 'same' : isSameString ? 'same-string' : 'not-shown',
+    verdict: isSame ? 'same' : rendering.whole === 'same' ? 'not-shown' : 'as-said',
     faults,
+  };
+}
+
+function describePlace({ fields, headings }: Dialect): ComparisonPlace {
+  return {
+    held: fields.held,
+    ...(headings && { vocabulary: headings.vocabulary, isFlat: headings.flat }),
   };
 }

@@ -81,7 +81,10 @@ export class LimiterStripComponent {
   private listLacking(name: LimiterName): { lacking: string; why: string } {
     const lacking = this.dialects().filter(({ limiters }) => limiters[name].how === 'none');
     return {
-      lacking: lacking.map((dialect) => shortenName(dialect.name)).join(', '),
+      lacking:
+        lacking.length > 1
+          ? `${lacking.length} of ${this.dialects().length}`
+          : lacking.map((dialect) => shortenName(dialect.name)).join(''),
       why: lacking
         .map((dialect) => `${dialect.name}: ${dialect.limiters[name].note ?? 'does not have this limiter'}`)
         .join('; '),

@@ -40,6 +40,7 @@ describe('headings of one database in another', () => {
   it('are not offered where the concept has a heading of the database, or the words already', () => {
     expect(offer('gantry', 'heading(heronsmere): "Light pollution"', 'heading(gantry): "Glare"')).toEqual([]);
     expect(offer('marlstone', 'heading(heronsmere): "Night lighting"', '"night lighting"')).toEqual([]);
+    expect(offer('marlstone', 'heading(heronsmere): "Chiroptera"', 'chiropter*')).toEqual([]);
     expect(offer('heronsmere', 'heading(heronsmere): "Night lighting"')).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import type { Dialect } from '#core/dialect/index';
 import { createTermQuery, type Concept, type Term } from '#core/project/index';
-import type { HeadingNode } from '#core/query/index';
+import { covers, parseQuery, type HeadingNode } from '#core/query/index';
 import { mapHeading, type MappedHeading, type Vocabulary } from '#core/vocabulary/index';
 
 /** A heading of one vocabulary, and what may stand for it in a database that has another one. */
@@ -52,7 +52,8 @@ export function listHeadingOffers(
       const offer = mapped
         ? { text: `${node.scope}(${own ?? ''}): "${mapped.label}"`, words: BY_WORDS[mapped.by] }
         : { text: words, words: 'no such heading here: its words' };
-      const isThere = terms.some(({ text }) => text.toLowerCase() === offer.text.toLowerCase());
+      const wanted = parseQuery(offer.text).root;
+      const isThere = terms.some((term) => covers(createTermQuery({ text: term.text }), wanted));
       return isThere ? [] : [{ concept: concept.id, label: node.label, ...offer }];
     });
   });

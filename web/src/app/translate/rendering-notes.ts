@@ -24,6 +24,6 @@ export function describeStep({ how, value, note }: HandStep): string {
 /** What reading a string back has shown. */
 export const BACK_WORDS: Readonly<Record<ReadBack['verdict'], string>> = {
   same: 'read back: the same query',
-  'same-string': 'read back and written again: the same string',
+  'as-said': 'read back: differs, as said',
   'not-shown': 'read back: not shown to be the same',
 };
