@@ -23,7 +23,7 @@ const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.flo
 const repeat = (count: number, work: () => void): number =>
   median(Array.from({ length: count }, () => time(work)));
 
-const writing = repeat(15, () => {
+const writing = repeat(60, () => {
   const root = sixty();
   for (const dialect of EVERY) writeQuery(root, dialect);
 });

@@ -133,10 +133,15 @@ function distribute(tree: StringTree, outer: 'and' | 'or', isExcluded: boolean):
 
 function cross(parts: readonly (readonly Group[])[]): Group[] | undefined {
   let groups: Group[] = [[]];
+  const seen = new Set<string>();
   for (const part of parts) {
+    const keys = new Set(part.flat().map(keyOf));
+    // Groups without a member in common absorb nothing of each other: their number is known before they are made.
+    const isApart = [...keys].every((key) => !seen.has(key));
+    if (groups.length * part.length > (isApart ? MOST_GROUPS : MOST_GROUPS * 4)) return undefined;
     groups = groups.flatMap((group) => part.map((more) => uniqueLiterals([...group, ...more])));
-    if (groups.length > MOST_GROUPS * 4) return undefined;
-    groups = absorb(groups);
+    if (!isApart) groups = absorb(groups);
+    for (const key of keys) seen.add(key);
     if (groups.length > MOST_GROUPS || groups.reduce((sum, group) => sum + group.length, 0) > MOST_FLAT)
       return undefined;
   }
