@@ -52,9 +52,13 @@ test.describe('with a server of its own', () => {
     { fault: { kind: 'fail' }, words: 'answered with a fault (503)' },
     { fault: { kind: 'refuse', seconds: 300 }, words: 'asks to wait 300 seconds' },
     { fault: { kind: 'cut' }, words: 'an answer that is not a count' },
+    { fault: { kind: 'nonsense', answer: 'text' }, words: 'an answer that is not a count' },
+    { fault: { kind: 'nonsense', answer: 'negative' }, words: 'an answer that is not a count' },
+    { fault: { kind: 'nonsense', answer: 'page' }, words: 'an answer that is not a count' },
+    { fault: { kind: 'forget' }, words: 'The session of' },
     { fault: { kind: 'slow', milliseconds: 12_000 }, words: 'has not answered within 10 seconds' },
   ]) {
-    test(`a database that misbehaves (${fault.kind}) cracks its gauge alone and is tried again`, async ({
+    test(`a database that misbehaves (${Object.values(fault).join(' ')}) cracks its gauge alone and is tried again`, async ({
       page,
       request,
     }) => {

@@ -3,10 +3,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CountAnswer, ProofAnswer, SearchAnswer } from '#core/contract/index';
-import { findDialect } from '#core/dialect/index';
+import {
+  createCountAnswerSchema,
+  type CountAnswer,
+  type ProofAnswer,
+  type SearchAnswer,
+} from '#core/contract/index';
+import { findDialect, writeHistory, writeQuery } from '#core/dialect/index';
 import { planProof, type ProofPlan } from '#core/proof/index';
-import { parseQuery } from '#core/query/index';
+import { expandBlocks, parseQuery } from '#core/query/index';
+import { SESSION_MINUTES } from './standins/sessions';
 import { createApp } from './app';
 import { readSkos } from '#core/vocabulary/skos/index';
 import { STANDINS } from './standins/standins';
@@ -16,12 +22,13 @@ let folder: string;
 let collections: ReadonlyMap<string, StandinCollection>;
 let app: ReturnType<typeof createApp>;
 let now = 0;
+let day = 0;
 
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'ewer-'));
   await buildCollections(join(folder, 'demo'), { seed: 3, count: 1_200, version: 'test' }, () => undefined);
   collections = await openCollections(join(folder, 'demo'));
-  app = createApp({ collections, clock: () => now });
+  app = createApp({ collections, clock: () => now, wallClock: () => day });
 });
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
@@ -127,7 +134,11 @@ describe('counting', () => {
   it('rounds large numbers to hundreds where the manual says so', async () => {
     const full = collections.get('marlstone')!;
     const marlstone = { ...full, rounding: { ...full.rounding!, exactUpTo: 100 } };
-    const rounding = createApp({ collections: new Map([['marlstone', marlstone]]), clock: () => now });
+    const rounding = createApp({
+      collections: new Map([['marlstone', marlstone]]),
+      clock: () => now,
+      wallClock: () => 0,
+    });
     const response = await request(rounding)
       .post('/api/standins/marlstone/count')
       .send({ strings: ['the'] });
@@ -147,7 +158,7 @@ describe('counting', () => {
 
   it('stops a query that runs long and says so', async () => {
     let ticks = 0;
-    const slow = createApp({ collections, clock: () => (ticks += 1_500) });
+    const slow = createApp({ collections, clock: () => (ticks += 1_500), wallClock: () => 0 });
     const response = await request(slow)
       .post('/api/standins/heronsmere/count')
       .send({ strings: ['unheard OR unseen OR untold'], boxes: {} });
@@ -252,6 +263,18 @@ describe('faults on demand', () => {
     await count('gantry', ['x']);
   });
 
+  it.each(['text', 'negative', 'page'])('send %s in place of counts', async (answer) => {
+    const sent = await request(app).post('/api/standins/gantry/fault').send({ kind: 'nonsense', answer });
+    expect(sent.status).toBe(204);
+    const response = await request(app)
+      .post('/api/standins/gantry/count')
+      .send({ strings: ['x'] })
+      .expect(200);
+    const schema = createCountAnswerSchema(1).required();
+    expect(schema.validate(response.body, { convert: false }).error).toBeDefined();
+    await request(app).post('/api/standins/gantry/fault').send({ kind: 'none' }).expect(204);
+  });
+
   it('cut an answer short', async () => {
     await request(app).post('/api/standins/gantry/fault').send({ kind: 'cut' }).expect(204);
     expect(await count('gantry', ['x', 'y'])).toHaveLength(1);
@@ -267,6 +290,68 @@ it('serves the records of the demo question by a search that a person would writ
   );
   expect(found).toBeGreaterThan(3);
   expect(found).toBeLessThan(60);
+});
+
+describe('a session', () => {
+  const begin = async (): Promise<string> => {
+    const response = await request(app).post('/api/standins/heronsmere/sessions').expect(201);
+    return (response.body as { session: string }).session;
+  };
+  const ask = (session: string, strings: readonly string[]) =>
+    request(app).post('/api/standins/heronsmere/count').send({ strings, session });
+
+  it('remembers its searches by number: numbered lines find what the whole query finds', async () => {
+    const dialect = findDialect('heronsmere')!;
+    const blocks = [
+      { name: 'bats', text: 'bat OR bats OR chiroptera*' },
+      { name: 'light', text: '"street light*" OR lamp* OR lighting' },
+    ];
+    const { root } = parseQuery('@bats AND @light');
+    const expanded = expandBlocks(
+      root,
+      new Map(blocks.map(({ name, text }) => [name, parseQuery(text).root])),
+    ).root;
+    const lines = writeHistory(expanded, dialect, { limiters: { years: { from: 2000 } } });
+    expect(lines.map(({ rendering }) => rendering.text)[2]).toContain('set:1');
+    const session = await begin();
+    const response = await ask(
+      session,
+      lines.map(({ rendering }) => rendering.text),
+    );
+    const { counts } = response.body as CountAnswer;
+    const whole = writeQuery(expanded, dialect, { limiters: { years: { from: 2000 } } });
+    expect(counts[2]).toMatchObject({ total: await total('heronsmere', whole.text) });
+    expect(counts[2]).not.toMatchObject({ total: 0 });
+  });
+
+  it('knows no sets but its own, and says so', async () => {
+    const [one, two] = [await begin(), await begin()];
+    await ask(one, ['bats']);
+    const { body } = await ask(two, ['set:1', 'set:2', 'lamps', 'set:1 NOT set:1']);
+    const entries = (body as CountAnswer).counts;
+    for (const at of [0, 1]) expect(entries[at]).toMatchObject({ problem: { code: 'set' } });
+    expect(entries[3]).toMatchObject({ total: 0 });
+  });
+
+  it('ends after its time, and says so instead of counting', async () => {
+    const session = await begin();
+    await ask(session, ['bats']).expect(200);
+    day += (SESSION_MINUTES + 1) * 60_000;
+    const response = await ask(session, ['set:1']).expect(401);
+    expect(response.body).toMatchObject({ problem: { code: 'session-ended' } });
+  });
+
+  it('is forgotten on demand, and none is to be had where there are no sets', async () => {
+    const session = await begin();
+    await request(app).post('/api/standins/heronsmere/fault').send({ kind: 'forget' }).expect(204);
+    await request(app)
+      .post('/api/standins/heronsmere/count')
+      .send({ strings: ['bats'] })
+      .expect(401);
+    await request(app).post('/api/standins/heronsmere/fault').send({ kind: 'none' }).expect(204);
+    await ask(session, ['bats']).expect(401);
+    await request(app).post('/api/standins/gantry/sessions').expect(404);
+  });
 });
 
 describe('words and thesauri', () => {

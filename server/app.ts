@@ -20,6 +20,8 @@ export interface AppParts {
   /** The folder of the built web application; none in tests of the API. */
   readonly webFolder?: string;
   readonly clock: Clock;
+  /** The time by which sessions end, in milliseconds. */
+  readonly wallClock: Clock;
   readonly faults?: Faults;
   /** Reaches servers outside; without it, by the usual limits. */
   readonly fetchOutside?: FetchOutside;
@@ -31,7 +33,7 @@ const ONE_YEAR = 365 * 24 * 3600 * 1000;
 
 /** Builds the server without listening. */
 export function createApp(parts: AppParts): Express {
-  const { collections, webFolder, clock, fetchOutside = createFetchOutside() } = parts;
+  const { collections, webFolder, clock, wallClock, fetchOutside = createFetchOutside() } = parts;
   const faults: Faults = parts.faults ?? new Map<string, Fault>();
   const catalogues = listCatalogues(collections, clock);
   const app = express();
@@ -47,7 +49,7 @@ export function createApp(parts: AppParts): Express {
   app.use(compression());
   app.use(express.json({ limit: LARGEST_BODY }));
   app.get('/api/health', (_, response) => void response.json({ ready: true }));
-  app.use('/api/standins', createStandinRoutes(collections, faults, clock));
+  app.use('/api/standins', createStandinRoutes(collections, faults, clock, wallClock));
   app.use('/api/sru', createSruRoutes(catalogues, fetchOutside, faults));
   app.use('/sru', createCatalogueRoutes(catalogues));
   app.use('/api', (_, response) =>

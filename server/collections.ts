@@ -9,6 +9,7 @@ import {
   readSnapshot,
   writeSnapshot,
   type Evaluator,
+  type SetExpression,
 } from '#core/collection/index';
 import type { Holding } from '#core/holding/index';
 import type { BibliographicRecord } from '#core/record/index';
@@ -17,6 +18,7 @@ import { createHolding } from '#demo/holdings';
 import type { HoldingId } from '#demo/themes/index';
 import { createThesauri } from '#demo/thesauri/index';
 import { createCorpus } from '#demo/works';
+import type { Session } from './standins/sessions';
 import { STANDINS, readStandinString, type Standin } from './standins/standins';
 
 /** What one stand-in searches: its own index, its records, its headings, and the neutral index for proofs. */
@@ -128,6 +130,25 @@ export function createStandinHolding(
     ...(onlyByRelevance && { onlyByRelevance }),
     read: (text) => {
       const { value, problem } = readStandinString(standin, text, vocabulary);
+      return value ?? { problem };
+    },
+  };
+}
+
+/** The same database to somebody whose earlier searches it remembers: each string that it reads becomes the next set. */
+export function createSessionHolding(collection: StandinCollection, session: Session): Holding {
+  const { standin, vocabulary } = collection;
+  const findSet = (number: number): SetExpression | undefined => {
+    const text = session.strings[number - 1];
+    // A set only ever names earlier ones.
+    const read = text === undefined ? undefined : readStandinString(standin, text, vocabulary, findSet);
+    return read?.value?.expression;
+  };
+  return {
+    ...collection,
+    read: (text) => {
+      const { value, problem } = readStandinString(standin, text, vocabulary, findSet);
+      if (value) session.strings.push(text);
       return value ?? { problem };
     },
   };

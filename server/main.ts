@@ -21,6 +21,7 @@ const app = createApp({
   collections,
   webFolder,
   clock: measureWork,
+  wallClock: () => Date.now(),
   fetchOutside: createFetchOutside({
     ...USUAL_LIMITS,
     allowsPrivate,

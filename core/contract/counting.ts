@@ -11,6 +11,8 @@ export const MOST_STRINGS = 5_000;
 export interface CountRequest {
   readonly strings: readonly string[];
   readonly boxes: Boxes;
+  /** A session of the database, where it remembers searches: each string becomes its next set. */
+  readonly session?: string;
 }
 
 /** One count, or the service's own words about why there is none. */
@@ -65,6 +67,7 @@ export interface WordsAnswer {
 }
 
 const year = Joi.number().integer().min(0).max(9999);
+const month = Joi.string().pattern(/^\d{4}-(0[1-9]|1[0-2])$/);
 const boxes = Joi.object<Boxes>({
   years: Joi.object({ from: year, to: year }),
   types: Joi.array()
@@ -75,12 +78,16 @@ const boxes = Joi.object<Boxes>({
     .max(50),
   peerReviewed: Joi.boolean(),
   fullText: Joi.boolean(),
+  entered: Joi.object({ from: month, to: month }),
+  sources: Joi.array().items(Joi.string().max(300)).max(50),
+  subjects: Joi.array().items(Joi.string().max(300)).max(50),
 }).default({});
 const searchString = Joi.string().allow('').max(200_000);
 
 export const COUNT_REQUEST = Joi.object<CountRequest>({
   strings: Joi.array().items(searchString).max(MOST_STRINGS).required(),
   boxes,
+  session: Joi.string().max(100),
 });
 
 export const SEARCH_REQUEST = Joi.object<SearchRequest>({

@@ -41,7 +41,7 @@ export interface ProximityRule {
 /** How a limiter is applied. */
 export type LimiterRule =
   /**
-   * In the string. `{from}` and `{to}` stand for years, `{value}` for one value (several are joined
+   * In the string. `{from}` and `{to}` stand for years or months, `{value}` for one value (several are joined
    * by OR), `{values}` for all of them with `joint` between.
    */
   | {
@@ -59,7 +59,16 @@ export type LimiterRule =
   | { readonly how: 'none'; readonly note?: string };
 
 /** The limiters that a dialect maps. */
-export const LIMITER_NAMES = ['years', 'types', 'languages', 'peerReviewed', 'fullText'] as const;
+export const LIMITER_NAMES = [
+  'years',
+  'types',
+  'languages',
+  'peerReviewed',
+  'fullText',
+  'entered',
+  'sources',
+  'subjects',
+] as const;
 export type LimiterName = (typeof LIMITER_NAMES)[number];
 
 /** What to do with a phrase whose words hold wildcards that are not allowed in quotes, first to last. */

@@ -1,5 +1,6 @@
 export { checkDialect } from './check-dialect';
-export type { Dialect, LimiterName } from './dialect';
+export { PHRASE_FALLBACKS } from './dialect';
+export type { Dialect, LimiterName, PhraseFallback } from './dialect';
 export { REASON_CODES, describeReason } from './fidelity';
 export type { Fidelity, FidelityLevel, Reason, ReasonCode } from './fidelity';
 export type { Extent, LaidOut, Piece } from './lay-out';
@@ -11,6 +12,7 @@ export { isHistory, listStrings, nameLine, readHistory } from './history';
 export type { History, HistoryLine } from './history';
 export { isSameLimiters, listLimiters } from './limiters';
 export type { Boxes, HandStep, Limiters } from './limiters';
+export { listPhraseWays, preferPhraseWay } from './phrase-ways';
 export { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 export { readString } from './reader';
 export type { ReadString } from './reader';

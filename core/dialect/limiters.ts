@@ -11,6 +11,12 @@ export interface Limiters {
   /** Lets only what is known to be peer-reviewed through. */
   readonly peerReviewed?: boolean;
   readonly fullText?: boolean;
+  /** Months of entry as `2026-03`, inclusive: when the database took the record in, not when it appeared. */
+  readonly entered?: { readonly from?: string; readonly to?: string };
+  /** Journals or other containers; any of them. */
+  readonly sources?: readonly string[];
+  /** Subject areas, in the words of the databases that have them; any of them. */
+  readonly subjects?: readonly string[];
 }
 
 /** No limiters. */
@@ -28,6 +34,7 @@ export interface HandStep {
   readonly note?: string;
 }
 
+/** What stands for an open end. */
 const EARLIEST_YEAR = 1000;
 const LATEST_YEAR = 9999;
 
@@ -56,19 +63,29 @@ export function writeLimiters(
 
 /** The limiters that are in force, each with its value in words. */
 export function listLimiters(limiters: Limiters): { name: LimiterName; value: string }[] {
-  const { years, types, languages, peerReviewed, fullText } = limiters;
+  const { years, types, languages, peerReviewed, fullText, entered, sources, subjects } = limiters;
   const found: { name: LimiterName; value: string }[] = [];
   if (years && (years.from !== undefined || years.to !== undefined))
-    found.push({ name: 'years', value: describeYears(years) });
+    found.push({ name: 'years', value: describeRange(years) });
   if (types && types.length > 0) found.push({ name: 'types', value: types.join(', ') });
   if (languages && languages.length > 0) found.push({ name: 'languages', value: languages.join(', ') });
   if (peerReviewed) found.push({ name: 'peerReviewed', value: 'peer-reviewed' });
   if (fullText) found.push({ name: 'fullText', value: 'full text' });
+  if (entered && (entered.from !== undefined || entered.to !== undefined))
+    found.push({ name: 'entered', value: `entered ${describeRange(entered)}` });
+  if (sources && sources.length > 0) found.push({ name: 'sources', value: `in ${sources.join(', ')}` });
+  if (subjects && subjects.length > 0) found.push({ name: 'subjects', value: `on ${subjects.join(', ')}` });
   return found;
 }
 
-/** `2015–2024`, `from 2015` or `until 2024`. */
-export function describeYears({ from, to }: NonNullable<Limiters['years']>): string {
+/** `2015–2024` (years, or months with an en dash between them), `from 2015` or `until 2024`. */
+export function describeRange<T extends number | string>({
+  from,
+  to,
+}: {
+  readonly from?: T;
+  readonly to?: T;
+}): string {
   if (from !== undefined && to !== undefined) return from === to ? `${from}` : `${from}–${to}`;
   return from === undefined ? `until ${to ?? ''}` : `from ${from}`;
 }
@@ -88,10 +105,22 @@ function writeInString(
     const { from = EARLIEST_YEAR, to = LATEST_YEAR } = limiters.years ?? {};
     return rule.form.replace('{from}', String(from)).replace('{to}', String(to));
   }
-  const values = (name === 'types' ? limiters.types : limiters.languages) ?? ['yes'];
+  if (name === 'entered') {
+    const { from = `${EARLIEST_YEAR}-01`, to = `${LATEST_YEAR}-12` } = limiters.entered ?? {};
+    return rule.form.replace('{from}', from).replace('{to}', to);
+  }
+  const values = listValues(name, limiters);
   const named = values.map((value) => rule.values?.[value] ?? value);
   if (rule.form.includes('{values}'))
     return rule.form.replace('{values}', () => named.join(rule.joint ?? ', '));
   const written = named.map((value) => rule.form.replace('{value}', () => value));
   return written.length === 1 ? (written[0] ?? '') : `(${written.join(` ${dialect.operators.or.write} `)})`;
+}
+
+/** The values of a limiter that is a list; a quotation mark would end what it stands in. */
+function listValues(name: LimiterName, limiters: Limiters): readonly string[] {
+  if (name === 'types' || name === 'languages') return limiters[name] ?? [];
+  if (name === 'sources' || name === 'subjects')
+    return (limiters[name] ?? []).map((value) => value.replace(/["\\]/g, ' ').trim());
+  return ['yes'];
 }

@@ -329,6 +329,8 @@ class Reader {
   private addLimiter({ name, values }: StringToken & { kind: 'limiter' }): void {
     if (name === 'years')
       this.limiters = { ...this.limiters, years: { from: Number(values[0]), to: Number(values[1]) } };
+    if (name === 'entered')
+      this.limiters = { ...this.limiters, entered: { from: values[0] ?? '', to: values[1] ?? '' } };
     if (name === 'types') {
       const types = DOCUMENT_TYPES.filter(
         (type): type is DocumentType => values.includes(type) || (this.limiters.types ?? []).includes(type),

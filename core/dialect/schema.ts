@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { createProblem, type Problem } from '../problem';
 import { FIELDS } from '../query';
-import { LENGTH_FALLBACKS, LIMITER_NAMES, PHRASE_FALLBACKS, type Dialect } from './dialect';
+import { LENGTH_FALLBACKS, LIMITER_NAMES, PHRASE_FALLBACKS, type Dialect, type LimiterName } from './dialect';
 
 const text = Joi.string().min(1).max(500);
 const operator = Joi.object({
@@ -35,6 +35,8 @@ const limiter = Joi.alternatives(
   Joi.object({ how: Joi.valid('box', 'none').required(), note }),
   Joi.object({ how: Joi.valid('hand').required(), note: note.required() }),
 );
+/** Limiters that older dialect documents do not name: they do not have them. */
+const LATER_LIMITERS: ReadonlySet<LimiterName> = new Set(['entered', 'sources', 'subjects']);
 const field = Joi.valid(...FIELDS);
 const fieldList = Joi.array().items(field).unique();
 const level = Joi.array()
@@ -99,7 +101,12 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     flat: Joi.boolean().required(),
   }),
   limiters: Joi.object(
-    Object.fromEntries(LIMITER_NAMES.map((name) => [name, limiter.required()])),
+    Object.fromEntries(
+      LIMITER_NAMES.map((name) => [
+        name,
+        LATER_LIMITERS.has(name) ? limiter.default({ how: 'none' }) : limiter.required(),
+      ]),
+    ),
   ).required(),
   escape: Joi.object({ sign: sign.required(), before: text.required() }),
   stopWords: Joi.array().items(text).required(),

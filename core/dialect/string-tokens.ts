@@ -119,7 +119,9 @@ function createHeadingRules(dialect: Dialect): TokenRule[] {
 
 function createLimiterRules({ limiters }: Dialect): TokenRule[] {
   return Object.entries(limiters).flatMap(([name, rule]) => {
-    if (rule.how !== 'string') return [];
+    // A source or a subject is read as what it is written as: words in a field.
+    if (rule.how !== 'string' || name === 'sources' || name === 'subjects') return [];
+    const date = name === 'entered' ? '(\\d{4}-\\d{2})' : '(\\d{4})';
     const names = Object.entries(rule.values ?? {});
     const value =
       names.length > 0
@@ -127,8 +129,8 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
         : '(?:[\\p{L}\\p{N}-]+)';
     const joint = `\\s*${escapePattern((rule.joint ?? ',').trim())}\\s*`;
     const form = escapeForm(rule.form, {
-      from: '(\\d{4})',
-      to: '(\\d{4})',
+      from: date,
+      to: date,
       value: `(${value})`,
       values: `(${value}(?:${joint}${value})*)`,
     });

@@ -179,6 +179,7 @@ function writePhraseVariant(
   if (fitsQuotes(spellings, dialect)) return { item: quotePhrase(texts), drift: SAME, reasons: [] };
   const anyOperator = texts.some((text) => mustQuote(text, dialect));
   for (const fallback of dialect.phrase.fallbacks) {
+    if (fallback === 'and') break;
     if (fallback === 'side-by-side' && dialect.sideBySide === 'phrase' && !anyOperator)
       return { item: { kind: 'one', text: texts.join(' '), words: texts.length }, drift: SAME, reasons: [] };
     if (fallback === 'uncut') {

@@ -177,6 +177,10 @@ const WORDINGS = {
     says: '{database} asks to wait {seconds} seconds.',
     remedy: 'Try again after that time.',
   },
+  'session-ended': {
+    says: 'The session of {database} has ended.',
+    remedy: 'Nothing was counted. Try again: a new session begins.',
+  },
   'service-failed': { says: '{database} answered with a fault ({status}).', remedy: 'Try again in a while.' },
   'service-slow': {
     says: '{database} has not answered within {seconds} seconds.',

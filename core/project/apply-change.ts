@@ -126,6 +126,13 @@ function applyToWorking(project: Project, change: Change): Outcome<Working> {
       const reasons = change.reason === '' ? rest : { ...rest, [change.database]: change.reason };
       return succeed({ ...working, reasons });
     }
+    case 'choose-phrase-way': {
+      const { [change.database]: _, ...rest } = working.phraseWays ?? {};
+      return succeed({
+        ...working,
+        phraseWays: change.way ? { ...rest, [change.database]: change.way } : rest,
+      });
+    }
     case 'set-band':
       return succeed({ ...working, bands: { ...working.bands, [change.database]: change.band } });
     case 'open-variant': {

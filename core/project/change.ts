@@ -1,4 +1,4 @@
-import type { Limiters } from '../dialect';
+import type { Limiters, PhraseFallback } from '../dialect';
 import type { Field } from '../query';
 import type { ConceptPlace } from './concept-place';
 import type {
@@ -106,6 +106,12 @@ export type Change =
   | { readonly kind: 'remove-own-database'; readonly id: string }
   /** Why a database was chosen or left out. */
   | { readonly kind: 'note-database'; readonly database: string; readonly reason: string }
+  /** No way: as the dialect says. */
+  | {
+      readonly kind: 'choose-phrase-way';
+      readonly database: string;
+      readonly way: PhraseFallback | undefined;
+    }
   | { readonly kind: 'set-band'; readonly database: string; readonly band: TargetBand }
   /** Takes back all of a variant's frozen state as the draft. */
   | { readonly kind: 'open-variant'; readonly id: string }
@@ -167,6 +173,7 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'keep-own-database',
   'remove-own-database',
   'note-database',
+  'choose-phrase-way',
   'set-band',
   'open-variant',
 ]);
@@ -214,6 +221,7 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'keep-own-database': 'Keep a database of your own',
   'remove-own-database': 'Remove a database of your own',
   'note-database': 'Note why a database is searched',
+  'choose-phrase-way': 'Choose how cut phrases are written',
   'set-band': 'Set a target band',
   'open-variant': 'Open a variant',
   'freeze-variant': 'Freeze a variant',

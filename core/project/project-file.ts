@@ -4,7 +4,7 @@ import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { FIELDS } from '../query';
 import { SRU_ENDPOINT } from '../sru';
 import { MOST_BLOCKS } from './apply-to-blocks';
-import { DIALECT_SCHEMA } from '../dialect';
+import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
 import {
   MOST_CONCEPTS,
   MOST_OWN_DATABASES,
@@ -17,7 +17,7 @@ import {
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 5;
+export const FORMAT_VERSION = 6;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -26,6 +26,8 @@ const id = Joi.string().min(1).max(100);
 const text = Joi.string().allow('').max(70_000);
 const year = Joi.number().integer().min(0).max(9999);
 const number = Joi.number().integer().min(0);
+const month = Joi.string().pattern(/^\d{4}-(0[1-9]|1[0-2])$/);
+const limiterText = Joi.string().max(300);
 const moment = Joi.string().isoDate();
 const limiters = Joi.object({
   years: Joi.object({ from: year, to: year }),
@@ -33,6 +35,9 @@ const limiters = Joi.object({
   languages: Joi.array().items(Joi.string().max(3)),
   peerReviewed: Joi.boolean(),
   fullText: Joi.boolean(),
+  entered: Joi.object({ from: month, to: month }),
+  sources: Joi.array().items(limiterText).max(50),
+  subjects: Joi.array().items(limiterText).max(50),
 });
 const blockName = Joi.string()
   .pattern(/^[\p{L}\p{M}\p{Nd}_-]+$/u)
@@ -125,6 +130,7 @@ const PROJECT = Joi.object<Project>({
     bands: Joi.object().pattern(id, band).required(),
     ownDatabases: Joi.array().items(ownDatabase).max(MOST_OWN_DATABASES).required(),
     reasons: Joi.object().pattern(id, text).required(),
+    phraseWays: Joi.object().pattern(id, Joi.valid(...PHRASE_FALLBACKS)),
     base: id,
   }).required(),
   variants: Joi.array().items(variant).required(),
@@ -169,6 +175,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   },
   // Version 5 has collections of one's own records, which older programs do not know.
   4: (stored) => stored,
+  // Version 6 has further limiters and chosen ways of writing phrases.
+  5: (stored) => stored,
 };
 
 /** A project as it is stored. */

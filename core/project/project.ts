@@ -1,4 +1,4 @@
-import type { Dialect, Limiters } from '../dialect';
+import type { Dialect, Limiters, PhraseFallback } from '../dialect';
 import type { Field } from '../query';
 import type { SruEndpoint } from '../sru';
 import type { TermKind } from './term-kind';
@@ -110,6 +110,8 @@ export interface Working {
   readonly ownDatabases: readonly OwnDatabase[];
   /** Why a database was chosen or left out, by its short name. */
   readonly reasons: Readonly<Record<string, string>>;
+  /** How phrases are written where a database cannot cut them, by its short name; as its dialect says, if nothing is said. */
+  readonly phraseWays?: Readonly<Record<string, PhraseFallback>>;
   /** The variant that the draft was made from. */
   readonly base?: string;
 }

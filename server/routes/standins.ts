@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import Joi from 'joi';
 import { createNeutralExpression, listWords } from '#core/collection/index';
@@ -10,14 +11,16 @@ import {
   SEARCH_REQUEST,
   UNIONS_REQUEST,
   WORDS_REQUEST,
+  type CountEntry,
   type StandinListing,
 } from '#core/contract/index';
 import { createProblem, describeProblem } from '#core/problem/index';
 import { dropInactive, parseQuery } from '#core/query/index';
 import { writeSkos } from '#core/vocabulary/skos/index';
-import type { StandinCollection } from '../collections';
+import { createSessionHolding, type StandinCollection } from '../collections';
 import { countStrings, countUnions, listRecordNumbers, searchString, type Clock } from '#core/holding/index';
 import type { Fault, Faults } from '../faults';
+import { Sessions } from '../standins/sessions';
 import { proveStrings } from '../proving';
 import { checkRequest, sendProblem } from './answers';
 
@@ -30,7 +33,11 @@ const FAULT = Joi.alternatives<Fault | { kind: 'none' }>(
     kind: Joi.valid('refuse').required(),
     seconds: Joi.number().integer().min(1).max(600).required(),
   }),
-  Joi.object({ kind: Joi.valid('fail', 'cut', 'none').required() }),
+  Joi.object({ kind: Joi.valid('fail', 'cut', 'forget', 'none').required() }),
+  Joi.object({
+    kind: Joi.valid('nonsense').required(),
+    answer: Joi.valid('text', 'negative', 'page').required(),
+  }),
 );
 
 /** The made-up databases over HTTP: `/api/standins`. */
@@ -38,7 +45,13 @@ export function createStandinRoutes(
   collections: ReadonlyMap<string, StandinCollection>,
   faults: Faults,
   clock: Clock,
+  wallClock: Clock,
 ): Router {
+  const sessions = new Map(
+    [...collections.values()]
+      .filter(({ standin }) => standin.hasSets)
+      .map(({ standin }) => [standin.id, new Sessions(wallClock, randomUUID)]),
+  );
   const router = Router();
   router.get('/', (_, response) => {
     const list = [...collections.values()].map(({ standin, size, vocabulary }): StandinListing => ({
@@ -61,17 +74,30 @@ export function createStandinRoutes(
       if (!fault) return;
       if (fault.kind === 'none') faults.delete(collection.standin.id);
       else faults.set(collection.standin.id, fault);
+      if (fault.kind === 'forget') sessions.get(collection.standin.id)?.forget();
       response.status(204).end();
     }),
   );
   router.use('/:id', createFaultHandler(faults));
   router.post(
+    '/:id/sessions',
+    withCollection(collections, ({ standin }, _, response) => {
+      const begun = sessions.get(standin.id);
+      if (begun) response.status(201).json({ session: begun.begin() });
+      else sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such service' }));
+    }),
+  );
+  router.post(
     '/:id/count',
     withStrings(collections, (collection, request, response) => {
       const body = checkRequest(COUNT_REQUEST, request.body, response);
       if (!body) return;
-      const counts = countStrings(collection, body.strings, body.boxes, clock);
-      response.json({ counts: faults.get(collection.standin.id)?.kind === 'cut' ? counts.slice(1) : counts });
+      const { id } = collection.standin;
+      const session = body.session === undefined ? undefined : sessions.get(id)?.find(body.session);
+      if (body.session !== undefined && !session) return sendSessionEnd(response, id);
+      const holding = session ? createSessionHolding(collection, session) : collection;
+      const counts = countStrings(holding, body.strings, body.boxes, clock);
+      sendCounts(response, counts, faults.get(id));
     }),
   );
   router.post(
@@ -233,7 +259,21 @@ function createFaultHandler(faults: Faults): RequestHandler<{ id: string }> {
         503,
         createProblem('service-failed', 'error', { database: request.params.id, status: 503 }),
       );
+    else if (fault?.kind === 'forget') sendSessionEnd(response, request.params.id);
     else if (fault?.kind === 'slow') setTimeout(next, fault.milliseconds);
     else next();
   };
+}
+
+function sendSessionEnd(response: Response, database: string): void {
+  sendProblem(response, 401, createProblem('session-ended', 'error', { database }));
+}
+
+/** The counts, or what a service sends that is told to send something else. */
+function sendCounts(response: Response, counts: readonly CountEntry[], fault: Fault | undefined): void {
+  if (fault?.kind !== 'nonsense')
+    return void response.json({ counts: fault?.kind === 'cut' ? counts.slice(1) : counts });
+  if (fault.answer === 'page') return void response.type('html').send('<p>Please sign in.</p>');
+  const total = fault.answer === 'text' ? '1–25' : -1;
+  response.json({ counts: counts.map(() => ({ total, estimated: false, notes: [] })) });
 }

@@ -3,7 +3,7 @@ import type { Holding, StringProblem, StringReading } from '#core/holding/index'
 import type { Vocabulary } from '#core/vocabulary/index';
 import { readCardinal } from './cardinal/reader';
 import { GANTRY_STOP_WORDS, readGantry } from './gantry/reader';
-import { readHeronsmere } from './heronsmere/reader';
+import { readHeronsmere, type FindSet } from './heronsmere/reader';
 import { readMarlstone } from './marlstone/reader';
 import { readNorthern } from './northern/reader';
 import { readPlainfinder } from './plainfinder/reader';
@@ -28,7 +28,9 @@ export interface Standin {
   readonly givesIds?: true;
   /** Records come by relevance, whatever is asked for. */
   readonly onlyByRelevance?: true;
-  readonly read: (text: string, vocabulary: Vocabulary) => StringReading;
+  /** Earlier searches of a session can be named in a string. */
+  readonly hasSets?: true;
+  readonly read: (text: string, vocabulary: Vocabulary, findSet?: FindSet) => StringReading;
 }
 
 /** The stand-ins that are served, in the order of the list. */
@@ -40,7 +42,8 @@ export const STANDINS: readonly Standin[] = [
     analysis: NEUTRAL_ANALYSIS,
     boxes: ['languages', 'peerReviewed', 'fullText'],
     givesIds: true,
-    read: (text, vocabulary) => withoutNotes(readHeronsmere(text, vocabulary)),
+    hasSets: true,
+    read: (text, vocabulary, findSet) => withoutNotes(readHeronsmere(text, vocabulary, findSet)),
   },
   {
     id: 'gantry',
@@ -66,7 +69,7 @@ export const STANDINS: readonly Standin[] = [
     name: 'Marlstone Full Text',
     kind: 'full-text archive',
     analysis: { ...NEUTRAL_ANALYSIS, joinHyphens: true },
-    boxes: ['years', 'types', 'languages', 'peerReviewed', 'fullText'],
+    boxes: ['years', 'types', 'languages', 'peerReviewed', 'fullText', 'entered'],
     givesIds: true,
     rounding: { exactUpTo: 10_000, to: 'hundreds', note: 'Large numbers are rounded to hundreds.' },
     read: (text) => withoutNotes(readMarlstone(text)),
@@ -102,6 +105,7 @@ export function readStandinString(
   standin: Standin,
   text: string,
   vocabulary: Vocabulary,
+  findSet?: FindSet,
 ): { value: StringReading; problem?: never } | { problem: StringProblem; value?: never } {
-  return catchFault(() => standin.read(text, vocabulary));
+  return catchFault(() => standin.read(text, vocabulary, findSet));
 }

@@ -18,11 +18,14 @@ const WORD_FIELDS: Readonly<Record<string, FieldMask>> = {
 const SIGNS = { any: '*', one: '?' };
 const LEAST_LETTERS = 3;
 
+/** What an earlier search of the session means, by its number. */
+export type FindSet = (number: number) => SetExpression | undefined;
+
 /** Heronsmere's own reader: capitals for operators; NOT, then AND, then OR; words side by side are ANDed. */
-export function readHeronsmere(text: string, vocabulary: Vocabulary): SetExpression {
+export function readHeronsmere(text: string, vocabulary: Vocabulary, findSet?: FindSet): SetExpression {
   const scanner = new Scanner(text);
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Please enter something to search for.');
-  const reader = new Reader(scanner, vocabulary);
+  const reader = new Reader(scanner, vocabulary, findSet);
   const expression = reader.readAny(UNMARKED);
   if (!scanner.isAtEnd())
     refuse('bracket-stray', scanner.at, scanner.at + 1, 'This bracket has no beginning.');
@@ -33,6 +36,7 @@ class Reader {
   constructor(
     private readonly scanner: Scanner,
     private readonly vocabulary: Vocabulary,
+    private readonly findSet: FindSet | undefined,
   ) {}
 
   readAny(fields: FieldMask): SetExpression {
@@ -100,7 +104,7 @@ class Reader {
         ? refuse('kind', start, scanner.at, `There is no kind “${kind}” here.`)
         : { kind: 'key', key: `type=${type}` };
     }
-    if (name === 'set') refuse('set', start, scanner.at, 'This set is not in your session.');
+    if (name === 'set') return this.readSet(start);
     const fields = WORD_FIELDS[name];
     if (fields === undefined)
       return refuse('field', start, scanner.at, `“${name}” is not a field of Heronsmere.`);
@@ -140,6 +144,13 @@ class Reader {
     const match = this.scanner.take(/(\d{4})\.\.(\d{4})/y);
     if (!match) return refuse('year', start, this.scanner.at, 'Years are written like year:2015..2024.');
     return { kind: 'range', column: 'years', from: Number(match[1]), to: Number(match[2]) };
+  }
+
+  private readSet(start: number): SetExpression {
+    const { scanner } = this;
+    const number = Number(scanner.take(/\d{1,4}/y)?.[0] ?? 0);
+    const found = this.findSet?.(number);
+    return found ?? refuse('set', start, scanner.at, 'This set is not in your session.');
   }
 
   private readMonths(start: number): SetExpression {

@@ -213,13 +213,13 @@ export class StandinClient {
       body: JSON.stringify(body),
     };
     return this.request(database, address, init, async (response) =>
-      validate(schema, await response.json(), database),
+      validate(schema, await readBody(response), database),
     );
   }
 
   private get<T>(path: string, database: string, check: (body: unknown) => Outcome<T>): Promise<Outcome<T>> {
     const address = path === '' ? this.address : `${this.address}/${path}`;
-    return this.request(database, address, {}, async (response) => check(await response.json()));
+    return this.request(database, address, {}, async (response) => check(await readBody(response)));
   }
 
   private async request<T>(
@@ -245,8 +245,13 @@ export class StandinClient {
   }
 }
 
+/** What was answered; nothing if it is no JSON, which no schema takes. */
+async function readBody(response: Response): Promise<unknown> {
+  return (await response.json().catch(() => undefined)) as unknown;
+}
+
 function validate<T>(schema: Joi.Schema<T>, body: unknown, database: string): Outcome<T> {
-  const result = schema.validate(body, { convert: false });
+  const result = schema.required().validate(body, { convert: false });
   return result.error ? fail(createProblem('answer-invalid', 'error', { database })) : succeed(result.value);
 }
 
@@ -258,6 +263,7 @@ async function describeRefusal(database: string, response: Response): Promise<Pr
       seconds: Number.isFinite(seconds) ? seconds : 30,
     });
   }
+  if (response.status === 401) return createProblem('session-ended', 'error', { database });
   if (response.status === 422) {
     const body = (await response.json().catch(() => ({}))) as { problem?: { message?: string } };
     return createProblem('service-refused', 'error', { database, message: body.problem?.message ?? '' });

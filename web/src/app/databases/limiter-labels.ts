@@ -7,4 +7,7 @@ export const LIMITER_LABELS: Readonly<Record<LimiterName, string>> = {
   languages: 'languages',
   peerReviewed: 'peer-reviewed',
   fullText: 'full text',
+  entered: 'date of entry',
+  sources: 'source',
+  subjects: 'subject area',
 };

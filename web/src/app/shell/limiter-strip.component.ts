@@ -48,6 +48,27 @@ export class LimiterStripComponent {
     this.changed.emit(Object.keys(years).length > 0 ? { ...rest, years } : rest);
   }
 
+  protected setMonth(end: 'from' | 'to', typed: string): void {
+    const { [end]: _, ...others } = this.limiters().entered ?? {};
+    const entered = /^\d{4}-(0[1-9]|1[0-2])$/.test(typed) ? { ...others, [end]: typed } : others;
+    const { entered: __, ...rest } = this.limiters();
+    this.changed.emit(Object.keys(entered).length > 0 ? { ...rest, entered } : rest);
+  }
+
+  /** Several names stand with semicolons between them. */
+  protected setNames(name: 'sources' | 'subjects', typed: string): void {
+    const names = [
+      ...new Set(
+        typed
+          .split(';')
+          .map((one) => one.trim())
+          .filter((one) => one !== ''),
+      ),
+    ];
+    const { [name]: _, ...rest } = this.limiters();
+    this.changed.emit(names.length > 0 ? { ...rest, [name]: names } : rest);
+  }
+
   protected setType(type: DocumentType, on: boolean): void {
     const chosen = this.limiters().types ?? [];
     const types = DOCUMENT_TYPES.filter((other) => (other === type ? on : chosen.includes(other)));

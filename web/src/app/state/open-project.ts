@@ -1,7 +1,7 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { countDifferences, describeDifference } from '#core/compare/index';
-import { findDialect, type Dialect } from '#core/dialect/index';
+import { findDialect, preferPhraseWay, type Dialect } from '#core/dialect/index';
 import { CHANGE_NAMES, createDraftQuery, type Change, type Project, type Variant } from '#core/project/index';
 import { SURROUNDINGS } from '../data/ids';
 import { ProjectActions } from './project.actions';
@@ -33,8 +33,15 @@ export class OpenProject {
   readonly dialects = computed<Dialect[]>(() =>
     this.working().databases.flatMap((id) => this.findDialect(id) ?? []),
   );
-  /** The dialect of a database that ships or that the person added. */
+  /** The dialect of a database that ships or that the person added, with the person's choices for it. */
   findDialect(database: string): Dialect | undefined {
+    const dialect = this.findPlainDialect(database);
+    const way = this.maybe()?.working.phraseWays?.[database];
+    return dialect && way ? preferPhraseWay(dialect, way) : dialect;
+  }
+
+  /** As `findDialect`, before any choice. */
+  findPlainDialect(database: string): Dialect | undefined {
     const own = this.maybe()?.working.ownDatabases.find(({ dialect }) => dialect.id === database);
     return own?.dialect ?? findDialect(database);
   }

@@ -1,4 +1,4 @@
-import type { FidelityLevel, HandStep } from '#core/dialect/index';
+import type { FidelityLevel, HandStep, PhraseFallback } from '#core/dialect/index';
 import type { ReadBack } from '#core/proof/index';
 
 /** The fidelity of a whole rendering in a few words. */
@@ -20,6 +20,16 @@ const STEP_WORDS: Readonly<Record<HandStep['how'], string>> = {
 export function describeStep({ how, value, note }: HandStep): string {
   return `${STEP_WORDS[how]}: ${value}${note === undefined ? '' : ` (${note})`}`;
 }
+
+/** The ways of writing a phrase that a database cannot cut. */
+export const WAY_WORDS: Readonly<Record<PhraseFallback, string>> = {
+  forms: 'each form spelled out',
+  uncut: 'the words as they stand before the cut',
+  'side-by-side': 'side by side without quotation marks',
+  proximity: 'as nearest neighbours',
+  and: 'each word anywhere',
+  'leave-out': 'leave such phrases out',
+};
 
 /** What reading a string back has shown. */
 export const BACK_WORDS: Readonly<Record<ReadBack['verdict'], string>> = {

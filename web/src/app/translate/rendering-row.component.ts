@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import type { ProofAnswer, ProofDifference } from '#core/contract/index';
-import type { FidelityLevel, HandStep, WrittenLine } from '#core/dialect/index';
+import type { FidelityLevel, HandStep, PhraseFallback, WrittenLine } from '#core/dialect/index';
 import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../counting/count-store';
 import { CountComponent } from '../ui/count.component';
@@ -44,8 +44,21 @@ export interface RenderingRow {
   readonly back: ReadBack | undefined;
   /** The query as numbered searches, where the database can refer to earlier ones. */
   readonly lines: readonly WrittenLine[];
+  /** How cut phrases could be written here, each with its count; empty if there is nothing to choose. */
+  readonly ways: readonly PhraseWay[];
+  readonly canChooseWay: boolean;
   /** What headings of other thesauri could be here. */
   readonly offers: readonly HeadingOffer[];
+}
+
+/** One way to write phrases that the database cannot cut. */
+export interface PhraseWay {
+  /** None: as the database's dialect says. */
+  readonly way: PhraseFallback | undefined;
+  readonly words: string;
+  readonly counted: Counted;
+  readonly levelWords: string;
+  readonly isChosen: boolean;
 }
 
 /** So many pieces are listed before the rest is asked for. */
@@ -75,6 +88,9 @@ export class RenderingRowComponent {
   /** The nodes that are pointed at. */
   readonly pointed = output<readonly string[]>();
   readonly copied = output<{ text: string; what: string }>();
+  /** The ways of writing cut phrases are to be shown, or put away. */
+  readonly waysAsked = output();
+  readonly wayChosen = output<PhraseFallback | undefined>();
   /** Just for this database. */
   readonly hereAsked = output();
   /** The count that was read off the database's own page. */

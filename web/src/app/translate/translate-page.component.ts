@@ -12,13 +12,19 @@ import {
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink } from '@angular/router';
-import { writeHistory, type Dialect, type WrittenLine } from '#core/dialect/index';
+import {
+  listPhraseWays,
+  preferPhraseWay,
+  writeHistory,
+  type Dialect,
+  type WrittenLine,
+} from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
 import { createTerm } from '#core/project/index';
 import { readBack, type ReadBack } from '#core/proof/index';
-import { parseQuery, printQuery } from '#core/query/index';
+import { parseQuery, printQuery, type QueryNode } from '#core/query/index';
 import { DraftCounts } from '../counting/draft-counts';
-import { getTotal, type Counted } from '../counting/count-store';
+import { CountStore, getTotal, listWishes, type Counted } from '../counting/count-store';
 import { OwnDatabases } from '../counting/own-databases';
 import { WritingAids } from '../counting/writing-aids';
 import { writeMoment } from '../data/ids';
@@ -27,7 +33,7 @@ import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
 import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
-import { RenderingRowComponent, type RenderingRow } from './rendering-row.component';
+import { RenderingRowComponent, type PhraseWay, type RenderingRow } from './rendering-row.component';
 import { describeProof, listPieceCosts, listSharedDifferences } from './differences';
 import { FiltersDialogComponent } from './filters-dialog.component';
 import { HereDialogComponent, type HereQuestion } from './here-dialog.component';
@@ -35,7 +41,7 @@ import { listHeadingOffers, type HeadingOffer } from './heading-offers';
 import { listIntended } from './intended';
 import { Proofs } from './proofs';
 import { ReadStringDialogComponent } from './read-string-dialog.component';
-import { LEVEL_WORDS } from './rendering-notes';
+import { LEVEL_WORDS, WAY_WORDS } from './rendering-notes';
 import { cutSegments } from './string-segments';
 import { writeStringsDocument } from './strings-document';
 
@@ -53,6 +59,7 @@ const REST = 350;
 export class TranslatePageComponent {
   protected readonly open = inject(OpenProject);
   private readonly draftCounts = inject(DraftCounts);
+  private readonly counts = inject(CountStore);
   private readonly proofs = inject(Proofs);
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly aids = inject(WritingAids);
@@ -66,6 +73,8 @@ export class TranslatePageComponent {
   /** Strings on one line each, to be scrolled; else wrapped. */
   protected readonly isOneLine = signal(false);
   protected readonly beside = signal<readonly [string, string] | undefined>(undefined);
+  /** The database whose ways of writing cut phrases are shown. */
+  protected readonly waysFor = signal<string | undefined>(undefined);
   private readonly hues = computed(
     () => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])),
   );
@@ -118,6 +127,9 @@ export class TranslatePageComponent {
 
   constructor() {
     this.thesauri.followChosen();
+    this.counts.follow(
+      listWishes(() => this.rows().flatMap(({ ways }) => ways.map(({ counted }) => counted))),
+    );
     let timer: ReturnType<typeof setTimeout> | undefined;
     effect(() => {
       const { root } = this.open.draft();
@@ -138,6 +150,30 @@ export class TranslatePageComponent {
     const term = createTerm(this.open.createId(), text, 'thesaurus');
     const note = `for “${label}”: ${words}`;
     this.open.change({ kind: 'add-terms', concept, terms: [{ ...term, databases: [id], note }] });
+  }
+
+  /** The draft in each way of writing phrases that this database cannot cut; those that come to the same string once. */
+  private describeWays(root: QueryNode, shown: Dialect): PhraseWay[] {
+    const dialect = this.open.findPlainDialect(shown.id) ?? shown;
+    const chosen = this.open.working().phraseWays?.[shown.id];
+    const ways = [undefined, ...listPhraseWays(root, dialect)].map((way) => {
+      const written = way ? preferPhraseWay(dialect, way) : dialect;
+      return { way, counted: this.counts.look(root, written, this.open.limiters()) };
+    });
+    const texts = ways.map(({ counted }) => counted.rendering.text);
+    return ways.flatMap(({ way, counted }, at) =>
+      way !== undefined && way !== chosen && texts.indexOf(texts[at] ?? '') < at
+        ? []
+        : [
+            {
+              way,
+              words: way ? WAY_WORDS[way] : 'as is usual for this database',
+              counted,
+              levelWords: LEVEL_WORDS[counted.rendering.whole],
+              isChosen: way === chosen,
+            },
+          ],
+    );
   }
 
   private readBack(): void {
@@ -259,6 +295,8 @@ export class TranslatePageComponent {
       isByHand: this.ownDatabases.isByHand(dialect.id),
       back: this.backs().get(dialect.id)?.(rendering),
       lines: this.writeLines(dialect),
+      canChooseWay: listPhraseWays(root, dialect).length > 0,
+      ways: this.waysFor() === dialect.id ? this.describeWays(root, dialect) : [],
       offers: this.offers().get(dialect.id) ?? [],
     };
   }
