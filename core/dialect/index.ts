@@ -1,5 +1,5 @@
 export { checkDialect } from './check-dialect';
-export { PHRASE_FALLBACKS } from './dialect';
+export { LIMITER_NAMES, PHRASE_FALLBACKS } from './dialect';
 export type { Dialect, LimiterName, PhraseFallback } from './dialect';
 export { REASON_CODES, describeReason } from './fidelity';
 export type { Fidelity, FidelityLevel, Reason, ReasonCode } from './fidelity';

@@ -177,6 +177,10 @@ const WORDINGS = {
     says: '{database} asks to wait {seconds} seconds.',
     remedy: 'Try again after that time.',
   },
+  'results-line-unclear': {
+    says: 'The number of results cannot be told from “{text}”: {reason}.',
+    remedy: 'Type the number alone.',
+  },
   'session-ended': {
     says: 'The session of {database} has ended.',
     remedy: 'Nothing was counted. Try again: a new session begins.',

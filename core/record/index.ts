@@ -1,3 +1,7 @@
+export { deduplicateRecords } from './deduplicate';
+export type { Deduplicated, SameWorkRule } from './deduplicate';
+export { createIdentifierKey, createRecordKeys, normaliseTitle } from './identity';
+export type { RecordKeys } from './identity';
 export { LANGUAGES } from './languages';
 export { DOCUMENT_TYPES, describeAuthors } from './record';
 export type { AssignedHeading, Author, BibliographicRecord, DocumentType } from './record';

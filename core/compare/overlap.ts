@@ -1,0 +1,105 @@
+import { deduplicateRecords, type RecordKeys, type SameWorkRule } from '../record';
+
+/** What one database gives: its count, and its records' keys where it gives records. */
+export interface DatabaseResult {
+  readonly database: string;
+  readonly total: number;
+  readonly keys: readonly RecordKeys[] | undefined;
+}
+
+/** One step of searching database after database. */
+export interface SearchOrderStep {
+  readonly database: string;
+  /** The works that none before it had. */
+  readonly fresh: number;
+  /** All works so far. */
+  readonly total: number;
+}
+
+/** How the results of several databases overlap. */
+export interface Overlap {
+  /** The databases that give records, in the order given. */
+  readonly compared: readonly string[];
+  /** Different works among them. */
+  readonly works: number;
+  /** Works of each: less than its records where one stands twice in it. */
+  readonly worksOf: readonly number[];
+  /** Works that two have both, by their places. */
+  readonly shared: readonly (readonly number[])[];
+  /** Works that no other one has. */
+  readonly alone: readonly number[];
+  /** The order that brings the most new works each time. */
+  readonly order: readonly SearchOrderStep[];
+  /** Records that will turn up again. */
+  readonly duplicates: number;
+  readonly matched: Readonly<Record<SameWorkRule, number>>;
+  /** The databases that give numbers only. */
+  readonly countsOnly: readonly string[];
+  /** Between these lies the number of different works of all databases, count-only ones among them. */
+  readonly bounds: { readonly least: number; readonly greatest: number };
+}
+
+/** What several databases have in common, record by record where that can be had, else as bounds. */
+export function findOverlap(results: readonly DatabaseResult[]): Overlap {
+  const compared = results.flatMap(({ database, keys }) => (keys ? [{ database, keys }] : []));
+  const { works, workOf, matched } = deduplicateRecords(compared.map(({ keys }) => keys));
+  // Which databases have a work: bit n stands for the nth of those compared.
+  const holders = new Uint32Array(works);
+  workOf.forEach((list, place) => list.forEach((work) => (holders[work]! |= 1 << place)));
+  const size = compared.length;
+  const shared = Array.from({ length: size }, () => new Array<number>(size).fill(0));
+  const alone = new Array<number>(size).fill(0);
+  const byHolders = countByHolders(holders);
+  for (const [mask, count] of byHolders) {
+    for (let a = 0; a < size; a++) {
+      if ((mask & (1 << a)) === 0) continue;
+      if (mask === 1 << a) alone[a]! += count;
+      for (let b = 0; b < size; b++) if ((mask & (1 << b)) !== 0) shared[a]![b]! += count;
+    }
+  }
+  const others = results.filter(({ keys }) => !keys);
+  return {
+    compared: compared.map(({ database }) => database),
+    works,
+    worksOf: shared.map((row, place) => row[place] ?? 0),
+    shared,
+    alone,
+    order: findOrder(
+      byHolders,
+      compared.map(({ database }) => database),
+    ),
+    duplicates: compared.reduce((sum, { keys }) => sum + keys.length, 0) - works,
+    matched,
+    countsOnly: others.map(({ database }) => database),
+    bounds: {
+      least: Math.max(works, ...others.map(({ total }) => total)),
+      greatest: works + others.reduce((sum, { total }) => sum + total, 0),
+    },
+  };
+}
+
+function countByHolders(holders: Uint32Array): Map<number, number> {
+  const counts = new Map<number, number>();
+  for (const mask of holders) counts.set(mask, (counts.get(mask) ?? 0) + 1);
+  return counts;
+}
+
+function findOrder(byHolders: ReadonlyMap<number, number>, databases: readonly string[]): SearchOrderStep[] {
+  const steps: SearchOrderStep[] = [];
+  let seen = 0;
+  let total = 0;
+  while (steps.length < databases.length) {
+    let best = { place: -1, fresh: -1 };
+    databases.forEach((_, place) => {
+      if ((seen & (1 << place)) !== 0) return;
+      let fresh = 0;
+      for (const [mask, count] of byHolders)
+        if ((mask & (1 << place)) !== 0 && (mask & seen) === 0) fresh += count;
+      if (fresh > best.fresh) best = { place, fresh };
+    });
+    seen |= 1 << best.place;
+    total += best.fresh;
+    steps.push({ database: databases[best.place] ?? '', fresh: best.fresh, total });
+  }
+  return steps;
+}

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { deduplicateRecords } from './deduplicate';
+import { createIdentifierKey, createRecordKeys } from './identity';
+import LABELLED from './fixtures/duplicates.json';
+
+interface LabelledRecord {
+  readonly work: string;
+  readonly title: string;
+  readonly year?: number;
+  readonly family: string;
+  readonly doi?: string;
+}
+const keysOf = ({ title, year, family, doi }: LabelledRecord) =>
+  createRecordKeys({
+    title,
+    authors: family === '' ? [] : [{ given: 'A', family }],
+    ...(year !== undefined && { year }),
+    ...(doi !== undefined && { doi }),
+  });
+
+describe('records of one work', () => {
+  it('are found in a labelled set; what is found is right, and what is missed is known', () => {
+    const records = LABELLED as LabelledRecord[];
+    const { workOf } = deduplicateRecords([records.map(keysOf)]);
+    const found = workOf[0]!;
+    let [right, wrong, missed] = [0, 0, 0];
+    records.forEach((a, at) =>
+      records.slice(at + 1).forEach((b, more) => {
+        const isSame = found[at] === found[at + 1 + more];
+        if (isSame && a.work === b.work) right++;
+        else if (isSame) wrong++;
+        else if (a.work === b.work) missed++;
+      }),
+    );
+    const [precision, recall] = [right / (right + wrong), right / (right + missed)];
+    console.log(
+      `duplicates: precision ${precision.toFixed(3)}, recall ${recall.toFixed(3)} of ${right + missed} pairs`,
+    );
+    expect(precision).toBe(1);
+    expect(recall).toBeGreaterThanOrEqual(0.75);
+    expect(recall).toBeLessThan(1);
+  });
+
+  it('are told by their identifier first, however it is written, and the rule is kept', () => {
+    const written = ['10.5555/Ab.1', 'https://doi.example/10.5555/ab.1', 'doi: 10.5555/AB.1'];
+    expect(new Set(written.map(createIdentifierKey)).size).toBe(1);
+    const lists = written.map((doi, at) => [
+      keysOf({ work: '', title: `Title of its own ${at}`, year: 2000, family: 'B', doi }),
+    ]);
+    const { works, matched, ruleOf } = deduplicateRecords(lists);
+    expect(works).toBe(1);
+    expect(matched).toEqual({ identifier: 2, work: 0 });
+    expect(ruleOf.map((rules) => rules[0])).toEqual([0, 1, 1]);
+  });
+
+  it('are never put together against two different identifiers', () => {
+    const one = { work: '', title: 'Lamps and bats at night', year: 2001, family: 'Ode' };
+    const lists = [[keysOf({ ...one, doi: '10.1/a' }), keysOf({ ...one, doi: '10.1/b' }), keysOf(one)]];
+    const { works, workOf } = deduplicateRecords(lists);
+    expect(works).toBe(2);
+    expect([...workOf[0]!]).toEqual([0, 1, 0]);
+  });
+
+  it('are not told by titles that are too short, or without a year', () => {
+    const short = { work: '', title: 'Editorial', year: 2001, family: 'Ode' };
+    const { year: _, ...undated } = { ...short, title: 'Lamps and bats at night' };
+    expect(deduplicateRecords([[short, short, undated, undated].map(keysOf)]).works).toBe(4);
+  });
+});

@@ -1,0 +1,2 @@
+export { readResultsColumn, readResultsLine } from './results-line';
+export type { ReadResultsLine } from './results-line';
