@@ -96,6 +96,8 @@ export default tseslint.config(
     // Plain loops over typed arrays: an index below the length is always there.
     files: [
       'core/collection/**/*.ts',
+      'core/compare/*.ts',
+      'core/record/deduplicate.ts',
       'demo/**/*.ts',
       'server/**/*.ts',
       'bench/**/*.ts',

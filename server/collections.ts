@@ -12,7 +12,12 @@ import {
   type SetExpression,
 } from '#core/collection/index';
 import type { Holding } from '#core/holding/index';
-import type { BibliographicRecord } from '#core/record/index';
+import {
+  createIdentifierKey,
+  createRecordKeys,
+  type BibliographicRecord,
+  type RecordKeys,
+} from '#core/record/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createHolding } from '#demo/holdings';
 import type { HoldingId } from '#demo/themes/index';
@@ -27,6 +32,10 @@ export interface StandinCollection extends Holding {
   readonly standin: Standin;
   readonly vocabulary: Vocabulary;
   readonly size: number;
+  /** The keys of a record by which its work is told. */
+  getKeys(number: number): RecordKeys;
+  /** The first record with an identifier. */
+  findByIdentifier(identifier: string): number | undefined;
   /** The records of this database that a record cites, and those that cite it. */
   listReferences(number: number): readonly number[];
   listCitedBy(number: number): readonly number[];
@@ -61,17 +70,21 @@ export async function buildCollections(
     const neutral = createIndexBuilder(NEUTRAL_ANALYSIS);
     const lines: Buffer[] = [];
     const offsets = new Float64Array(holding.works.length + 1);
+    const keys = new Float64Array(2 * holding.works.length);
     holding.works.forEach((_, place) => {
       const record = holding.createRecord(place);
       const document = createDocument(record);
       own.add(document);
       if (standin.analysis !== NEUTRAL_ANALYSIS) neutral.add(document);
+      const { identifier, work } = createRecordKeys(record);
+      keys.set([identifier, work], 2 * place);
       const line = Buffer.from(JSON.stringify(record));
       lines.push(line);
       offsets[place + 1] = offsets[place]! + line.length;
     });
     await writeFile(join(temporary, `${standin.id}.records`), Buffer.concat(lines));
     await writeFile(join(temporary, `${standin.id}.offsets`), Buffer.from(offsets.buffer));
+    await writeFile(join(temporary, `${standin.id}.keys`), Buffer.from(keys.buffer));
     await writeFile(join(temporary, `${standin.id}.index`), writeSnapshot(own.finish()));
     if (standin.analysis !== NEUTRAL_ANALYSIS)
       await writeFile(join(temporary, `${standin.id}.neutral`), writeSnapshot(neutral.finish()));
@@ -88,12 +101,15 @@ export async function openCollections(folder: string): Promise<ReadonlyMap<strin
 }
 
 async function openCollection(folder: string, standin: Standin): Promise<StandinCollection> {
-  const [records, offsetBytes, evaluator] = await Promise.all([
+  const [records, offsetBytes, keyBytes, evaluator] = await Promise.all([
     readFile(join(folder, `${standin.id}.records`)),
     readFile(join(folder, `${standin.id}.offsets`)),
+    readFile(join(folder, `${standin.id}.keys`)),
     openIndex(join(folder, `${standin.id}.index`)),
   ]);
   const offsets = new Float64Array(Uint8Array.from(offsetBytes).buffer);
+  const keys = new Float64Array(Uint8Array.from(keyBytes).buffer);
+  let byIdentifier: ReadonlyMap<number, number> | undefined;
   let laboratory: Promise<Evaluator> | undefined;
   const getRecord = (number: number): BibliographicRecord =>
     JSON.parse(records.toString('utf8', offsets[number], offsets[number + 1])) as BibliographicRecord;
@@ -106,6 +122,11 @@ async function openCollection(folder: string, standin: Standin): Promise<Standin
     ...createStandinHolding(standin, evaluator, vocabulary),
     getRecord,
     size: evaluator.index.size,
+    getKeys: (number) => ({ identifier: keys[2 * number] ?? 0, work: keys[2 * number + 1] ?? 0 }),
+    findByIdentifier: (identifier) => {
+      byIdentifier ??= listIdentifiers(keys);
+      return byIdentifier.get(createIdentifierKey(identifier));
+    },
     listReferences: (number) => getCitations().references[number] ?? [],
     listCitedBy: (number) => getCitations().citedBy[number] ?? [],
     getLaboratory: () => {
@@ -152,6 +173,15 @@ export function createSessionHolding(collection: StandinCollection, session: Ses
       return value ?? { problem };
     },
   };
+}
+
+function listIdentifiers(keys: Float64Array): ReadonlyMap<number, number> {
+  const places = new Map<number, number>();
+  for (let number = keys.length / 2 - 1; number >= 0; number--) {
+    const identifier = keys[2 * number] ?? 0;
+    if (identifier !== 0) places.set(identifier, number);
+  }
+  return places;
 }
 
 interface Citations {

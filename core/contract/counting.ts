@@ -98,10 +98,30 @@ export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   sort: Joi.valid('relevance', 'newest').default('relevance'),
 });
 
-/** A string whose record numbers are asked for. */
-export const IDS_REQUEST = Joi.object<{ string: string; boxes: Boxes }>({
+/** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
+export interface IdsRequest {
+  readonly string: string;
+  readonly boxes: Boxes;
+  readonly keys: boolean;
+}
+
+/** Record numbers, and beside them, if asked for, the keys of identifier and work (0 where there is none). */
+export interface IdsAnswer {
+  readonly total: number;
+  readonly numbers: readonly number[];
+  readonly identifiers?: readonly number[];
+  readonly works?: readonly number[];
+}
+
+export const IDS_REQUEST = Joi.object<IdsRequest>({
   string: searchString.required(),
   boxes,
+  keys: Joi.boolean().default(false),
+});
+
+/** Records known by an identifier, such as a DOI, that are to be looked up. */
+export const LOOKUP_REQUEST = Joi.object<{ identifiers: string[] }, true>({
+  identifiers: Joi.array().items(Joi.string().max(300)).max(500).required(),
 });
 
 /** Several searches each, whose results are to be counted together: each record once. */
@@ -172,6 +192,23 @@ export const RECORD_ANSWER = Joi.object<BibliographicRecord>({
   doi: text,
   entered: text.required(),
   references: Joi.array().items(text).required(),
+});
+
+const numbers = Joi.array().items(Joi.number().min(0));
+export const IDS_ANSWER = Joi.object<IdsAnswer>({
+  total,
+  numbers: numbers.required(),
+  identifiers: numbers,
+  works: numbers,
+});
+
+/** The titles of records that were looked up, in their order; nothing where the database has none. */
+export interface LookupAnswer {
+  readonly titles: readonly (string | null)[];
+}
+
+export const LOOKUP_ANSWER = Joi.object<LookupAnswer>({
+  titles: Joi.array().items(text.allow(null)).required(),
 });
 
 export const SEARCH_ANSWER = Joi.object<SearchAnswer>({

@@ -1,7 +1,15 @@
 import type { Boxes } from '../dialect';
 import type { Outcome, Problem } from '../problem';
 import type { BibliographicRecord } from '../record';
-import type { CountEntry, SearchAnswer, SearchRequest, WordsAnswer } from './counting';
+import type {
+  CountEntry,
+  IdsAnswer,
+  IdsRequest,
+  LookupAnswer,
+  SearchAnswer,
+  SearchRequest,
+  WordsAnswer,
+} from './counting';
 import type { ProofAnswer, ProofRequest } from './proof';
 
 /** A collection of imported records as lists show it. */
@@ -70,6 +78,8 @@ export type CollectionAsked =
       readonly boxes: Boxes;
     }
   | { readonly kind: 'search'; readonly collection: string; readonly request: SearchRequest }
+  | { readonly kind: 'ids'; readonly collection: string; readonly request: IdsRequest }
+  | { readonly kind: 'lookup'; readonly collection: string; readonly identifiers: readonly string[] }
   | { readonly kind: 'records'; readonly collection: string; readonly numbers: readonly number[] }
   | {
       readonly kind: 'words';
@@ -87,6 +97,8 @@ export interface CollectionAnswers {
   readonly unions: CountEntry[];
   readonly search: SearchAnswer;
   readonly records: BibliographicRecord[];
+  readonly ids: IdsAnswer;
+  readonly lookup: LookupAnswer;
   readonly words: WordsAnswer['words'];
   readonly proof: ProofAnswer;
 }

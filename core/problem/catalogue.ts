@@ -181,6 +181,14 @@ const WORDINGS = {
     says: 'The number of results cannot be told from “{text}”: {reason}.',
     remedy: 'Type the number alone.',
   },
+  'records-not-given': {
+    says: '{database} gives numbers only, no lists of records.',
+    remedy: 'Its counts can be compared; choose another database to read what differs.',
+  },
+  'count-not-exact': {
+    says: '{database} gives estimates or bounds here, which cannot be subtracted.',
+    remedy: 'Choose a database with exact counts.',
+  },
   'session-ended': {
     says: 'The session of {database} has ended.',
     remedy: 'Nothing was counted. Try again: a new session begins.',

@@ -4,7 +4,14 @@ import { applyToBlocks, isBlockChange } from './apply-to-blocks';
 import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms } from './apply-to-terms';
 import { UNDOABLE, type Change } from './change';
-import { MOST_OWN_DATABASES, type OwnDatabase, type Project, type Variant, type Working } from './project';
+import {
+  MOST_MUST_FINDS,
+  MOST_OWN_DATABASES,
+  type OwnDatabase,
+  type Project,
+  type Variant,
+  type Working,
+} from './project';
 import { refuseChange } from './refuse-change';
 
 /** The project after a change, or why the change cannot be made; the project given is never altered. */
@@ -60,8 +67,35 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
       const { compared: _, ...rest } = project;
       return succeed(change.id === undefined ? rest : { ...rest, compared: change.id });
     }
-    case 'add-tally':
-      return succeed({ ...project, tallies: [...project.tallies, change.tally] });
+    case 'keep-tallies': {
+      const { state, tallies } = change;
+      const isNew = state !== undefined && !project.states.some(({ id }) => id === state.id);
+      return succeed({
+        ...project,
+        tallies: [...project.tallies, ...tallies],
+        states: isNew ? [...project.states, state] : project.states,
+      });
+    }
+    case 'remove-tally':
+      return succeed({ ...project, tallies: project.tallies.filter(({ id }) => id !== change.id) });
+    case 'add-must-finds': {
+      const mustFinds = [...project.mustFinds, ...change.mustFinds];
+      if (mustFinds.length > MOST_MUST_FINDS)
+        return refuseChange(`A project takes ${MOST_MUST_FINDS} must-finds.`);
+      return succeed({ ...project, mustFinds });
+    }
+    case 'remove-must-finds':
+      return succeed({
+        ...project,
+        mustFinds: project.mustFinds.filter(({ id }) => !change.ids.includes(id)),
+      });
+    case 'judge-record': {
+      const { [change.record]: _, ...rest } = project.judgements;
+      return succeed({
+        ...project,
+        judgements: change.verdict ? { ...rest, [change.record]: change.verdict } : rest,
+      });
+    }
     case 'mark-review': {
       const { [change.key]: _, ...rest } = project.review;
       return succeed({ ...project, review: change.mark ? { ...rest, [change.key]: change.mark } : rest });

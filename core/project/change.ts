@@ -4,6 +4,8 @@ import type { ConceptPlace } from './concept-place';
 import type {
   ContextWordChoice,
   FramedQuestion,
+  KeptState,
+  MustFind,
   NamedBlock,
   OwnDatabase,
   Purpose,
@@ -13,6 +15,7 @@ import type {
   TargetBand,
   Term,
   Variant,
+  Verdict,
   Working,
 } from './project';
 
@@ -127,7 +130,13 @@ export type Change =
       readonly children: readonly string[];
     }
   | { readonly kind: 'compare-with'; readonly id: string | undefined }
-  | { readonly kind: 'add-tally'; readonly tally: Tally }
+  /** Counts that are kept, with the state of the draft that they belong to. */
+  | { readonly kind: 'keep-tallies'; readonly tallies: readonly Tally[]; readonly state?: KeptState }
+  | { readonly kind: 'remove-tally'; readonly id: string }
+  | { readonly kind: 'add-must-finds'; readonly mustFinds: readonly MustFind[] }
+  | { readonly kind: 'remove-must-finds'; readonly ids: readonly string[] }
+  /** No verdict: what was said of the record is taken back. */
+  | { readonly kind: 'judge-record'; readonly record: string; readonly verdict: Verdict | undefined }
   /** No mark: what was said of the point is taken back. */
   | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };
 
@@ -229,6 +238,10 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'remove-variant': 'Remove a variant',
   'restore-variant': 'Bring back a variant',
   'compare-with': 'Compare with a variant',
-  'add-tally': 'Keep a count',
+  'keep-tallies': 'Keep counts',
+  'remove-tally': 'Remove a kept count',
+  'add-must-finds': 'Add must-finds',
+  'remove-must-finds': 'Remove must-finds',
+  'judge-record': 'Judge a record',
   'mark-review': 'Remark on the report',
 };

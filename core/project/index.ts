@@ -18,10 +18,12 @@ export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
 export {
   MOST_CONCEPTS,
+  MOST_MUST_FINDS,
   MOST_OWN_DATABASES,
   MOST_TERMS,
   NOTHING_SAID,
   PURPOSES,
+  VERDICTS,
   createProject,
   getConceptLetter,
 } from './project';
@@ -29,6 +31,8 @@ export type {
   Concept,
   ContextWordChoice,
   FramedQuestion,
+  KeptState,
+  MustFind,
   NamedBlock,
   OwnConnection,
   OwnDatabase,
@@ -43,6 +47,7 @@ export type {
   Term,
   TermSource,
   Variant,
+  Verdict,
   Working,
 } from './project';
 export { readProjectFile, restoreProject, storeProject, writeProjectFile } from './project-file';

@@ -7,11 +7,13 @@ import { MOST_BLOCKS } from './apply-to-blocks';
 import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
 import {
   MOST_CONCEPTS,
+  MOST_MUST_FINDS,
   MOST_OWN_DATABASES,
   MOST_TERMS,
   NOTHING_SAID,
   PURPOSES,
   TERM_SOURCES,
+  VERDICTS,
   type Project,
 } from './project';
 import { TERM_KINDS } from './term-kind';
@@ -94,8 +96,11 @@ const tally = Joi.object({
   total: number.required(),
   estimated: Joi.boolean().required(),
   source: Joi.valid('measured', 'typed').required(),
+  milliseconds: number,
   variant: id,
+  state: id,
 });
+const mustFind = Joi.object({ id: id.required(), title: text.required(), identifier: Joi.string().max(300) });
 const variant = Joi.object({
   id: id.required(),
   name: text.required(),
@@ -135,6 +140,13 @@ const PROJECT = Joi.object<Project>({
   }).required(),
   variants: Joi.array().items(variant).required(),
   tallies: Joi.array().items(tally).required(),
+  states: Joi.array()
+    .items(Joi.object({ id: id.required(), state: Joi.object(frozen).required() }))
+    .required(),
+  mustFinds: Joi.array().items(mustFind).max(MOST_MUST_FINDS).required(),
+  judgements: Joi.object()
+    .pattern(Joi.string().max(300), Joi.valid(...VERDICTS))
+    .required(),
   review: Joi.object()
     .pattern(
       Joi.string().max(300),
@@ -175,8 +187,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   },
   // Version 5 has collections of one's own records, which older programs do not know.
   4: (stored) => stored,
-  // Version 6 has further limiters and chosen ways of writing phrases.
-  5: (stored) => stored,
+  // Version 6 has further limiters, chosen ways of writing phrases, must-finds, judgements and the states of tallies.
+  5: (stored) => ({ states: [], mustFinds: [], judgements: {}, ...(stored as object | null) }),
 };
 
 /** A project as it is stored. */

@@ -326,7 +326,7 @@ describe('history', () => {
     };
     const done = play([
       { kind: 'set-question', question: 'Q' },
-      { kind: 'add-tally', tally },
+      { kind: 'keep-tallies', tallies: [tally] },
     ]);
     expect(undo(done).project.tallies).toEqual([tally]);
     expect(undo(done).project.working.question).toBe('');

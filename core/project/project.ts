@@ -146,9 +146,32 @@ export interface Tally {
   readonly total: number;
   readonly estimated: boolean;
   readonly source: 'measured' | 'typed';
+  /** How long the answer took; not known of what is typed in. */
+  readonly milliseconds?: number;
   /** The variant that it was counted for. */
   readonly variant?: string;
+  /** The state of the draft that it was counted for, by its id among `states`. */
+  readonly state?: string;
 }
+
+/** A state of the draft that tallies belong to, so that it can be returned to. */
+export interface KeptState {
+  readonly id: string;
+  readonly state: SearchState;
+}
+
+/** A record that the search has to find. */
+export interface MustFind {
+  readonly id: string;
+  /** Its title; empty while only an identifier is known that no database has. */
+  readonly title: string;
+  /** Such as a DOI. */
+  readonly identifier?: string;
+}
+
+/** What a person said of a record: on topic, off topic, or not sure. */
+export const VERDICTS = ['on', 'off', 'unsure'] as const;
+export type Verdict = (typeof VERDICTS)[number];
 
 /** What a reviewer said of one point of the report on the query. */
 export interface ReviewMark {
@@ -166,6 +189,10 @@ export interface Project {
   /** Only ever added to; undo never takes these back. */
   readonly variants: readonly Variant[];
   readonly tallies: readonly Tally[];
+  readonly states: readonly KeptState[];
+  readonly mustFinds: readonly MustFind[];
+  /** By the short name of the database and the record's id there, with a blank between. */
+  readonly judgements: Readonly<Record<string, Verdict>>;
   /** The remarks on the points of the report, by their keys. */
   readonly review: Readonly<Record<string, ReviewMark>>;
   /** The variant that counts are compared with. */
@@ -198,11 +225,24 @@ export function createProject(
     ownDatabases: [],
     reasons: {},
   };
-  return { id, name, created: moment, working, variants: [], tallies: [], review: {} };
+  return {
+    id,
+    name,
+    created: moment,
+    working,
+    variants: [],
+    tallies: [],
+    states: [],
+    mustFinds: [],
+    judgements: {},
+    review: {},
+  };
 }
 
 /** The most databases of one's own. */
 export const MOST_OWN_DATABASES = 40;
+/** The most must-finds of a project. */
+export const MOST_MUST_FINDS = 500;
 /** The most concepts of a project and terms of a concept. */
 export const MOST_CONCEPTS = 12;
 export const MOST_TERMS = 200;

@@ -110,9 +110,9 @@ function isAside(text: string, { start, end }: FoundNumber): boolean {
 function findRange(text: string, numbers: readonly FoundNumber[]): FoundNumber[] | undefined {
   const joins = new RegExp(`^\\s*(?:[-–—−]|to|bis|à|a|al|tot|do|till|\\.\\.\\.?|…)\\s*$`, 'iu');
   const of = new RegExp(`^[^\\d]*?(?:^|[\\s)])(?:${OF_WORDS})(?![\\p{L}])[^\\d]*$`, 'iu');
-  for (let at = 0; at + 1 < numbers.length; at++) {
-    const [from, to] = [numbers[at]!, numbers[at + 1]!];
-    if (!joins.test(text.slice(from.end, to.start)) || from.value > to.value) continue;
+  for (const [at, from] of numbers.entries()) {
+    const to = numbers[at + 1];
+    if (!to || !joins.test(text.slice(from.end, to.start)) || from.value > to.value) continue;
     const total = numbers[at + 2];
     if (total && of.test(text.slice(to.end, total.start)) && total.value >= to.value) return [total];
     const [named, ...others] = chooseByWords(

@@ -7,6 +7,7 @@ import {
   COUNT_REQUEST,
   IDS_REQUEST,
   LABORATORY_REQUEST,
+  LOOKUP_REQUEST,
   PROOF_REQUEST,
   SEARCH_REQUEST,
   UNIONS_REQUEST,
@@ -117,7 +118,27 @@ export function createStandinRoutes(
       if (!collection.standin.givesIds)
         return sendProblem(response, 404, createProblem('not-found', 'error', { what: 'such numbers' }));
       const answer = listRecordNumbers(collection, body.string, body.boxes, clock);
-      response.status('problem' in answer ? 422 : 200).json(answer);
+      if ('problem' in answer) return void response.status(422).json(answer);
+      const keys = body.keys ? answer.numbers.map((number) => collection.getKeys(number)) : undefined;
+      response.json({
+        ...answer,
+        ...(keys && {
+          identifiers: keys.map(({ identifier }) => identifier),
+          works: keys.map(({ work }) => work),
+        }),
+      });
+    }),
+  );
+  router.post(
+    '/:id/lookup',
+    withCollection(collections, (collection, request, response) => {
+      const body = checkRequest(LOOKUP_REQUEST, request.body, response);
+      if (!body) return;
+      const titles = body.identifiers.map((identifier) => {
+        const number = collection.findByIdentifier(identifier);
+        return number === undefined ? null : collection.getRecord(number).title;
+      });
+      response.json({ titles });
     }),
   );
   router.post(

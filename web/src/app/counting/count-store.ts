@@ -1,9 +1,10 @@
 import { Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
 import type { CountEntry } from '#core/contract/index';
 import type { Boxes, Dialect, Limiters, Rendering } from '#core/dialect/index';
-import { writeQuery } from '#core/dialect/index';
+import { listLimiters, writeQuery } from '#core/dialect/index';
 import { createProblem, succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
+import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT } from '../data/providers';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
@@ -32,6 +33,8 @@ export type CountState =
       /** With `upTo`, the least that it can be. */
       readonly total: number;
       readonly estimated: boolean;
+      /** How long its answer took; what goes together in a request takes as long as the request. */
+      readonly milliseconds?: number;
       /** The most that it can be: of parts that overlap only bounds are known. */
       readonly upTo?: number;
     }
@@ -39,7 +42,6 @@ export type CountState =
 
 /** A query as it would be sent: kept, so that it is written and named once. */
 interface Written {
-  readonly limiters: Limiters;
   /** How much was known of the database. */
   readonly known: number;
   readonly rendering: Rendering;
@@ -52,6 +54,8 @@ export interface Counted {
   readonly rendering: Rendering;
   readonly wish: CountWish | undefined;
   readonly state: CountState;
+  /** What the person would count by hand, where the database is searched so. */
+  readonly byHand?: CountWish & { readonly limiters: Limiters };
 }
 
 /** Wishes wait this long for others to go with them. */
@@ -63,6 +67,8 @@ const HEALTH_INTERVAL = 1_500;
 const SLICE = 8;
 /** So many are asked for at once, so that answers come in few pieces. */
 const LATER_BATCH = 200;
+/** A query is kept as written under so many sets of limiters. */
+const MOST_LIMITERS = 60;
 
 /**
  * The live counts: asked for in batches, remembered by their exact string, forgotten by nobody who
@@ -74,17 +80,21 @@ export class CountStore {
   private readonly databases = inject(Databases);
   private readonly aids = inject(WritingAids);
   private readonly ownDatabases = inject(OwnDatabases);
+  private readonly surroundings = inject(SURROUNDINGS);
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
   /** The databases that are being asked. */
   private readonly busy = new Set<string>();
-  private readonly written = new WeakMap<QueryNode, Map<Dialect, Written>>();
+  /** By the text of the limiters: one query is asked under several. */
+  private readonly written = new WeakMap<QueryNode, Map<Dialect, Map<string, Written>>>();
   /** Queries that are written when there is time. */
-  private readonly later: { root: QueryNode; dialect: Dialect; limiters: Limiters }[] = [];
-  private readonly isLater = new WeakMap<QueryNode, Set<Dialect>>();
+  private readonly later: { root: QueryNode; dialect: Dialect; limiters: Limiters; asks: boolean }[] = [];
+  private readonly isLater = new WeakMap<QueryNode, Map<Dialect, Set<string>>>();
   /** Wishes of queries that were written and are to be asked for together. */
   private readonly ready: CountWish[] = [];
+  /** Who waits for answers. */
+  private watchers: (() => void)[] = [];
   private isWriting = false;
   /** Gives other work its turn, without the wait that timers have. */
   private readonly turns = new MessageChannel();
@@ -106,22 +116,28 @@ export class CountStore {
     if (isEmpty) return { rendering, wish: undefined, state: { status: 'empty' } };
     if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
     if (wish && this.ownDatabases.isByHand(dialect.id))
-      return { rendering, wish: undefined, state: this.ownDatabases.look(wish, dialect, limiters) };
+      return {
+        rendering,
+        wish: undefined,
+        state: this.ownDatabases.look(wish, dialect, limiters),
+        byHand: { ...wish, limiters },
+      };
     return { rendering, wish, state: this.known().get(key) ?? { status: 'waiting' } };
   }
 
   /**
    * As `look`, for queries of which there are many: one that was not written before is written in a
-   * short slice of time between other work, in the order of asking. Until then there is nothing.
+   * short slice of time between other work, in the order of asking. Until then there is nothing. With
+   * `asks` false it is only written, and asked for when somebody says so.
    */
-  lookLater(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted | undefined {
+  lookLater(root: QueryNode, dialect: Dialect, limiters: Limiters, asks = true): Counted | undefined {
     if (this.findWritten(root, dialect, limiters)) return this.look(root, dialect, limiters);
     this.laterDone();
-    const waiting = this.isLater.get(root) ?? new Set<Dialect>();
-    this.isLater.set(root, waiting);
-    if (!waiting.has(dialect)) {
-      waiting.add(dialect);
-      this.later.push({ root, dialect, limiters });
+    const waiting = this.findLater(root, dialect);
+    const key = describeLimiters(limiters);
+    if (!waiting.has(key)) {
+      waiting.add(key);
+      this.later.push({ root, dialect, limiters, asks });
       if (!this.isWriting) this.turns.port2.postMessage(undefined);
       this.isWriting = true;
     }
@@ -137,16 +153,25 @@ export class CountStore {
 
   /** Gives up what waits to be written: it belongs to a state of the project that is gone. */
   dropLater(): void {
-    for (const { root, dialect } of this.later) this.isLater.get(root)?.delete(dialect);
+    for (const { root, dialect, limiters } of this.later)
+      this.findLater(root, dialect).delete(describeLimiters(limiters));
     this.later.length = 0;
+  }
+
+  private findLater(root: QueryNode, dialect: Dialect): Set<string> {
+    const byDialect = this.isLater.get(root) ?? new Map<Dialect, Set<string>>();
+    this.isLater.set(root, byDialect);
+    const waiting = byDialect.get(dialect) ?? new Set<string>();
+    byDialect.set(dialect, waiting);
+    return waiting;
   }
 
   private writeSlice(): void {
     const end = performance.now() + SLICE;
     for (let next = this.later.shift(); next; next = this.later.shift()) {
-      this.isLater.get(next.root)?.delete(next.dialect);
+      this.findLater(next.root, next.dialect).delete(describeLimiters(next.limiters));
       const { wish } = this.write(next.root, next.dialect, next.limiters);
-      if (wish && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
+      if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
       if (performance.now() > end) break;
     }
     const isDone = this.later.length === 0;
@@ -157,8 +182,8 @@ export class CountStore {
   }
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {
-    const last = this.written.get(root)?.get(dialect);
-    return last?.limiters === limiters && last.known === this.aids.countKnown(dialect) ? last : undefined;
+    const last = this.written.get(root)?.get(dialect)?.get(describeLimiters(limiters));
+    return last?.known === this.aids.countKnown(dialect) ? last : undefined;
   }
 
   /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
@@ -171,8 +196,11 @@ export class CountStore {
         ? undefined
         : { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
     const known = this.aids.countKnown(dialect);
-    const written = { limiters, known, rendering, wish, key: wish ? createKey(wish) : '' };
-    this.written.set(root, (this.written.get(root) ?? new Map<Dialect, Written>()).set(dialect, written));
+    const written = { known, rendering, wish, key: wish ? createKey(wish) : '' };
+    const byDialect = this.written.get(root) ?? new Map<Dialect, Map<string, Written>>();
+    const byLimiters = byDialect.get(dialect) ?? new Map<string, Written>();
+    if (byLimiters.size >= MOST_LIMITERS) byLimiters.clear();
+    this.written.set(root, byDialect.set(dialect, byLimiters.set(describeLimiters(limiters), written)));
     return written;
   }
 
@@ -191,6 +219,44 @@ export class CountStore {
       if (!known.has(key) && !this.flying.has(key)) this.open.set(key, wish);
     }
     if (this.open.size > 0 && !this.isGone()) this.timer ??= setTimeout(() => this.send(), GATHERING);
+  }
+
+  /** The wishes that nobody has counted yet, each once; those that failed are not among them. */
+  listUnknown(wishes: readonly CountWish[]): CountWish[] {
+    const known = this.known();
+    const missing = new Map(wishes.map((wish) => [createKey(wish), wish]));
+    return [...missing].filter(([key]) => !known.has(key)).map(([, wish]) => wish);
+  }
+
+  /** How the count of a wish stands. */
+  stateOf(wish: CountWish): CountState {
+    return this.known().get(createKey(wish)) ?? { status: 'waiting' };
+  }
+
+  /** Has some wishes counted and says how each came out: counted or failed. */
+  async settle(wishes: readonly CountWish[]): Promise<CountState[]> {
+    this.ask(wishes);
+    for (;;) {
+      const states = wishes.map((wish) => this.stateOf(wish));
+      if (states.every(({ status }) => status !== 'waiting')) return states;
+      await new Promise<void>((resolve) => this.watchers.push(resolve));
+    }
+  }
+
+  /** Puts back counts that were kept elsewhere, where nothing newer is known. */
+  putBack(entries: readonly (readonly [CountWish, CountState])[]): void {
+    const fresh = entries.filter(([wish]) => !this.known().has(createKey(wish)));
+    this.remember(
+      fresh.map(([wish]) => wish),
+      fresh.map(([, state]) => state),
+    );
+  }
+
+  /** Forgets some counts and asks for them anew. */
+  countAgain(wishes: readonly CountWish[]): void {
+    const keys = new Set(wishes.map(createKey));
+    this.known.update((known) => new Map([...known].filter(([key]) => !keys.has(key))));
+    this.ask(wishes);
   }
 
   /** Forgets all counts of a database, whose records have changed. What is looked at is asked for again. */
@@ -241,7 +307,9 @@ export class CountStore {
   private async sendGroup(wishes: readonly CountWish[]): Promise<void> {
     const [first] = wishes;
     if (!first) return;
+    const start = this.surroundings.now();
     const outcome = await this.countWishes(wishes, first);
+    const milliseconds = Math.max(0, Math.round(this.surroundings.now() - start));
     for (const wish of wishes) this.flying.delete(createKey(wish));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
       for (const wish of wishes) this.open.set(createKey(wish), wish);
@@ -250,7 +318,8 @@ export class CountStore {
     }
     const states = wishes.map((_, at): CountState => {
       if (!outcome.ok) return { status: 'failed', problem: outcome.problem };
-      return outcome.value[at] ?? { status: 'waiting' };
+      const state = outcome.value[at] ?? { status: 'waiting' };
+      return state.status === 'counted' ? { ...state, milliseconds } : state;
     });
     this.remember(wishes, states);
     if (!outcome.ok && outcome.problem.code === 'service-busy') {
@@ -293,6 +362,9 @@ export class CountStore {
       }
       return next;
     });
+    const { watchers } = this;
+    this.watchers = [];
+    watchers.forEach((tell) => tell());
   }
 
   private waitForServer(): void {
@@ -357,4 +429,15 @@ function createKey({ database, string, boxes }: CountWish): string {
 function readKey(key: string): CountWish {
   const [database = '', boxes = '{}', ...rest] = key.split('\n');
   return { database, boxes: JSON.parse(boxes) as Boxes, string: rest.join('\n') };
+}
+
+const LIMITER_TEXTS = new WeakMap<Limiters, string>();
+
+/** The limiters as a text that is the same for equal ones. */
+function describeLimiters(limiters: Limiters): string {
+  const known = LIMITER_TEXTS.get(limiters);
+  if (known !== undefined) return known;
+  const text = JSON.stringify(listLimiters(limiters));
+  LIMITER_TEXTS.set(limiters, text);
+  return text;
 }

@@ -5,6 +5,13 @@ import type { QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { CountStore, type Counted } from './count-store';
 
+/** One database's count of the draft, and of the compared variant. */
+export interface DatabaseCount {
+  readonly dialect: Dialect;
+  readonly counted: Counted;
+  readonly compared: Counted | undefined;
+}
+
 /** The draft and the compared variant in each chosen database: what the gauges show. */
 @Injectable({ providedIn: 'root' })
 export class DraftCounts {
@@ -13,7 +20,7 @@ export class DraftCounts {
   /** Variants never change: each is read once. */
   private readonly variants = new WeakMap<Variant, QueryNode>();
 
-  readonly draft = computed<{ dialect: Dialect; counted: Counted; compared: Counted | undefined }[]>(() => {
+  readonly draft = computed<DatabaseCount[]>(() => {
     if (!this.open.maybe()) return [];
     const { root } = this.open.draft();
     const variant = this.open.compared();

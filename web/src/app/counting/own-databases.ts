@@ -71,7 +71,7 @@ export class OwnDatabases {
   }
 
   /** Keeps a number that the person read off a database's own page. */
-  type(database: string, string: string, limiters: Limiters, total: number): void {
+  type(database: string, string: string, limiters: Limiters, total: number, estimated = false): void {
     const tally = {
       id: this.open.createId(),
       database,
@@ -79,9 +79,9 @@ export class OwnDatabases {
       limiters,
       moment: writeMoment(this.open.now()),
       total,
-      estimated: false,
+      estimated,
       source: 'typed',
     } as const;
-    this.open.change({ kind: 'add-tally', tally });
+    this.open.change({ kind: 'keep-tallies', tallies: [tally] });
   }
 }

@@ -21,13 +21,19 @@ import {
   countUnions,
   findRecordNumbers,
   listGivenHeadings,
+  listRecordNumbers,
   readQueryText,
   type Holding,
 } from '#core/holding/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { proveRendering } from '#core/proof/index';
 import { MOST_RECORDS, readRecordFile, type SkippedRecord } from '#core/record/file/index';
-import type { BibliographicRecord } from '#core/record/index';
+import {
+  createIdentifierKey,
+  createRecordKeys,
+  type BibliographicRecord,
+  type RecordKeys,
+} from '#core/record/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { CollectionRepository } from './collection-repository';
 
@@ -38,6 +44,7 @@ const STEP = 1_000;
 const OWN_BOXES = ['years', 'types', 'languages'] as const;
 
 interface Open {
+  keys?: readonly RecordKeys[];
   readonly holding: Holding;
   readonly vocabulary: Vocabulary;
 }
@@ -64,6 +71,10 @@ export class CollectionKeeper {
         return succeed(countStrings(holding, asked.strings, asked.boxes, this.clock));
       case 'unions':
         return succeed(countUnions(holding, asked.unions, asked.boxes, this.clock));
+      case 'ids':
+        return this.listIds(open.value, asked);
+      case 'lookup':
+        return this.lookUp(open.value, asked);
       case 'words':
         return succeed([...listWords(holding.evaluator.index, asked, asked.most)]);
       case 'search':
@@ -81,6 +92,56 @@ export class CollectionKeeper {
           },
         });
     }
+  }
+
+  private async listIds(
+    open: Open,
+    { collection, request }: CollectionAsked & { kind: 'ids' },
+  ): Promise<Outcome<Answer>> {
+    const found = listRecordNumbers(open.holding, request.string, request.boxes, this.clock);
+    if ('problem' in found)
+      return fail(
+        createProblem('service-refused', 'error', { database: collection, message: found.problem.message }),
+      );
+    if (!request.keys) return succeed(found);
+    const keys = await this.loadKeys(open, collection);
+    if (!keys.ok) return keys;
+    const some = found.numbers.map((number) => keys.value[number] ?? { identifier: 0, work: 0 });
+    return succeed({
+      ...found,
+      identifiers: some.map(({ identifier }) => identifier),
+      works: some.map(({ work }) => work),
+    });
+  }
+
+  private async lookUp(
+    open: Open,
+    { collection, identifiers }: CollectionAsked & { kind: 'lookup' },
+  ): Promise<Outcome<Answer>> {
+    const keys = await this.loadKeys(open, collection);
+    if (!keys.ok) return keys;
+    const places = identifiers.map((identifier) => {
+      const wanted = createIdentifierKey(identifier);
+      return keys.value.findIndex((key) => key.identifier === wanted);
+    });
+    const records = await this.repository.loadRecords(
+      collection,
+      places.filter((place) => place >= 0),
+    );
+    if (!records.ok) return records;
+    const titles = records.value[Symbol.iterator]();
+    return succeed({
+      titles: places.map((place) => (place < 0 ? null : (titles.next().value?.title ?? null))),
+    });
+  }
+
+  /** The keys of all records, made when they are first asked for. */
+  private async loadKeys(open: Open, collection: string): Promise<Outcome<readonly RecordKeys[]>> {
+    if (open.keys) return succeed(open.keys);
+    const records = await this.repository.loadAll(collection);
+    if (!records.ok) return records;
+    open.keys = records.value.map(createRecordKeys);
+    return succeed(open.keys);
   }
 
   /** Reads files onto what the collection has already, and keeps it whole or not at all. */

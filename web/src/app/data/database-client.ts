@@ -1,4 +1,12 @@
-import type { CountEntry, ProofAnswer, ProofRequest, SearchAnswer, WordsAnswer } from '#core/contract/index';
+import type {
+  CountEntry,
+  IdsAnswer,
+  LookupAnswer,
+  ProofAnswer,
+  ProofRequest,
+  SearchAnswer,
+  WordsAnswer,
+} from '#core/contract/index';
 import { findDialect, type Boxes } from '#core/dialect/index';
 import type { Outcome } from '#core/problem/index';
 import type { BibliographicRecord } from '#core/record/index';
@@ -53,6 +61,18 @@ export class DatabaseClient extends StandinClient {
     if (collection === undefined) return super.search(database, string, boxes, rows, start);
     const request = { string, boxes, start, rows, sort: 'relevance' } as const;
     return this.collections.ask({ kind: 'search', collection, request });
+  }
+
+  override async listIds(database: string, string: string, boxes: Boxes): Promise<Outcome<IdsAnswer>> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.listIds(database, string, boxes);
+    return this.collections.ask({ kind: 'ids', collection, request: { string, boxes, keys: true } });
+  }
+
+  override async lookUp(database: string, identifiers: readonly string[]): Promise<Outcome<LookupAnswer>> {
+    const collection = this.findCollection(database);
+    if (collection === undefined) return super.lookUp(database, identifiers);
+    return this.collections.ask({ kind: 'lookup', collection, identifiers });
   }
 
   override async prove(database: string, request: ProofRequest): Promise<Outcome<ProofAnswer>> {

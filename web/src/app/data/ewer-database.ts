@@ -25,10 +25,12 @@ export interface EwerSchema extends DBSchema {
   collectionRecords: { key: [string, number]; value: readonly unknown[] };
   /** Filters of one's own, for all projects; checked whenever one is read. */
   filters: { key: string; value: { readonly id: string } };
+  /** Counts under way that go on after a reload; checked whenever one is read. */
+  batches: { key: string; value: { readonly id: string } };
 }
 
 const NAME = 'ewer';
-const VERSION = 3;
+const VERSION = 4;
 
 /** The browser's own database, opened when first needed. Nothing throws. */
 export class EwerDatabase {
@@ -52,6 +54,7 @@ export class EwerDatabase {
             database.createObjectStore('collectionRecords');
             database.createObjectStore('filters', { keyPath: 'id' });
           }
+          if (before < 4) database.createObjectStore('batches', { keyPath: 'id' });
         },
         // A newer Ewer in another window waits for this one to let go.
         blocking: (_, __, event) => {

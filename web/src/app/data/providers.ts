@@ -1,4 +1,5 @@
 import { InjectionToken, inject } from '@angular/core';
+import { BatchRepository } from './batch-repository';
 import { CollectionRepository } from './collection-repository';
 import { DatabaseClient } from './database-client';
 import { EwerDatabase } from './ewer-database';
@@ -34,4 +35,9 @@ export const COLLECTION_REPOSITORY = new InjectionToken<CollectionRepository>('C
 export const FILTER_REPOSITORY = new InjectionToken<FilterRepository>('FilterRepository', {
   providedIn: 'root',
   factory: () => new FilterRepository(inject(EWER_DATABASE)),
+});
+
+export const BATCH_REPOSITORY = new InjectionToken<BatchRepository>('BatchRepository', {
+  providedIn: 'root',
+  factory: () => new BatchRepository(inject(EWER_DATABASE)),
 });

@@ -1,6 +1,8 @@
 import Joi from 'joi';
 import {
+  IDS_ANSWER,
   LISTING_ANSWER,
+  LOOKUP_ANSWER,
   PROOF_ANSWER,
   RECORD_ANSWER,
   SRU_EXPLANATION,
@@ -8,6 +10,8 @@ import {
   WORDS_ANSWER,
   createCountAnswerSchema,
   type CountEntry,
+  type IdsAnswer,
+  type LookupAnswer,
   type ProofAnswer,
   type ProofRequest,
   type SearchAnswer,
@@ -125,6 +129,16 @@ export class StandinClient {
       entries.push(...answer.value.counts);
     }
     return succeed(entries);
+  }
+
+  /** The records of a string by their numbers, with the keys that tell their works. */
+  async listIds(database: string, string: string, boxes: Boxes): Promise<Outcome<IdsAnswer>> {
+    return this.post(database, 'ids', { string, boxes, keys: true }, IDS_ANSWER);
+  }
+
+  /** The titles of records by their identifiers, where the database has them. */
+  async lookUp(database: string, identifiers: readonly string[]): Promise<Outcome<LookupAnswer>> {
+    return this.post(database, 'lookup', { identifiers }, LOOKUP_ANSWER);
   }
 
   /** What a rendering finds against the neutral meaning, in the database's laboratory. */

@@ -1,6 +1,7 @@
 import { Injectable, effect, inject } from '@angular/core';
 import { isSameLimiters } from '#core/dialect/index';
-import { DraftCounts } from '../counting/draft-counts';
+import { DraftCounts, type DatabaseCount } from '../counting/draft-counts';
+import { makeTally } from '../counting/make-tally';
 import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
 
@@ -17,10 +18,7 @@ export class RestingTallies {
     effect((onCleanup) => {
       const draft = this.counts.draft();
       const timer = setTimeout(() => {
-        for (const { dialect, counted } of draft) {
-          if (counted.wish && counted.state.status === 'counted')
-            this.keep(dialect.id, counted.wish.string, counted.state);
-        }
+        this.keep(draft);
       }, REST);
       onCleanup(() => {
         clearTimeout(timer);
@@ -28,25 +26,34 @@ export class RestingTallies {
     });
   }
 
-  private keep(database: string, string: string, state: { total: number; estimated: boolean }): void {
+  /** The counts that the last tally of their database does not have already. */
+  private keep(draft: readonly DatabaseCount[]): void {
+    const { tallies, states } = this.open.project();
     const limiters = this.open.limiters();
-    const last = this.open.project().tallies.findLast((tally) => tally.database === database);
-    if (last?.string === string && last.total === state.total && isSameLimiters(last.limiters, limiters))
-      return;
-    const { total, estimated } = state;
-    const moment = writeMoment(this.open.now());
+    const fresh = draft.filter(({ dialect, counted: { wish, state } }) => {
+      if (!wish || state.status !== 'counted') return false;
+      const last = tallies.findLast((tally) => tally.database === dialect.id);
+      return !(
+        last?.string === wish.string &&
+        last.total === state.total &&
+        isSameLimiters(last.limiters, limiters)
+      );
+    });
+    if (fresh.length === 0) return;
+    const { concepts, blocks, draft: text, databases } = this.open.working();
+    const state = { concepts, blocks, draft: text, limiters, databases };
+    const same = states.find((kept) => JSON.stringify(kept.state) === JSON.stringify(state));
+    const id = same?.id ?? this.open.createId();
+    const place = {
+      createId: () => this.open.createId(),
+      moment: writeMoment(this.open.now()),
+      limiters,
+      state: id,
+    };
     this.open.change({
-      kind: 'add-tally',
-      tally: {
-        id: this.open.createId(),
-        database,
-        string,
-        limiters,
-        moment,
-        total,
-        estimated,
-        source: 'measured',
-      },
+      kind: 'keep-tallies',
+      tallies: fresh.flatMap(({ dialect, counted }) => makeTally(dialect, counted, place)),
+      ...(!same && { state: { id, state } }),
     });
   }
 }

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { isSameLimiters } from '#core/dialect/index';
-import type { Tally, TargetBand } from '#core/project/index';
+import type { TargetBand } from '#core/project/index';
 import { DraftCounts } from '../counting/draft-counts';
-import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
 import { IconComponent } from '../ui/icon.component';
 import { BandDialogComponent, type BandQuestion } from './band-dialog.component';
 import { FreezeDialogComponent, type FreezeAnswer, type FreezeQuestion } from './freeze-dialog.component';
+import { FreezeVariant } from './freeze-variant';
 import { GaugeComponent } from './gauge.component';
 import { LimiterStripComponent } from './limiter-strip.component';
 
@@ -23,6 +23,7 @@ export class TopBandComponent {
   private readonly dialog = inject(MatDialog);
   protected readonly open = inject(OpenProject);
   protected readonly counts = inject(DraftCounts);
+  private readonly freezing = inject(FreezeVariant);
 
   protected readonly question = computed(() => this.open.working().question || this.open.project().name);
   protected readonly state = computed(() => {
@@ -43,15 +44,14 @@ export class TopBandComponent {
   }
 
   protected freeze(): void {
-    const number = this.open.project().variants.length + 1;
     this.dialog
       .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
-        data: { name: `variant ${number}`, note: '', isThere: false },
+        data: { name: this.freezing.proposeName(), note: '', isThere: false },
         width: '420px',
       })
       .afterClosed()
       .subscribe((answer) => {
-        if (answer) this.freezeAs(answer);
+        if (answer) this.freezing.freeze(answer.name, answer.note);
       });
   }
 
@@ -65,39 +65,5 @@ export class TopBandComponent {
       .subscribe((band) => {
         if (band) this.open.change({ kind: 'set-band', database, band });
       });
-  }
-
-  private freezeAs({ name, note }: FreezeAnswer): void {
-    const { concepts, blocks, draft, limiters, databases, base } = this.open.working();
-    const parent = this.open.project().variants.find((variant) => variant.id === base)?.id;
-    const moment = writeMoment(this.open.now());
-    const id = this.open.createId();
-    const tallies = this.counts.draft().flatMap(({ dialect, counted }): Tally[] => {
-      if (!counted.wish || counted.state.status !== 'counted') return [];
-      const { total, estimated } = counted.state;
-      return [
-        {
-          id: this.open.createId(),
-          database: dialect.id,
-          string: counted.wish.string,
-          limiters,
-          moment,
-          total,
-          estimated,
-          source: 'measured',
-          variant: id,
-        },
-      ];
-    });
-    const variant = {
-      id,
-      name,
-      note,
-      moment,
-      frozen: { concepts, blocks, draft, limiters, databases },
-      ...(parent !== undefined && { parent }),
-    };
-    this.open.change({ kind: 'freeze-variant', variant, tallies });
-    this.open.change({ kind: 'compare-with', id });
   }
 }

@@ -108,7 +108,7 @@ export class ReadStringDialogComponent {
       const surroundings = { createId: () => this.open.createId(), moment };
       const { change, tallies } = importHistory(history.lines, history.last, dialect, working, surroundings);
       this.open.change(change);
-      for (const tally of tallies) this.open.change({ kind: 'add-tally', tally });
+      if (tallies.length > 0) this.open.change({ kind: 'keep-tallies', tallies });
     } else if (read) this.open.change(importString(read, working));
     this.dialog.close();
   }

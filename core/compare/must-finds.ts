@@ -1,0 +1,56 @@
+import { build, createPattern, type QueryNode } from '../query';
+import { normaliseTitle } from '../record';
+import type { MustFind } from '../project';
+
+/** The longest title phrase that is searched, in words: longer ones are as sure and may be too long to send. */
+const MOST_WORDS = 8;
+
+/** The query that finds a must-find by the first words of its title; nothing if it has none. */
+export function createMustFindQuery({ title }: Pick<MustFind, 'title'>): QueryNode | undefined {
+  const words = normaliseTitle(title).slice(0, MOST_WORDS).map(createPattern);
+  const [first] = words;
+  if (!first) return undefined;
+  return build.fielded(['title'], words.length > 1 ? build.phrase(...words) : build.term(first));
+}
+
+/** All must-finds that are within a query. */
+export function createRecallQuery(root: QueryNode, mustFinds: readonly Pick<MustFind, 'title'>[]): QueryNode {
+  const queries = mustFinds.flatMap((one) => createMustFindQuery(one) ?? []);
+  return queries.length === 0 ? build.empty() : build.and(root, joinAny(queries));
+}
+
+function joinAny(queries: readonly QueryNode[]): QueryNode {
+  const [only] = queries;
+  return queries.length === 1 && only ? only : build.or(...queries);
+}
+
+/** Where a must-find stands with a query in one database. */
+export type MustFindStanding = 'found' | 'missed' | 'not-there' | 'unknown';
+
+/** From how many records with its title there are in the database, and how many of these the query finds. */
+export function judgeMustFind(there: number | undefined, found: number | undefined): MustFindStanding {
+  if (there === 0) return 'not-there';
+  if (there === undefined || found === undefined) return 'unknown';
+  return found > 0 ? 'found' : 'missed';
+}
+
+/** The kinds of identifier that a line of a pasted list can be. */
+const IDENTIFIER = /^(?:https?:\/\/\S+\/)?(?:doi:\s*)?(10\.\d{3,9}\/\S+)$/i;
+
+/** Titles and identifiers, one a line; bullets and numbers before them are dropped. */
+export function readMustFinds(pasted: string): { readonly title: string; readonly identifier?: string }[] {
+  const lines = pasted
+    .split(/\r?\n/)
+    .map((line) =>
+      line
+        .trim()
+        .replace(/^(?:[-•*–]|\d+[.)])\s+/, '')
+        .replace(/^["“„«](.*)["”“»][.,]?$/, '$1'),
+    )
+    .filter((line) => line !== '');
+  return [...new Set(lines)].flatMap((line) => {
+    const identifier = IDENTIFIER.exec(line)?.[1];
+    if (identifier !== undefined) return [{ title: '', identifier }];
+    return normaliseTitle(line).length > 0 ? [{ title: line }] : [];
+  });
+}

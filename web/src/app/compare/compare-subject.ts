@@ -1,0 +1,56 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { createSharedDraft, listMembers, type Question } from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
+import type { Project, SearchState } from '#core/project/index';
+import { createNodePool, type QueryNode } from '#core/query/index';
+import { CountStore, type Counted } from '../counting/count-store';
+import { DraftCounts } from '../counting/draft-counts';
+import { OpenProject } from '../state/open-project';
+
+/** What the tools of Compare look at: the draft or a variant, in one database or all of them. */
+@Injectable()
+export class CompareSubject {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
+  private readonly draftCounts = inject(DraftCounts);
+  /** Equal pieces of all questions are one value: each is written once for each database. */
+  private readonly pool = createNodePool();
+
+  /** A variant by its id, or the draft; from the address. */
+  readonly of = signal('draft');
+  /** The database of tools that show one; from the address. */
+  readonly chosen = signal<string | undefined>(undefined);
+
+  readonly variant = computed(() => this.open.project().variants.find(({ id }) => id === this.of()));
+  readonly isDraft = computed(() => this.variant() === undefined);
+  readonly name = computed(() => this.variant()?.name ?? 'the draft');
+  readonly state = computed<SearchState>(() => this.variant()?.frozen ?? this.open.working());
+  /** The project as it would be with the state looked at as its draft. */
+  readonly project = computed<Project>(() => {
+    const project = this.open.project();
+    const variant = this.variant();
+    return variant ? { ...project, working: { ...project.working, ...variant.frozen } } : project;
+  });
+  readonly root = computed<QueryNode>(() => this.share(createSharedDraft(this.state())));
+  readonly members = computed(() => listMembers(this.state()));
+  readonly dialects = computed(() => this.draftCounts.findDialects(this.state().databases));
+  readonly database = computed<Dialect | undefined>(
+    () => this.dialects().find(({ id }) => id === this.chosen()) ?? this.dialects()[0],
+  );
+  /** The state can be counted: there is a database and something in the query. */
+  readonly isEmpty = computed(() => this.members().length === 0 || this.dialects().length === 0);
+
+  share(root: QueryNode): QueryNode {
+    return this.pool(root);
+  }
+
+  /** How the count of a question stands; it is written when there is time, and asked for by whoever shows it. */
+  look({ root, limiters }: Question, dialect: Dialect): Counted | undefined {
+    return this.counts.lookLater(this.share(root), dialect, limiters, false);
+  }
+
+  /** The whole as it stands. */
+  lookWhole(dialect: Dialect): Counted | undefined {
+    return this.look({ root: this.root(), limiters: this.state().limiters }, dialect);
+  }
+}

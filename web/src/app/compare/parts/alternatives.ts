@@ -1,0 +1,43 @@
+import { Injectable, inject } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { createRecallQuery, createSharedDraft, tryChange, type Question } from '#core/compare/index';
+import type { Change, Project } from '#core/project/index';
+import { FreezeVariant } from '../../shell/freeze-variant';
+import { OpenProject } from '../../state/open-project';
+
+/** Tries changes without making them, and makes the one that is taken. */
+@Injectable()
+export class Alternatives {
+  private readonly open = inject(OpenProject);
+  private readonly freezing = inject(FreezeVariant);
+  private readonly snackBar = inject(MatSnackBar);
+
+  /** What the draft would be after a change; nothing if it cannot be made. */
+  ask(project: Project, change: Change): Question | undefined {
+    const changed = tryChange(project, change);
+    return changed && { root: createSharedDraft(changed.working), limiters: changed.working.limiters };
+  }
+
+  /** As `ask`, within the must-finds: what of them would be found. */
+  askRecall(question: Question): Question | undefined {
+    const { mustFinds } = this.open.project();
+    if (mustFinds.length === 0) return undefined;
+    return { root: createRecallQuery(question.root, mustFinds), limiters: question.limiters };
+  }
+
+  take(change: Change, words: string): void {
+    this.open.change(change);
+    this.snackBar
+      .open(`Taken: ${words}`, 'Undo', { duration: 8_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.undo();
+      });
+  }
+
+  /** The state before is frozen if it is not, then the change is made and what comes of it is frozen. */
+  takeAndFreeze(change: Change, words: string): void {
+    this.open.change(change);
+    this.freezing.freeze(words, 'taken after it was tried');
+  }
+}

@@ -1,0 +1,129 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { CountBatches } from '../../counting/count-batches';
+import { CountStore, type CountWish, type Counted } from '../../counting/count-store';
+import { OpenProject } from '../../state/open-project';
+import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
+
+/** So many counts are made without asking. */
+const MADE_AT_ONCE = 400;
+
+/**
+ * Has the counts of a tool made: few at once, many as a batch that the person starts when they have seen
+ * what it takes. What is counted by hand is handed to the queue.
+ */
+@Component({
+  selector: 'app-counting-bar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (batch(); as running) {
+      <div class="bar" role="group" [attr.aria-label]="'Counting: ' + running.title">
+        <progress [value]="running.done" [max]="running.wishes.length"></progress>
+        <span aria-live="polite"
+          ><b>{{ running.done }}</b> of {{ running.wishes.length }} counted{{
+            running.isPaused ? ', paused' : ''
+          }}</span
+        >
+        <button type="button" class="link" (click)="batches.pause(running.id, !running.isPaused)">
+          {{ running.isPaused ? 'Go on' : 'Pause' }}
+        </button>
+        <button type="button" class="link" (click)="batches.cancel(running.id)">Stop counting</button>
+        @if (running.failed.length > 0) {
+          <span class="failed" role="alert">No answer from {{ nameAll(running.failed) }}.</span>
+          <button type="button" class="link" (click)="batches.retry(running.id)">Try these again</button>
+        }
+      </div>
+    } @else if (isLarge()) {
+      <div class="bar">
+        <span
+          ><b>{{ missing().length }}</b> counts to make: {{ budget() }}</span
+        >
+        <button type="button" class="link" (click)="batches.start(title(), missing())">Count them</button>
+      </div>
+    }
+    @if (byHand().length > 0) {
+      <div class="bar">
+        <span
+          ><b>{{ byHand().length }}</b> to count by hand</span
+        >
+        <button type="button" class="link" (click)="openQueue()">Copy and paste them…</button>
+      </div>
+    }
+  `,
+  styles: `
+    .bar {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 4px 14px;
+      margin: 4px 0 8px;
+      padding: 5px 10px;
+      border-left: 3px solid var(--glaze);
+      background: var(--glaze-tint);
+    }
+    progress {
+      width: 140px;
+      accent-color: var(--glaze);
+    }
+    .failed {
+      color: var(--bad);
+    }
+  `,
+})
+export class CountingBarComponent {
+  protected readonly batches = inject(CountBatches);
+  private readonly counts = inject(CountStore);
+  private readonly open = inject(OpenProject);
+  private readonly dialog = inject(MatDialog);
+
+  /** What is counted, for a person who comes back to it later. */
+  readonly title = input.required<string>();
+  readonly counted = input.required<readonly (Counted | undefined)[]>();
+
+  private readonly wishes = computed<CountWish[]>(() => this.counted().flatMap((one) => one?.wish ?? []));
+  protected readonly missing = computed(() => this.counts.listUnknown(this.wishes()));
+  protected readonly batch = computed(() =>
+    this.batches.batches().find(({ title }) => title === this.title()),
+  );
+  protected readonly isLarge = computed(() => this.missing().length > MADE_AT_ONCE);
+  protected readonly byHand = computed(() => {
+    const open = this.counted().filter((one) => one?.byHand !== undefined && one.state.status !== 'counted');
+    return [...new Map(open.map((one) => [`${one?.byHand?.database} ${one?.byHand?.string}`, one])).values()];
+  });
+  protected readonly budget = computed(() => {
+    const each = new Map<string, number>();
+    for (const { database } of this.missing()) each.set(database, (each.get(database) ?? 0) + 1);
+    return [...each].map(([database, count]) => `${count} in ${this.nameOf(database)}`).join(', ');
+  });
+
+  constructor() {
+    effect(() => {
+      const missing = this.missing();
+      if (missing.length > 0 && missing.length <= MADE_AT_ONCE && !this.batch())
+        untracked(() => this.counts.ask(missing));
+    });
+  }
+
+  protected nameAll(databases: readonly string[]): string {
+    return databases.map((database) => this.nameOf(database)).join(', ');
+  }
+
+  protected openQueue(): void {
+    this.dialog.open<HandQueueDialogComponent, HandQueueQuestion>(HandQueueDialogComponent, {
+      data: { title: this.title(), counted: this.counted },
+      width: '720px',
+    });
+  }
+
+  private nameOf(database: string): string {
+    return this.open.findDialect(database)?.name ?? database;
+  }
+}

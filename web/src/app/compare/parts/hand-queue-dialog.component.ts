@@ -1,0 +1,163 @@
+import { Clipboard } from '@angular/cdk/clipboard';
+import { ChangeDetectionStrategy, Component, type Signal, computed, inject, signal } from '@angular/core';
+import { MAT_DIALOG_DATA } from '@angular/material/dialog';
+import { describeInFull } from '#core/problem/index';
+import { readResultsColumn, readResultsLine } from '#core/tally/index';
+import { OwnDatabases } from '../../counting/own-databases';
+import type { Counted } from '../../counting/count-store';
+import { OpenProject } from '../../state/open-project';
+import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { formatCount } from '../../ui/number-format';
+
+/** Whose counts are typed in. */
+export interface HandQueueQuestion {
+  readonly title: string;
+  readonly counted: Signal<readonly (Counted | undefined)[]>;
+}
+
+/**
+ * The strings that only a person can count, the shortest first: copy one, paste its number or its whole
+ * results line, and the next one is there; with keys alone. What is typed stays, so it can be left and
+ * come back to on another day.
+ */
+@Component({
+  selector: 'app-hand-queue-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DIALOG_PARTS],
+  template: `
+    <h2 mat-dialog-title>Count by hand: {{ question.title }}</h2>
+    <mat-dialog-content>
+      @if (current(); as item) {
+        <p>
+          <b>{{ open().length }}</b> left. Search this in <b>{{ item.name }}</b>{{
+            item.steps ? ' with ' + item.steps : ''
+          }}:
+        </p>
+        <p class="code string" tabindex="0" data-testid="hand-string">{{ item.string }}</p>
+        <p class="row">
+          <button mat-stroked-button type="button" (click)="copy(item.string)">Copy the string</button>
+          <span class="quiet" aria-live="polite">{{ copied() === item.string ? 'copied' : '' }}</span>
+        </p>
+        <label
+          >The number, the whole results line, or a column of numbers for this string and those after it
+          <textarea
+            #field
+            rows="2"
+            cdkFocusInitial
+            [value]="typed()"
+            (input)="typed.set(field.value)"
+            (keydown.enter)="$event.preventDefault(); keep()"
+          ></textarea>
+        </label>
+        <p class="quiet" aria-live="polite" [class.warn]="reading().isUnclear">{{ reading().words }}</p>
+        <p class="row">
+          <button mat-flat-button type="button" [disabled]="reading().totals.length === 0" (click)="keep()">
+            Keep and go on
+          </button>
+          <button mat-button type="button" (click)="skip(item.key)">Later</button>
+        </p>
+      } @else {
+        <p role="status">Nothing is left to count by hand here.</p>
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end">
+      <button mat-button type="button" mat-dialog-close>Close: what is typed stays</button>
+    </mat-dialog-actions>
+  `,
+  styles: `
+    .string {
+      padding: 8px 10px;
+      border: 1px solid var(--rule);
+      border-radius: 6px;
+      max-height: 160px;
+      overflow: auto;
+      overflow-wrap: anywhere;
+    }
+    .row {
+      display: flex;
+      align-items: center;
+      gap: 12px;
+      margin: 8px 0;
+    }
+    textarea {
+      display: block;
+      width: 100%;
+      margin-top: 4px;
+      padding: 6px 8px;
+      border: 1px solid var(--mute);
+      border-radius: 6px;
+      background: var(--paper);
+      color: var(--ink);
+      font: inherit;
+    }
+    .warn {
+      color: var(--warn);
+    }
+  `,
+})
+export class HandQueueDialogComponent {
+  private readonly clipboard = inject(Clipboard);
+  private readonly project = inject(OpenProject);
+  private readonly ownDatabases = inject(OwnDatabases);
+  protected readonly question = inject<HandQueueQuestion>(MAT_DIALOG_DATA);
+  protected readonly typed = signal('');
+  protected readonly copied = signal('');
+  private readonly skipped = signal<readonly string[]>([]);
+
+  /** Each string once, the shortest first; those put off come last. */
+  protected readonly open = computed(() => {
+    const items = this.question.counted().flatMap((one) => {
+      if (!one?.byHand || one.state.status === 'counted') return [];
+      const { database, string } = one.byHand;
+      const { limiters } = one.byHand;
+      return [
+        {
+          key: `${database} ${string}`,
+          database,
+          string,
+          limiters,
+          name: this.project.findDialect(database)?.name ?? database,
+          steps: one.rendering.steps.map(({ value }) => value).join(', '),
+        },
+      ];
+    });
+    const unique = [...new Map(items.map((item) => [item.key, item])).values()];
+    const place = (key: string): number => this.skipped().indexOf(key);
+    return unique.sort((a, b) => place(a.key) - place(b.key) || a.string.length - b.string.length);
+  });
+  protected readonly current = computed(() => this.open()[0]);
+  /** What is understood of what was pasted. */
+  protected readonly reading = computed(() => {
+    const text = this.typed();
+    if (text.trim() === '') return { words: '', totals: [], isUnclear: false };
+    const lines = readResultsColumn(text);
+    const column = lines.map(({ read }) => read);
+    const all = lines.length > 1 && column.every(({ ok }) => ok) ? column : [readResultsLine(text)];
+    const failed = all.find(({ ok }) => !ok);
+    if (failed && !failed.ok) return { words: describeInFull(failed.problem), totals: [], isUnclear: true };
+    const totals = all.flatMap((read) => (read.ok ? [read.value] : []));
+    const words = totals.map(({ total, estimated }) => formatCount(total, estimated)).join(', ');
+    return { words: `understood as ${words}`, totals, isUnclear: false };
+  });
+
+  protected copy(string: string): void {
+    if (this.clipboard.copy(string)) this.copied.set(string);
+  }
+
+  /** Keeps the number, or each of a column for the string in its turn. */
+  protected keep(): void {
+    const { totals } = this.reading();
+    const items = this.open().slice(0, totals.length);
+    if (totals.length === 0) return;
+    items.forEach(({ database, string, limiters }, at) => {
+      const read = totals[at];
+      if (read) this.ownDatabases.type(database, string, limiters, read.total, read.estimated);
+    });
+    this.typed.set('');
+  }
+
+  protected skip(key: string): void {
+    this.skipped.update((keys) => [...keys.filter((other) => other !== key), key]);
+    this.typed.set('');
+  }
+}

@@ -1,0 +1,77 @@
+import { Injectable, computed, inject } from '@angular/core';
+import {
+  createMustFindQuery,
+  createSharedDraft,
+  judgeMustFind,
+  type MustFindStanding,
+  type Question,
+} from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
+import type { MustFind, SearchState } from '#core/project/index';
+import { build } from '#core/query/index';
+import type { Counted } from '../../counting/count-store';
+import { OpenProject } from '../../state/open-project';
+import { CompareSubject } from '../compare-subject';
+import { readExact } from './describe';
+
+/** A must-find in one database, with the counts that say how it stands. */
+export interface MustFindCell {
+  readonly dialect: Dialect;
+  readonly standing: MustFindStanding;
+  readonly found: Counted | undefined;
+  readonly asked: readonly (Counted | undefined)[];
+}
+
+/** Whether the must-finds are in the databases, and whether a state finds them. */
+@Injectable()
+export class MustFindCounts {
+  private readonly open = inject(OpenProject);
+  private readonly subject = inject(CompareSubject);
+  private readonly states = new WeakMap<SearchState, Question['root']>();
+
+  readonly mustFinds = computed(() => this.open.project().mustFinds);
+
+  /** How one must-find stands with a state in each database. */
+  look(mustFind: MustFind, state: SearchState, dialects: readonly Dialect[]): MustFindCell[] {
+    const query = createMustFindQuery(mustFind);
+    return dialects.map((dialect) => {
+      if (!query) return { dialect, standing: 'unknown', found: undefined, asked: [] };
+      const there = this.subject.look({ root: query, limiters: {} }, dialect);
+      const both = build.and(this.readState(state), query);
+      const found = this.subject.look({ root: both, limiters: state.limiters }, dialect);
+      return {
+        dialect,
+        standing: judgeMustFind(readTotal(there), readTotal(found)),
+        found,
+        asked: [there, found],
+      };
+    });
+  }
+
+  /** How many of them a state finds in any database, of how many that are in any; nothing while it is not known. */
+  summarise(state: SearchState, dialects: readonly Dialect[]) {
+    const standings = this.mustFinds().map((mustFind) => this.look(mustFind, state, dialects));
+    const has = (cells: readonly MustFindCell[], wanted: MustFindStanding): boolean =>
+      cells.some(({ standing }) => standing === wanted);
+    return {
+      found: standings.filter((cells) => has(cells, 'found')).length,
+      there: standings.filter((cells) => has(cells, 'found') || has(cells, 'missed')).length,
+      absent: standings.filter((cells) => cells.every(({ standing }) => standing === 'not-there')).length,
+      isKnown: standings.every((cells) => has(cells, 'found') || !has(cells, 'unknown')),
+      asked: standings.flatMap((cells) => cells.flatMap(({ asked }) => asked)),
+    };
+  }
+
+  private readState(state: SearchState): Question['root'] {
+    const known = this.states.get(state);
+    if (known) return known;
+    const root = createSharedDraft(state);
+    this.states.set(state, root);
+    return root;
+  }
+}
+
+/** A few records more or less are no matter here: there are some, or there are none. */
+function readTotal(counted: Counted | undefined): number | undefined {
+  return counted?.state.status === 'counted' ? counted.state.total : readExact(counted);
+}

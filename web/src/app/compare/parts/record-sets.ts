@@ -1,0 +1,134 @@
+import { Injectable, inject } from '@angular/core';
+import { createSetCounter, type Question, type UnionCounter } from '#core/compare/index';
+import { RecordSet } from '#core/collection/index';
+import type { Dialect } from '#core/dialect/index';
+import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
+import { build } from '#core/query/index';
+import type { RecordKeys } from '#core/record/index';
+import { CountStore, listParts, type CountWish } from '../../counting/count-store';
+import { Databases } from '../../counting/databases';
+import { DATABASE_CLIENT } from '../../data/providers';
+import { CompareSubject } from '../compare-subject';
+import { readExact } from './describe';
+
+/** The records of a result by their numbers in the database, with what tells their works. */
+export interface ListedRecords {
+  readonly numbers: readonly number[];
+  readonly keys: readonly RecordKeys[];
+}
+
+/** So many lists are remembered. */
+const MOST_KEPT = 300;
+
+/** Records behind counts, where a database gives them; else unions are counted. */
+@Injectable()
+export class RecordSets {
+  private readonly client = inject(DATABASE_CLIENT);
+  private readonly counts = inject(CountStore);
+  private readonly databases = inject(Databases);
+  private readonly subject = inject(CompareSubject);
+  private readonly kept = new Map<string, Promise<Outcome<ListedRecords>>>();
+
+  /** True if a database gives the numbers of its records. */
+  gives(dialect: Dialect): Promise<boolean> {
+    return this.databases.unites(dialect.id);
+  }
+
+  /** The records of a question in a database that gives them. */
+  async list(question: Question, dialect: Dialect): Promise<Outcome<ListedRecords>> {
+    const { rendering, wish } = this.counts.look(
+      this.subject.share(question.root),
+      dialect,
+      question.limiters,
+    );
+    const [problem] = rendering.problems;
+    if (problem?.code === 'nothing-to-send') return succeed({ numbers: [], keys: [] });
+    if (problem) return fail(problem);
+    return wish ? this.listWish(wish) : succeed({ numbers: [], keys: [] });
+  }
+
+  private listWish(wish: CountWish): Promise<Outcome<ListedRecords>> {
+    const key = `${wish.database}\n${JSON.stringify(wish.boxes)}\n${wish.string}`;
+    const known = this.kept.get(key);
+    if (known) return known;
+    const asked = this.ask(wish).then((outcome) => {
+      if (!outcome.ok) this.kept.delete(key);
+      return outcome;
+    });
+    this.kept.set(key, asked);
+    const [oldest] = this.kept.keys();
+    if (this.kept.size > MOST_KEPT && oldest !== undefined) this.kept.delete(oldest);
+    return asked;
+  }
+
+  /** Of several parts each record once. */
+  private async ask(wish: CountWish): Promise<Outcome<ListedRecords>> {
+    const all = new Map<number, RecordKeys>();
+    for (const part of listParts(wish)) {
+      const answer = await this.client.listIds(wish.database, part, wish.boxes);
+      if (!answer.ok) return answer;
+      const { numbers, identifiers = [], works = [] } = answer.value;
+      numbers.forEach((number, at) =>
+        all.set(number, { identifier: identifiers[at] ?? 0, work: works[at] ?? 0 }),
+      );
+    }
+    return succeed({ numbers: [...all.keys()], keys: [...all.values()] });
+  }
+
+  /** Counts unions of some questions, by record sets where they are to be had, else by strings. */
+  async createCounter(questions: readonly Question[], dialect: Dialect): Promise<Outcome<UnionCounter>> {
+    return (await this.gives(dialect))
+      ? this.createSetCounter(questions, dialect)
+      : succeed(this.createStringCounter(questions, dialect));
+  }
+
+  private async createSetCounter(
+    questions: readonly Question[],
+    dialect: Dialect,
+  ): Promise<Outcome<UnionCounter>> {
+    const lists: (readonly number[])[] = [];
+    for (const question of questions) {
+      const listed = await this.list(question, dialect);
+      if (!listed.ok) return listed;
+      lists.push(listed.value.numbers);
+    }
+    const size = 1 + lists.reduce((most, numbers) => numbers.reduce((a, b) => Math.max(a, b), most), 0);
+    return succeed(
+      createSetCounter(
+        lists.map((numbers) => {
+          const set = new RecordSet(size);
+          numbers.forEach((number) => set.add(number));
+          return set;
+        }),
+      ),
+    );
+  }
+
+  private createStringCounter(questions: readonly Question[], dialect: Dialect): UnionCounter {
+    return {
+      members: questions.length,
+      count: async (unions) => {
+        const counted = unions.map((union) => {
+          const roots = union.flatMap((member) => questions[member]?.root ?? []);
+          const [only] = roots;
+          const root = roots.length === 1 && only ? only : build.or(...roots);
+          const limiters = questions[union[0] ?? 0]?.limiters ?? {};
+          return this.counts.look(this.subject.share(root), dialect, limiters);
+        });
+        const wishes = counted.flatMap(({ wish }) => wish ?? []);
+        const states = (await this.counts.settle(wishes))[Symbol.iterator]();
+        const totals: number[] = [];
+        for (const one of counted) {
+          const state = one.wish ? (states.next().value ?? one.state) : one.state;
+          if (state.status === 'failed' && state.problem.code !== 'nothing-to-send')
+            return fail(state.problem);
+          const total = readExact({ ...one, state });
+          if (total === undefined)
+            return fail(createProblem('count-not-exact', 'error', { database: dialect.name }));
+          totals.push(total);
+        }
+        return succeed(totals);
+      },
+    };
+  }
+}

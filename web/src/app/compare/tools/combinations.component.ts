@@ -1,0 +1,162 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  MOST_COMBINED,
+  countExactly,
+  deriveCounts,
+  findNearest,
+  listBits,
+  listCombinations,
+} from '#core/compare/index';
+import { createConceptQuery, getConceptLetter } from '#core/project/index';
+import type { QueryNode } from '#core/query/index';
+import type { Dialect } from '#core/dialect/index';
+import type { Counted } from '../../counting/count-store';
+import { CountComponent } from '../../ui/count.component';
+import { getHueClass } from '../../ui/hues';
+import { placeOnLogScale } from '../../ui/number-format';
+import { CompareSubject } from '../compare-subject';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+import { readExact } from '../parts/describe';
+
+/** Up to so many concepts, what holds just some of them is drawn. */
+const MOST_DRAWN = 5;
+/** Rows of combinations that are shown before the rest is asked for. */
+const FIRST_ROWS = 40;
+
+/** Something that can be combined: a concept, or a piece of the query that is none. */
+interface Combined {
+  readonly key: string;
+  readonly letter: string;
+  readonly name: string;
+  readonly hue: string;
+  readonly root: QueryNode;
+}
+
+/** Every combination of up to eight concepts: which exist in the literature, and which do not. */
+@Component({
+  selector: 'app-combinations',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent],
+  templateUrl: './combinations.component.html',
+  styleUrls: ['../parts/tools.scss', './combinations.component.scss'],
+})
+export class CombinationsComponent {
+  protected readonly subject = inject(CompareSubject);
+  private readonly left = signal<ReadonlySet<string>>(new Set());
+  protected readonly showsAll = signal(false);
+
+  /** Concepts that are on, then members of the query that are no concept. */
+  protected readonly all = computed<Combined[]>(() => {
+    const { concepts } = this.subject.state();
+    const own = concepts
+      .map((concept, place) => ({ concept, place }))
+      .filter(({ concept }) => !concept.off && concept.terms.some(({ off }) => !off))
+      .map(({ concept, place }) => ({
+        key: concept.id,
+        letter: getConceptLetter(place),
+        name: concept.name,
+        hue: getHueClass(place),
+        root: createConceptQuery(concept),
+      }));
+    const blocks = new Set(concepts.map(({ block }) => block));
+    const others = this.subject
+      .members()
+      .filter(({ sign, block }) => sign === 'and' && (block === undefined || !blocks.has(block)))
+      .map(({ words, root }, at) => ({ key: words, letter: `+${at + 1}`, name: words, hue: 'hue-g', root }));
+    return [...own, ...others];
+  });
+  protected readonly used = computed(() =>
+    this.all()
+      .filter(({ key }) => !this.left().has(key))
+      .slice(0, MOST_COMBINED),
+  );
+  protected readonly isUsed = (key: string): boolean => this.used().some((one) => one.key === key);
+  protected readonly mostCombined = MOST_COMBINED;
+
+  private readonly combinations = computed(() => listCombinations(this.used().map(({ root }) => root)));
+  private readonly counted = computed(() =>
+    this.combinations().map((combination) => ({
+      ...combination,
+      cells: this.subject.dialects().map((dialect) => ({
+        dialect,
+        counted: this.subject.look(
+          { root: combination.root, limiters: this.subject.state().limiters },
+          dialect,
+        ),
+      })),
+    })),
+  );
+  protected readonly asked = computed<(Counted | undefined)[]>(() =>
+    this.counted().flatMap(({ cells }) => cells.map(({ counted }) => counted)),
+  );
+  private readonly known = computed(() => {
+    const database = this.subject.database();
+    const totals = this.counted().flatMap(({ bits, cells }) => {
+      const total = readExact(cells.find(({ dialect }) => dialect === database)?.counted);
+      return total === undefined ? [] : [[bits, total] as const];
+    });
+    return deriveCounts(new Map(totals), this.used().length);
+  });
+  private readonly exact = computed(() => countExactly(this.known(), this.used().length));
+
+  protected readonly rows = computed(() => {
+    const known = this.known();
+    const exact = this.used().length <= MOST_DRAWN ? this.exact() : undefined;
+    const rows = this.counted().map(({ bits, members, cells }) => ({
+      bits,
+      name: members.map((member) => this.used()[member]?.name ?? '').join(' + '),
+      marks: this.used().map((_, at) => members.includes(at)),
+      cells,
+      derived: known.get(bits),
+      exact: exact?.get(bits),
+      share: placeOnLogScale(exact?.get(bits) ?? known.get(bits) ?? 0),
+    }));
+    return this.showsAll() ? rows : rows.slice(0, FIRST_ROWS);
+  });
+  protected readonly hidden = computed(() => this.counted().length - this.rows().length);
+  protected readonly drawsExact = computed(
+    () => this.used().length <= MOST_DRAWN && this.exact() !== undefined,
+  );
+  /** Two by two, in the database shown. */
+  protected readonly pairs = computed(() =>
+    this.used().map((row, a) => ({
+      row,
+      cells: this.used().map((_, b) => ({ isSame: a === b, count: this.known().get((1 << a) | (1 << b)) })),
+    })),
+  );
+  protected readonly absent = computed(() =>
+    this.counted()
+      .filter(({ members, bits }) => members.length === 2 && this.known().get(bits) === 0)
+      .map(({ members }) => members.map((member) => this.used()[member]?.name ?? '').join(' and ')),
+  );
+  protected readonly nearest = computed(() => {
+    const size = this.used().length;
+    const all = this.known().get(2 ** size - 1);
+    if (size < 2 || all === undefined) return undefined;
+    const { nearest, widen, without } = findNearest(this.known(), size);
+    const [first] = nearest;
+    const nameAll = (bits: number): string =>
+      listBits(bits)
+        .map((at) => this.used()[at]?.name ?? '')
+        .join(' + ');
+    return {
+      all,
+      nearest: first && { name: nameAll(first.bits), count: first.count },
+      widen: widen === undefined ? undefined : this.used()[widen]?.name,
+      without,
+    };
+  });
+
+  protected toggle(key: string): void {
+    this.left.update((left) => {
+      const next = new Set(left);
+      if (!next.delete(key)) next.add(key);
+      return next;
+    });
+  }
+
+  protected labelOf(name: string, { name: database }: Dialect): string {
+    return `${name} in ${database}`;
+  }
+}

@@ -1,0 +1,184 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import {
+  createRecallQuery,
+  createTermQuestions,
+  findCover,
+  type Cover,
+  type Question,
+} from '#core/compare/index';
+import { describeInFull } from '#core/problem/index';
+import type { Dialect } from '#core/dialect/index';
+import type { Change } from '#core/project/index';
+import type { Counted } from '../../counting/count-store';
+import { OpenProject } from '../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../ui/chart.component';
+import { ChoiceRowComponent } from '../../ui/choice-row.component';
+import { CountComponent } from '../../ui/count.component';
+import { CompareSubject } from '../compare-subject';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+import { findHue, readExact } from '../parts/describe';
+import { RecordSets } from '../parts/record-sets';
+import { follow } from '../parts/waiting';
+
+/** The curve is drawn for so many terms. */
+const MOST_DRAWN = 60;
+
+/** What each term finds and what only it finds, which can go, and the smallest set that finds the same. */
+@Component({
+  selector: 'app-each-term',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    ChartComponent,
+    ChoiceRowComponent,
+    CountComponent,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+  ],
+  templateUrl: './each-term.component.html',
+  styleUrl: '../parts/tools.scss',
+})
+export class EachTermComponent {
+  protected readonly subject = inject(CompareSubject);
+  private readonly open = inject(OpenProject);
+  private readonly sets = inject(RecordSets);
+  private readonly snackBar = inject(MatSnackBar);
+
+  private readonly chosen = signal<string | undefined>(undefined);
+  /** What the smallest set has to keep. */
+  protected readonly target = signal('all');
+  private readonly questions = computed(() => createTermQuestions(this.subject.state()));
+  protected readonly concepts = computed(() =>
+    this.questions()
+      .filter(({ terms }) => terms.some(({ term }) => !term.off))
+      .map(({ concept }) => ({ id: concept.id, name: concept.name })),
+  );
+  private readonly shown = computed(() => {
+    const id = this.concepts().find((one) => one.id === this.chosen())?.id ?? this.concepts()[0]?.id;
+    return this.questions().find(({ concept }) => concept.id === id);
+  });
+  protected readonly concept = computed(() => this.shown()?.concept);
+  protected readonly hue = computed(() => findHue(this.subject.state().concepts, this.concept()?.block));
+  private readonly terms = computed(() => this.shown()?.terms.filter(({ term }) => !term.off) ?? []);
+  protected readonly targets = computed(() => [
+    { id: 'all', name: 'all records' },
+    ...(this.open.project().mustFinds.length > 0 ? [{ id: 'must-finds', name: 'all must-finds' }] : []),
+  ]);
+
+  protected readonly rows = computed(() => {
+    const shown = this.shown();
+    const { limiters } = this.subject.state();
+    const cover = this.cover();
+    return this.terms().map(({ term, finds, conceptWithout, draftWithout }, at) => ({
+      at,
+      term,
+      cells: this.subject.dialects().map((dialect) => {
+        const ask = (root: Question['root']): Counted | undefined =>
+          this.subject.look({ root, limiters }, dialect);
+        const [found, without, draft] = [ask(finds), ask(conceptWithout), ask(draftWithout)];
+        const whole = shown && ask(shown.whole);
+        return {
+          dialect,
+          found,
+          asked: [found, without, draft, whole],
+          only: subtract(whole, without),
+          draft: subtract(this.subject.lookWhole(dialect), draft),
+        };
+      }),
+      isFree: cover?.free.includes(at) ?? false,
+      isKept: cover?.smallest.includes(at) ?? true,
+    }));
+  });
+  protected readonly asked = computed(() => [
+    ...this.rows().flatMap(({ cells }) => cells.flatMap(({ asked }) => asked)),
+    ...this.subject.dialects().map((dialect) => this.subject.lookWhole(dialect)),
+  ]);
+
+  private readonly covering = follow(
+    () => {
+      const dialect = this.subject.database();
+      const terms = this.terms();
+      return dialect && terms.length > 1
+        ? { dialect, questions: this.listTargets(this.target()) }
+        : undefined;
+    },
+    async ({ dialect, questions }: { dialect: Dialect; questions: readonly Question[] }) => {
+      const counter = await this.sets.createCounter(questions, dialect);
+      return counter.ok ? findCover(counter.value) : counter;
+    },
+  );
+  protected readonly isCovering = computed(() => this.covering().status === 'waiting');
+  protected readonly cover = computed<Cover | undefined>(() => {
+    const answer = this.covering();
+    return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
+  });
+  protected readonly coverFailure = computed(() => {
+    const answer = this.covering();
+    return answer.status === 'done' && !answer.outcome.ok ? describeInFull(answer.outcome.problem) : '';
+  });
+  protected readonly sentences = computed(() => {
+    const cover = this.cover();
+    if (!cover) return undefined;
+    const name = (at: number): string => this.terms()[at]?.term.text ?? '';
+    const dropped = this.terms().flatMap(({ term }, at) =>
+      cover.smallest.includes(at) ? [] : [{ term, at }],
+    );
+    return {
+      free: cover.free.map(name),
+      pairs: cover.coverEachOther.map(([a, b]) => `${name(a)} and ${name(b)}`),
+      smallest: cover.smallest.map(name),
+      dropped: dropped.map(({ term }) => term.text),
+      whole: cover.whole,
+      isExact: cover.isExact,
+      atLeast: cover.atLeast,
+      changes: dropped.map(({ term }): Change => ({ kind: 'switch-term', id: term.id, off: true })),
+    };
+  });
+  protected readonly curve = computed<ChartContent | undefined>(() => {
+    const cover = this.cover();
+    if (!cover || cover.order.length > MOST_DRAWN) return undefined;
+    return {
+      kind: 'line',
+      title: `${this.concept()?.name ?? ''} in ${this.subject.database()?.name ?? ''}: records found with each further term, the one that brings most first`,
+      places: cover.order.map(({ member }) => this.terms()[member]?.term.text ?? ''),
+      series: [{ name: 'records', values: cover.order.map(({ total }) => total), colours: [this.hueRole()] }],
+      isLog: false,
+    };
+  });
+
+  protected choose(id: string): void {
+    this.chosen.set(id);
+  }
+
+  /** Switches off what the smallest set does without. */
+  protected keepSmallest(): void {
+    const changes = this.sentences()?.changes ?? [];
+    this.open.change({ kind: 'mend', changes });
+    this.snackBar
+      .open(`${changes.length} terms switched off`, 'Undo', { duration: 8_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.undo();
+      });
+  }
+
+  private hueRole(): string {
+    const hue = this.hue();
+    return hue === '' ? '--glaze-fill' : `--${hue}`;
+  }
+
+  private listTargets(target: string): Question[] {
+    const { limiters } = this.subject.state();
+    const { mustFinds } = this.open.project();
+    return this.terms().map(({ finds }) => ({
+      root: target === 'must-finds' ? createRecallQuery(finds, mustFinds) : finds,
+      limiters,
+    }));
+  }
+}
+
+function subtract(whole: Counted | undefined, without: Counted | undefined): number | undefined {
+  const [all, rest] = [readExact(whole), readExact(without)];
+  return all === undefined || rest === undefined ? undefined : all - rest;
+}

@@ -1,0 +1,330 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import {
+  createSharedDraft,
+  drawSample,
+  estimatePrecision,
+  joinPrecisions,
+  listSingleChanges,
+  type JudgedPart,
+  type Question,
+  type ShareEstimate,
+} from '#core/compare/index';
+import { isSameLimiters, type Dialect } from '#core/dialect/index';
+import { createProblem, describeInFull, fail, succeed, type Outcome } from '#core/problem/index';
+import type { SearchState, Verdict } from '#core/project/index';
+import { build } from '#core/query/index';
+import { describeAuthors } from '#core/record/index';
+import { getExactTotal, type Counted } from '../../counting/count-store';
+import { DATABASE_CLIENT } from '../../data/providers';
+import { OpenProject } from '../../state/open-project';
+import { ChoiceRowComponent } from '../../ui/choice-row.component';
+import { CountComponent } from '../../ui/count.component';
+import { formatDifference } from '../../ui/number-format';
+import { CompareSubject } from '../compare-subject';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+import { RecordSets } from '../parts/record-sets';
+import { follow } from '../parts/waiting';
+
+/** So many changes are counted one by one. */
+const MOST_COUNTED = 60;
+const SAMPLE = 12;
+/** One sample for all: the same records come again whenever the same parts are looked at. */
+const SEED = 20_260_301;
+
+export type PartId = 'gained' | 'common' | 'lost';
+const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
+  { id: 'gained', name: 'gained' },
+  { id: 'lost', name: 'lost' },
+  { id: 'common', name: 'in both' },
+];
+
+/** The records by which two states differ, in one database, with a sample of each part to judge. */
+@Component({
+  selector: 'app-gained-lost',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent],
+  templateUrl: './gained-lost.component.html',
+  styleUrls: ['../parts/tools.scss', './gained-lost.component.scss'],
+})
+export class GainedLostComponent {
+  protected readonly subject = inject(CompareSubject);
+  protected readonly open = inject(OpenProject);
+  private readonly client = inject(DATABASE_CLIENT);
+  private readonly sets = inject(RecordSets);
+
+  /** The two states whose differences are shown: variants by their ids, or the draft. */
+  protected readonly from = linkedSignal<string>(
+    () => this.open.compared()?.id ?? this.open.project().variants[0]?.id ?? 'draft',
+  );
+  protected readonly to = linkedSignal<string>(() =>
+    this.open.project().variants.length > 0 ? 'draft' : '',
+  );
+  protected readonly states = computed(() => [
+    ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
+    { id: 'draft', name: 'the draft' },
+  ]);
+  private readonly pair = computed(() => {
+    const [from, to] = [this.findState(this.from()), this.findState(this.to())];
+    return from && to ? { from, to } : undefined;
+  });
+  private readonly questions = computed(() => {
+    const pair = this.pair();
+    if (!pair) return undefined;
+    const ask = (state: SearchState): Question => ({
+      root: createSharedDraft(state),
+      limiters: state.limiters,
+    });
+    return { from: ask(pair.from), to: ask(pair.to) };
+  });
+  protected readonly isIncomparable = computed(() => {
+    const pair = this.pair();
+    return pair !== undefined && !isSameLimiters(pair.from.limiters, pair.to.limiters);
+  });
+
+  /** Gained, lost and common in each database, counted by strings; under other limiters no string says it. */
+  protected readonly differences = computed(() => {
+    const questions = this.questions();
+    if (!questions || this.isIncomparable()) return [];
+    const { from, to } = questions;
+    const { limiters } = from;
+    const roots = [
+      build.not(to.root, from.root),
+      build.not(from.root, to.root),
+      build.and(from.root, to.root),
+    ];
+    return this.subject.dialects().map((dialect) => ({
+      dialect,
+      cells: roots.map((root) => this.subject.look({ root, limiters }, dialect)),
+    }));
+  });
+  protected readonly parts = PARTS;
+
+  /** Each change made alone. */
+  private readonly singles = computed(() => {
+    const pair = this.pair();
+    if (!pair) return [];
+    return listSingleChanges(pair.from, pair.to)
+      .slice(0, MOST_COUNTED)
+      .map((change) => ({
+        change,
+        question: { root: createSharedDraft(change.state), limiters: change.state.limiters },
+      }));
+  });
+  protected readonly changes = computed(() => {
+    const questions = this.questions();
+    return this.singles().map(({ change, question }) => ({
+      ...change,
+      cells: this.subject.dialects().map((dialect) => ({
+        dialect,
+        before: questions && this.subject.look(questions.from, dialect),
+        after: this.subject.look(question, dialect),
+      })),
+    }));
+  });
+  protected readonly asked = computed(() => [
+    ...this.differences().flatMap(({ cells }) => cells),
+    ...this.changes().flatMap(({ cells }) => cells.flatMap(({ before, after }) => [before, after])),
+  ]);
+
+  /** The records of the parts, where the database gives them. */
+  private readonly listing = follow(
+    () => {
+      const [questions, dialect] = [this.questions(), this.subject.database()];
+      return questions && dialect && this.from() !== this.to()
+        ? { ...questions, dialect, singles: this.singles() }
+        : undefined;
+    },
+    async ({ from, to, dialect, singles }): Promise<Outcome<PartLists>> =>
+      this.listParts(from, to, dialect, singles),
+  );
+  protected readonly lists = computed(() => {
+    const answer = this.listing();
+    return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
+  });
+  protected readonly listFailure = computed(() => {
+    const answer = this.listing();
+    return answer.status === 'done' && !answer.outcome.ok ? describeInFull(answer.outcome.problem) : '';
+  });
+  protected readonly isListing = computed(() => this.listing().status === 'waiting');
+
+  protected readonly part = signal<PartId>('gained');
+  /** Further samples of the same size, one behind the other. */
+  private readonly size = signal(SAMPLE);
+  private readonly sample = computed(() => {
+    const lists = this.lists();
+    const dialect = this.subject.database();
+    if (!lists || !dialect) return undefined;
+    const numbers = lists[this.part()];
+    return { dialect, numbers: drawSample(numbers, this.size(), SEED), size: numbers.length, why: lists.why };
+  });
+  private readonly fetched = follow(
+    () => this.sample(),
+    async ({ dialect, numbers }: { dialect: Dialect; numbers: readonly number[] }) =>
+      succeed({ numbers, records: await this.client.records(dialect.id, numbers) }),
+  );
+  protected readonly records = computed(() => {
+    const answer = this.fetched();
+    const sample = this.sample();
+    if (answer.status !== 'done' || !answer.outcome.ok || !sample) return [];
+    const { records, numbers } = answer.outcome.value;
+    return records.map((record, at) => {
+      const key = `${sample.dialect.id} ${record.id}`;
+      return {
+        key,
+        record,
+        line: [describeAuthors(record.authors, 3), record.source, record.year].filter(Boolean).join(' · '),
+        verdict: this.open.project().judgements[key],
+        why: sample.why(numbers[at] ?? -1, this.part()),
+      };
+    });
+  });
+  protected readonly isFetching = computed(() => this.fetched().status === 'waiting');
+  protected readonly canDrawMore = computed(() => {
+    const sample = this.sample();
+    return sample !== undefined && sample.numbers.length < sample.size;
+  });
+  protected readonly verdicts: readonly {
+    readonly id: Verdict;
+    readonly name: string;
+    readonly key: string;
+  }[] = [
+    { id: 'on', name: 'on topic', key: 'y' },
+    { id: 'off', name: 'off topic', key: 'n' },
+    { id: 'unsure', name: 'not sure', key: 'u' },
+  ];
+
+  /** What was judged of each part: only drawn records count, so that the sample stays one. */
+  private readonly judged = computed(() => {
+    const lists = this.lists();
+    const dialect = this.subject.database();
+    if (!lists || !dialect) return undefined;
+    const { judgements } = this.open.project();
+    const seen = this.seen();
+    const judge = (id: PartId): JudgedPart => {
+      const verdicts = (seen.get(`${dialect.id} ${this.from()} ${this.to()} ${id}`) ?? []).map(
+        (key) => judgements[key],
+      );
+      const count = (verdict: Verdict): number => verdicts.filter((one) => one === verdict).length;
+      return { size: lists[id].length, good: count('on'), bad: count('off'), unsure: count('unsure') };
+    };
+    return { gained: judge('gained'), lost: judge('lost'), common: judge('common') };
+  });
+  /** The records of each part that were drawn, by their keys. */
+  private readonly seen = linkedSignal<
+    { key: string; keys: readonly string[] } | undefined,
+    ReadonlyMap<string, readonly string[]>
+  >({
+    source: () => {
+      const dialect = this.subject.database();
+      const keys = this.records().map(({ key }) => key);
+      return dialect && keys.length > 0
+        ? { key: `${dialect.id} ${this.from()} ${this.to()} ${this.part()}`, keys }
+        : undefined;
+    },
+    computation: (drawn, previous) => {
+      const before = previous?.value ?? new Map<string, readonly string[]>();
+      return drawn ? new Map(before).set(drawn.key, drawn.keys) : before;
+    },
+  });
+  protected readonly precisions = computed(() => {
+    const judged = this.judged();
+    if (!judged) return undefined;
+    return {
+      parts: PARTS.map(({ id, name }) => ({
+        name,
+        ...judged[id],
+        words: describeEstimate(estimatePrecision(judged[id])),
+      })),
+      from: describeEstimate(joinPrecisions([judged.common, judged.lost])),
+      to: describeEstimate(joinPrecisions([judged.common, judged.gained])),
+    };
+  });
+
+  protected judge(key: string, verdict: Verdict | undefined): void {
+    this.open.change({ kind: 'judge-record', record: key, verdict });
+  }
+
+  protected takeKey(event: KeyboardEvent, key: string): void {
+    const found = this.verdicts.find((one) => one.key === event.key);
+    if (!found) return;
+    event.preventDefault();
+    this.judge(key, found.id);
+    const item = (event.currentTarget as HTMLElement).nextElementSibling;
+    if (item instanceof HTMLElement) item.focus();
+  }
+
+  protected choosePart(id: string): void {
+    this.part.set(PARTS.find((part) => part.id === id)?.id ?? 'gained');
+    this.size.set(SAMPLE);
+  }
+
+  protected drawMore(): void {
+    this.size.update((size) => size + SAMPLE);
+  }
+
+  protected nameOf(id: string): string {
+    return this.states().find((state) => state.id === id)?.name ?? '';
+  }
+
+  protected describeChange({
+    before,
+    after,
+  }: {
+    readonly before: Counted | undefined;
+    readonly after: Counted | undefined;
+  }): string {
+    const [then, now] = [before, after].map((counted) => getExactTotal(counted?.state));
+    return then === undefined || now === undefined ? '' : formatDifference(now - then);
+  }
+
+  private findState(id: string): SearchState | undefined {
+    if (id === 'draft') return this.open.working();
+    return this.open.project().variants.find((variant) => variant.id === id)?.frozen;
+  }
+
+  /** The three parts record by record, and which single change lets a record in or keeps it out. */
+  private async listParts(
+    from: Question,
+    to: Question,
+    dialect: Dialect,
+    singles: readonly { change: { words: string; sign: string }; question: Question }[],
+  ): Promise<Outcome<PartLists>> {
+    if (!(await this.sets.gives(dialect)))
+      return fail(createProblem('records-not-given', 'error', { database: dialect.name }));
+    const [before, after] = [await this.sets.list(from, dialect), await this.sets.list(to, dialect)];
+    if (!before.ok) return before;
+    if (!after.ok) return after;
+    const [then, now] = [new Set(before.value.numbers), new Set(after.value.numbers)];
+    const alone: { words: string; has: Set<number> }[] = [];
+    for (const { change, question } of singles) {
+      const listed = await this.sets.list(question, dialect);
+      if (listed.ok)
+        alone.push({ words: `${change.sign} ${change.words}`, has: new Set(listed.value.numbers) });
+    }
+    return succeed({
+      gained: [...now].filter((number) => !then.has(number)),
+      lost: [...then].filter((number) => !now.has(number)),
+      common: [...now].filter((number) => then.has(number)),
+      why: (number, part) => {
+        if (part === 'common') return '';
+        const by = alone
+          .filter(({ has }) => has.has(number) === (part === 'gained'))
+          .map(({ words }) => words);
+        if (by.length === 0) return 'only by several changes together';
+        return `${part === 'gained' ? 'let in by' : 'kept out by'}: ${by.join('; ')}`;
+      },
+    });
+  }
+}
+
+interface PartLists extends Readonly<Record<PartId, readonly number[]>> {
+  readonly why: (number: number, part: PartId) => string;
+}
+
+/** `40 % (12–71 %)`, or that nothing is known yet. */
+function describeEstimate(estimate: ShareEstimate | undefined): string {
+  if (!estimate) return 'not sampled yet';
+  const percent = (share: number): string => String(Math.round(100 * share));
+  return `${percent(estimate.middle)} % on topic (${percent(estimate.low)}–${percent(estimate.high)} %)`;
+}

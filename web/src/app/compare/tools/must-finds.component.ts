@@ -1,0 +1,94 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { readMustFinds } from '#core/compare/index';
+import type { MustFind } from '#core/project/index';
+import { DATABASE_CLIENT } from '../../data/providers';
+import { OpenProject } from '../../state/open-project';
+import { RecordDrawer } from '../../ui/record-drawer';
+import { CompareSubject } from '../compare-subject';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { MustFindCounts } from '../parts/must-find-counts';
+
+const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unknown: '…' } as const;
+
+/** The records that the search has to find, each found, missed or not there in each database. */
+@Component({
+  selector: 'app-must-finds',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CountingBarComponent],
+  templateUrl: './must-finds.component.html',
+  styleUrl: '../parts/tools.scss',
+})
+export class MustFindsComponent {
+  protected readonly subject = inject(CompareSubject);
+  protected readonly open = inject(OpenProject);
+  private readonly counts = inject(MustFindCounts);
+  private readonly client = inject(DATABASE_CLIENT);
+  private readonly drawer = inject(RecordDrawer);
+  private readonly snackBar = inject(MatSnackBar);
+
+  protected readonly isLookingUp = signal(false);
+  protected readonly words = WORDS;
+  protected readonly rows = computed(() =>
+    this.counts.mustFinds().map((mustFind) => ({
+      mustFind,
+      name: mustFind.title || (mustFind.identifier ?? ''),
+      isUnknown: mustFind.title === '',
+      cells: this.counts.look(mustFind, this.subject.state(), this.subject.dialects()),
+    })),
+  );
+  protected readonly asked = computed(() =>
+    this.rows().flatMap(({ cells }) => cells.flatMap(({ asked }) => asked)),
+  );
+  protected readonly summary = computed(() =>
+    this.counts.summarise(this.subject.state(), this.subject.dialects()),
+  );
+
+  /** Titles as they are; identifiers get the title under which a database has them. */
+  protected async add(field: HTMLTextAreaElement): Promise<void> {
+    const lines = readMustFinds(field.value);
+    if (lines.length === 0) return;
+    this.isLookingUp.set(true);
+    const identifiers = lines.flatMap(({ identifier }) => identifier ?? []);
+    const titles = await this.lookUp(identifiers);
+    this.isLookingUp.set(false);
+    const has = new Set(
+      this.counts.mustFinds().flatMap(({ title, identifier }) => [title, identifier ?? '']),
+    );
+    const mustFinds = lines.flatMap(({ title, identifier }): MustFind[] => {
+      if (has.has(identifier ?? title)) return [];
+      const found = identifier === undefined ? title : (titles.get(identifier) ?? '');
+      return [{ id: this.open.createId(), title: found, ...(identifier !== undefined && { identifier }) }];
+    });
+    if (mustFinds.length > 0) this.open.change({ kind: 'add-must-finds', mustFinds });
+    field.value = '';
+  }
+
+  protected remove(mustFind: MustFind): void {
+    this.open.change({ kind: 'remove-must-finds', ids: [mustFind.id] });
+    this.snackBar
+      .open('Must-find removed', 'Undo', { duration: 8_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.change({ kind: 'add-must-finds', mustFinds: [mustFind] });
+      });
+  }
+
+  protected read(cell: ReturnType<MustFindCounts['look']>[number], name: string): void {
+    if (cell.found?.wish) this.drawer.show(cell.found.wish, name);
+  }
+
+  private async lookUp(identifiers: readonly string[]): Promise<ReadonlyMap<string, string>> {
+    const titles = new Map<string, string>();
+    if (identifiers.length === 0) return titles;
+    for (const { id } of this.open.dialects()) {
+      const answer = await this.client.lookUp(id, identifiers);
+      if (!answer.ok) continue;
+      answer.value.titles.forEach((title, at) => {
+        const identifier = identifiers[at] ?? '';
+        if (title !== null && !titles.has(identifier)) titles.set(identifier, title);
+      });
+    }
+    return titles;
+  }
+}

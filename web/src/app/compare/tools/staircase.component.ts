@@ -1,0 +1,138 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { listSteps } from '#core/compare/index';
+import { build } from '#core/query/index';
+import { getTotal, type Counted } from '../../counting/count-store';
+import { OpenProject } from '../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../ui/chart.component';
+import { CountComponent } from '../../ui/count.component';
+import { IconComponent } from '../../ui/icon.component';
+import { formatDifference } from '../../ui/number-format';
+import { CompareSubject } from '../compare-subject';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+import { findHue, findHueRole, readExact } from '../parts/describe';
+
+const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
+
+/** The count after each AND, NOT, field and limiter in their order, and what each costs by itself. */
+@Component({
+  selector: 'app-staircase',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChartComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent, IconComponent],
+  templateUrl: './staircase.component.html',
+  styleUrl: '../parts/tools.scss',
+})
+export class StaircaseComponent {
+  protected readonly subject = inject(CompareSubject);
+  private readonly open = inject(OpenProject);
+  /** Keys of steps in the order wanted. */
+  private readonly order = signal<readonly string[]>([]);
+
+  private readonly steps = computed(() =>
+    listSteps(this.subject.state(), this.subject.state().limiters, this.order()),
+  );
+  protected readonly rows = computed(() => {
+    const dialects = this.subject.dialects();
+    const steps = this.steps();
+    return steps.map((step, at) => {
+      const before = steps[at - 1];
+      const thrown =
+        before && step.kind !== 'limiter'
+          ? { root: build.not(before.after.root, step.after.root), limiters: before.after.limiters }
+          : undefined;
+      const cells = dialects.map((dialect) => ({
+        dialect,
+        counted: this.subject.look(step.after, dialect),
+        before: before && this.subject.look(before.after, dialect),
+      }));
+      const { database } = this.subject;
+      const shown = database();
+      const without = step.without && shown ? this.subject.look(step.without, shown) : undefined;
+      return {
+        ...step,
+        sign: at === 0 ? '' : SIGNS[step.kind],
+        hue: findHue(this.subject.state().concepts, step.block),
+        cells: cells.map(({ dialect, counted, before: then }) => ({
+          dialect,
+          counted,
+          difference: describe(counted, then),
+        })),
+        thrown: thrown && shown ? this.subject.look(thrown, shown) : undefined,
+        without,
+        cost: this.findCost(without),
+      };
+    });
+  });
+  protected readonly asked = computed<(Counted | undefined)[]>(() =>
+    this.rows().flatMap(({ cells, thrown, without }) => [
+      ...cells.map(({ counted }) => counted),
+      thrown,
+      without,
+    ]),
+  );
+  /** The step that costs most when it alone is left out. */
+  protected readonly dearest = computed(() => {
+    const [first] = this.rows()
+      .filter(({ cost }) => cost !== undefined && cost > 0)
+      .sort((a, b) => (b.cost ?? 0) - (a.cost ?? 0));
+    return first;
+  });
+  protected readonly chart = computed<ChartContent>(() => {
+    const rows = this.rows();
+    const shown = this.subject.database();
+    const band = shown && this.open.working().bands[shown.id];
+    return {
+      kind: 'bar',
+      title: `${shown?.name ?? ''}: records after each step, in this order, on a log scale`,
+      places: rows.map(({ sign, words }) => cut(`${sign} ${words}`.trim())),
+      series: [
+        {
+          name: 'records',
+          values: rows.map(({ cells }) =>
+            getTotal(cells.find(({ dialect }) => dialect === shown)?.counted?.state),
+          ),
+          colours: rows.map(({ block, kind }) =>
+            kind === 'and'
+              ? findHueRole(this.subject.state().concepts, block)
+              : kind === 'not'
+                ? '--hue-g'
+                : '--glaze-fill',
+          ),
+        },
+      ],
+      isLog: true,
+      ...(band && { band }),
+    };
+  });
+
+  protected move(key: string, by: number): void {
+    const keys = this.steps().map((step) => step.key);
+    const at = keys.indexOf(key);
+    const to = Math.max(0, Math.min(keys.length - 1, at + by));
+    this.order.set(keys.toSpliced(at, 1).toSpliced(to, 0, key));
+  }
+
+  protected reset(): void {
+    this.order.set([]);
+  }
+
+  protected readonly isReordered = computed(() => this.order().length > 0);
+
+  private findCost(without: Counted | undefined): number | undefined {
+    const shown = this.subject.database();
+    const whole = shown && readExact(this.subject.lookWhole(shown));
+    const rest = readExact(without);
+    return whole === undefined || rest === undefined ? undefined : rest - whole;
+  }
+
+  protected readonly formatDifference = formatDifference;
+}
+
+function describe(now: Counted | undefined, then: Counted | undefined): string {
+  const [a, b] = [readExact(now), readExact(then)];
+  return a === undefined || b === undefined || !then ? '' : formatDifference(a - b);
+}
+
+function cut(words: string): string {
+  return words.length > 26 ? `${words.slice(0, 25)}…` : words;
+}

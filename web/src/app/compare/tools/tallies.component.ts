@@ -1,0 +1,213 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { listLimiters } from '#core/dialect/index';
+import type { Tally } from '#core/project/index';
+import { CountStore, type Counted, type CountWish } from '../../counting/count-store';
+import { OwnDatabases } from '../../counting/own-databases';
+import { createFileName, saveFile } from '../../data/save-file';
+import { writeMoment } from '../../data/ids';
+import { OpenProject } from '../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../ui/chart.component';
+import { CountComponent } from '../../ui/count.component';
+import { formatCount, formatDifference } from '../../ui/number-format';
+import { shortenName } from '../../ui/short-name';
+import { writeCsv } from '../../ui/table-file';
+
+const FIRST_ROWS = 50;
+const DAY = 86_400_000;
+
+/** The counts that were kept: searched, counted again, and each state of them returned to. */
+@Component({
+  selector: 'app-tallies',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChartComponent, CountComponent, DatePipe],
+  templateUrl: './tallies.component.html',
+  styleUrl: '../parts/tools.scss',
+})
+export class TalliesComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
+  private readonly ownDatabases = inject(OwnDatabases);
+  private readonly snackBar = inject(MatSnackBar);
+
+  protected readonly sought = signal('');
+  protected readonly showsAll = signal(false);
+  /** Tallies that were counted again. */
+  private readonly again = signal<ReadonlySet<string>>(new Set());
+  /** The newest moment of counts of this sitting: what is older may have drifted. */
+  private readonly now = this.open.now();
+
+  private readonly found = computed(() => {
+    const words = this.sought().toLowerCase().split(/\s+/).filter(Boolean);
+    return this.open
+      .project()
+      .tallies.toReversed()
+      .map((tally) => this.describe(tally))
+      .filter(({ text }) => words.every((word) => text.includes(word)));
+  });
+  protected readonly all = computed(() => this.found().length);
+  protected readonly rows = computed(() =>
+    (this.showsAll() ? this.found() : this.found().slice(0, FIRST_ROWS)).map((row) => {
+      const counted = this.again().has(row.tally.id) ? this.lookAgain(row.tally) : undefined;
+      const total = counted?.state.status === 'counted' ? counted.state.total : undefined;
+      return {
+        ...row,
+        counted,
+        drift:
+          total === undefined || counted?.state.status !== 'counted'
+            ? ''
+            : row.tally.estimated || counted.state.estimated
+              ? 'an estimate: cannot tell'
+              : `${formatDifference(total - row.tally.total)} since`,
+      };
+    }),
+  );
+  /** The counts of the newest string of each database over time, where there are several. */
+  protected readonly trend = computed<ChartContent | undefined>(() => {
+    const tallies = this.open.project().tallies.filter(({ variant }) => variant !== undefined);
+    const days = [...new Set(tallies.map(({ moment }) => moment.slice(0, 16)))].sort();
+    const databases = [...new Set(tallies.map(({ database }) => database))];
+    if (days.length < 2) return undefined;
+    return {
+      kind: 'line',
+      title: 'Counts of variants when they were frozen, over time',
+      places: days.map((day) => day.replace('T', ' ')),
+      series: databases.map((database, at) => ({
+        name: this.nameOf(database),
+        values: days.map(
+          (day) =>
+            tallies.find((tally) => tally.database === database && tally.moment.startsWith(day))?.total,
+        ),
+        colours: [`--hue-${'abcdefgh'.charAt(at % 8)}`],
+      })),
+      isLog: true,
+    };
+  });
+
+  protected countAgain(tally: Tally): void {
+    const wish = this.createWish(tally);
+    this.again.update((again) => new Set([...again, tally.id]));
+    this.counts.countAgain([wish]);
+  }
+
+  /** Keeps what was counted again as a tally of its own. */
+  protected keepAgain(tally: Tally, counted: Counted): void {
+    if (counted.state.status !== 'counted') return;
+    const { total, estimated, milliseconds } = counted.state;
+    this.open.change({
+      kind: 'keep-tallies',
+      tallies: [
+        {
+          ...tally,
+          id: this.open.createId(),
+          moment: writeMoment(this.open.now()),
+          total,
+          estimated,
+          source: 'measured',
+          ...(milliseconds !== undefined && { milliseconds }),
+        },
+      ],
+    });
+  }
+
+  /** Goes back to the query that it was counted for. */
+  protected restore({ variant, state }: Tally): void {
+    const kept = this.open.project().states.find(({ id }) => id === state);
+    const name = this.open.project().variants.find(({ id }) => id === variant)?.name;
+    if (name !== undefined && variant !== undefined) this.open.change({ kind: 'open-variant', id: variant });
+    else if (kept)
+      this.open.change({ kind: 'return-to', working: { ...this.open.working(), ...kept.state } });
+    else return;
+    this.snackBar
+      .open(`${name === undefined ? 'That state' : `“${name}”`} is the draft now`, 'Undo', {
+        duration: 8_000,
+      })
+      .onAction()
+      .subscribe(() => {
+        this.open.undo();
+      });
+  }
+
+  protected remove(tally: Tally): void {
+    this.open.change({ kind: 'remove-tally', id: tally.id });
+    this.snackBar
+      .open('Count removed', 'Undo', { duration: 8_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.change({ kind: 'keep-tallies', tallies: [tally] });
+      });
+  }
+
+  protected save(): void {
+    const cells = this.found().map(({ tally, belongs, limits }) => [
+      tally.moment,
+      this.nameOf(tally.database),
+      tally.string,
+      limits,
+      tally.total,
+      tally.estimated ? 'estimated' : 'exact',
+      tally.source,
+      belongs,
+    ]);
+    const head = [
+      'moment',
+      'database',
+      'string',
+      'limiters',
+      'records',
+      'exact or estimated',
+      'source',
+      'for',
+    ];
+    saveFile(
+      `${createFileName(this.open.project().name)}-tallies.csv`,
+      writeCsv([head, ...cells]),
+      'text/csv',
+    );
+  }
+
+  private describe(tally: Tally) {
+    const variant = this.open.project().variants.find(({ id }) => id === tally.variant);
+    const belongs = variant ? variant.name : tally.state === undefined ? '' : 'a state of the draft';
+    const limits = listLimiters(tally.limiters)
+      .map(({ value }) => value)
+      .join(', ');
+    const age = Math.floor((this.now - Date.parse(tally.moment)) / DAY);
+    const name = this.nameOf(tally.database);
+    return {
+      tally,
+      name,
+      belongs,
+      limits,
+      number: formatCount(tally.total, tally.estimated),
+      age: age > 0 ? `${age} ${age === 1 ? 'day' : 'days'} old` : '',
+      canRestore: variant !== undefined || this.open.project().states.some(({ id }) => id === tally.state),
+      canCount:
+        !this.ownDatabases.isByHand(tally.database) && this.open.findDialect(tally.database) !== undefined,
+      text: `${name} ${tally.string} ${belongs} ${limits} ${tally.moment} ${tally.source}`.toLowerCase(),
+    };
+  }
+
+  private lookAgain(tally: Tally): Counted | undefined {
+    const wish = this.createWish(tally);
+    const dialect = this.open.findDialect(tally.database);
+    if (!dialect) return undefined;
+    const rendering = this.counts.look(this.open.draft().root, dialect, tally.limiters).rendering;
+    return { rendering, wish, state: this.counts.stateOf(wish) };
+  }
+
+  /** The string as it was sent, under the boxes that its limiters tick there. */
+  private createWish({ database, string, limiters }: Tally): CountWish {
+    const dialect = this.open.findDialect(database);
+    const ticked = Object.entries(limiters).filter(
+      ([name]) => dialect?.limiters[name as keyof typeof limiters].how === 'box',
+    );
+    return { database, string, boxes: Object.fromEntries(ticked) };
+  }
+
+  private nameOf(database: string): string {
+    const dialect = this.open.findDialect(database);
+    return dialect ? shortenName(dialect.name) : database;
+  }
+}

@@ -1,0 +1,129 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { describeTrial, listTrials, rankTrials, type Trial, type TrialCounts } from '#core/compare/index';
+import { PURPOSE_ROWS } from '#core/question/index';
+import type { Counted } from '../../counting/count-store';
+import { OpenProject } from '../../state/open-project';
+import { ChoiceRowComponent } from '../../ui/choice-row.component';
+import { CountComponent } from '../../ui/count.component';
+import { formatDifference } from '../../ui/number-format';
+import { CompareSubject } from '../compare-subject';
+import { Alternatives } from '../parts/alternatives';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { readExact } from '../parts/describe';
+import { OfferedTerms } from '../parts/offered-terms';
+
+/** So many of the best are shown first. */
+const FIRST_SHOWN = 12;
+
+/** What to change next: every change tried for real, the ones that help ranked by what the project is for. */
+@Component({
+  selector: 'app-what-to-try',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent],
+  providers: [OfferedTerms],
+  templateUrl: './what-to-try.component.html',
+  styleUrl: '../parts/tools.scss',
+})
+export class WhatToTryComponent {
+  protected readonly subject = inject(CompareSubject);
+  protected readonly open = inject(OpenProject);
+  private readonly alternatives = inject(Alternatives);
+  private readonly offered = inject(OfferedTerms);
+
+  protected readonly showsAll = signal(false);
+  protected readonly towards = signal('both');
+  protected readonly directions = [
+    { id: 'both', name: 'all that help' },
+    { id: 'fewer', name: 'fewer records' },
+    { id: 'more', name: 'more records' },
+  ];
+  private readonly thisYear = new Date(this.open.now()).getUTCFullYear();
+  protected readonly purpose = computed(() =>
+    PURPOSE_ROWS.find(({ id }) => id === this.open.working().purpose),
+  );
+  protected readonly bands = computed(() =>
+    this.subject.dialects().map(({ id }) => this.open.working().bands[id] ?? {}),
+  );
+  protected readonly hasBands = computed(() =>
+    this.bands().some(({ from, to }) => from !== undefined || to !== undefined),
+  );
+
+  private readonly whole = computed(() => {
+    const question = { root: this.subject.root(), limiters: this.subject.state().limiters };
+    return this.look(question);
+  });
+  private readonly trials = computed(() => {
+    const project = this.subject.project();
+    return listTrials(project, this.thisYear, this.offered.terms()).flatMap((trial) => {
+      const question = this.alternatives.ask(project, trial.change);
+      return question ? [{ trial, question }] : [];
+    });
+  });
+  private readonly looked = computed(() =>
+    this.trials().map(({ trial, question }) => ({ trial, ...this.look(question) })),
+  );
+  protected readonly asked = computed(() => [
+    ...this.whole().cells,
+    ...this.whole().recalls,
+    ...this.looked().flatMap(({ cells, recalls }) => [...cells, ...recalls]),
+  ]);
+  protected readonly tried = computed(
+    () => this.looked().filter(({ counts }) => counts.totals.every((total) => total !== undefined)).length,
+  );
+  protected readonly all = computed(() => this.trials().length);
+
+  protected readonly ranked = computed(() => {
+    const draft = this.whole().counts;
+    const bands = this.bands();
+    const names = this.subject.dialects().map(({ name }) => name);
+    const ranked = rankTrials(
+      this.looked().map(({ trial, counts, cells }) => ({ trial: { ...trial, cells }, counts })),
+      draft,
+      bands,
+      this.open.working().purpose,
+    );
+    return ranked
+      .filter(({ trial }) => this.towards() === 'both' || trial.towards === this.towards())
+      .map((judged) => ({
+        ...judged,
+        reason: describeTrial(judged, draft, names, bands),
+        cells: judged.trial.cells.map((counted, at) => {
+          const [now, then] = [judged.counts.totals[at], draft.totals[at]];
+          return {
+            counted,
+            name: names[at] ?? '',
+            difference: now === undefined || then === undefined ? '' : formatDifference(now - then),
+          };
+        }),
+      }));
+  });
+  protected readonly shown = computed(() =>
+    this.showsAll() ? this.ranked() : this.ranked().slice(0, FIRST_SHOWN),
+  );
+
+  protected take({ change, words }: Trial): void {
+    this.alternatives.take(change, words);
+  }
+
+  protected takeAndFreeze({ change, words }: Trial): void {
+    this.alternatives.takeAndFreeze(change, words);
+  }
+
+  private look(question: Parameters<CompareSubject['look']>[0]): {
+    cells: (Counted | undefined)[];
+    recalls: (Counted | undefined)[];
+    counts: TrialCounts;
+  } {
+    const dialects = this.subject.dialects();
+    const recall = this.alternatives.askRecall(question);
+    const cells = dialects.map((dialect) => this.subject.look(question, dialect));
+    const recalls = recall ? dialects.map((dialect) => this.subject.look(recall, dialect)) : [];
+    return { cells, recalls, counts: { totals: cells.map(readTotal), found: recalls.map(readExact) } };
+  }
+}
+
+/** Estimates are good enough to say how far a count is from its band. */
+function readTotal(counted: Counted | undefined): number | undefined {
+  if (counted?.state.status === 'counted') return counted.state.total;
+  return readExact(counted);
+}

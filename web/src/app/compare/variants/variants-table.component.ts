@@ -1,0 +1,392 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { createSharedDraft, findOverlap, measureDistance, type DatabaseResult } from '#core/compare/index';
+import { isSameLimiters, listLimiters, type Dialect } from '#core/dialect/index';
+import { succeed, type Outcome } from '#core/problem/index';
+import type { SearchState, Variant } from '#core/project/index';
+import { describeGap } from '../../counting/count-gap';
+import { CountStore, getExactTotal, getTotal, type Counted } from '../../counting/count-store';
+import { DraftCounts } from '../../counting/draft-counts';
+import { createFileName, saveFile } from '../../data/save-file';
+import {
+  FreezeDialogComponent,
+  type FreezeAnswer,
+  type FreezeQuestion,
+} from '../../shell/freeze-dialog.component';
+import { FreezeVariant } from '../../shell/freeze-variant';
+import { OpenProject } from '../../state/open-project';
+import { CountComponent } from '../../ui/count.component';
+import { IconComponent } from '../../ui/icon.component';
+import { formatCount } from '../../ui/number-format';
+import { shortenName } from '../../ui/short-name';
+import { drawTable, writeCsv, type TableCells } from '../../ui/table-file';
+import { CompareSubject } from '../compare-subject';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { MustFindCounts } from '../parts/must-find-counts';
+import { RecordSets } from '../parts/record-sets';
+import { follow } from '../parts/waiting';
+import { VariantChoices } from './variant-choices';
+import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
+
+/** One cell of the table: a count, how it differs from the one compared with, and whether it may be compared. */
+interface VariantCell {
+  readonly dialect: Dialect;
+  readonly counted: Counted | undefined;
+  readonly below: string;
+  readonly ratio: string;
+  readonly band: string;
+  /** What the same string found when it was frozen, if that is another number. */
+  readonly then: string;
+}
+
+/** One row: a variant, or the draft. */
+interface VariantRow {
+  readonly id: string;
+  readonly name: string;
+  readonly variant: Variant | undefined;
+  readonly state: SearchState;
+  readonly depth: number;
+  readonly from: string | undefined;
+  readonly since: string;
+  readonly limits: string;
+  readonly isCompared: boolean;
+  readonly cells: readonly VariantCell[];
+  readonly recall: string;
+  readonly recallCount: number;
+}
+
+const DRAFT = 'draft';
+
+/** The variants beside each other: counts within each database, and what they find together. */
+@Component({
+  selector: 'app-variants-table',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    CountComponent,
+    CountingBarComponent,
+    DatePipe,
+    IconComponent,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+  ],
+  templateUrl: './variants-table.component.html',
+  styleUrl: './variants-table.component.scss',
+})
+export class VariantsTableComponent {
+  protected readonly open = inject(OpenProject);
+  protected readonly choices = inject(VariantChoices);
+  private readonly subject = inject(CompareSubject);
+  private readonly counts = inject(CountStore);
+  private readonly draftCounts = inject(DraftCounts);
+  private readonly mustFinds = inject(MustFindCounts);
+  private readonly sets = inject(RecordSets);
+  private readonly freezing = inject(FreezeVariant);
+  private readonly dialog = inject(MatDialog);
+  private readonly snackBar = inject(MatSnackBar);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  /** All that any variant searches. */
+  private readonly every = computed(() => {
+    const ids = new Set([
+      ...this.open.working().databases,
+      ...this.open.project().variants.flatMap((variant) => variant.frozen.databases),
+    ]);
+    return this.draftCounts.findDialects([...ids]);
+  });
+  protected readonly dialects = computed(() =>
+    this.every().filter(({ id }) => !this.choices.hiddenColumns().has(id)),
+  );
+  protected readonly columns = computed(() =>
+    this.every().map(({ id, name }) => ({ id, name, isShown: !this.choices.hiddenColumns().has(id) })),
+  );
+  protected readonly variantChoices = computed(() =>
+    this.open
+      .project()
+      .variants.map(({ id, name }) => ({ id, name, isShown: !this.choices.hiddenVariants().has(id) })),
+  );
+  protected readonly sorts = computed(() => [
+    { id: 'descent', name: 'by descent' },
+    { id: 'date', name: 'newest first' },
+    { id: 'name', name: 'by name' },
+    ...(this.hasMustFinds() ? [{ id: 'recall', name: 'by must-finds' }] : []),
+    ...this.dialects().map(({ id, name }) => ({ id, name: `by ${shortenName(name)}` })),
+  ]);
+  protected readonly hasMustFinds = computed(() => this.open.project().mustFinds.length > 0);
+
+  protected readonly rows = computed(() => {
+    const hidden = this.choices.hiddenVariants();
+    const rows = sortByDescent(this.open.project().variants)
+      .filter(({ id }) => !hidden.has(id))
+      .map((variant) => this.describeVariant(variant));
+    return this.sortRows(rows);
+  });
+  protected readonly draftRow = computed<VariantRow>(() => {
+    const compared = this.open.compared();
+    const counts = new Map(this.draftCounts.draft().map(({ dialect, counted }) => [dialect.id, counted]));
+    const state = this.open.working();
+    return {
+      id: DRAFT,
+      name: 'draft',
+      variant: undefined,
+      state,
+      depth: 0,
+      from: undefined,
+      since: compared ? describeSince(compared.frozen, state) : '',
+      limits: '',
+      isCompared: false,
+      cells: this.dialects().map((dialect) =>
+        this.describeCell(dialect, counts.get(dialect.id), state, undefined),
+      ),
+      ...this.describeRecall(state),
+    };
+  });
+  protected readonly asked = computed(() =>
+    [...this.rows(), this.draftRow()].flatMap(({ cells, state }) => [
+      ...cells.map(({ counted }) => counted),
+      ...(this.hasMustFinds() ? this.mustFinds.summarise(state, this.dialects()).asked : []),
+    ]),
+  );
+
+  /** The works of each row over all databases, or bounds where one gives numbers only. */
+  private readonly together = follow(
+    () =>
+      this.choices.showsTogether()
+        ? [...this.rows(), this.draftRow()].map(({ id, state, cells }) => ({ id, state, cells }))
+        : undefined,
+    async (rows): Promise<Outcome<ReadonlyMap<string, string>>> => {
+      const found = new Map<string, string>();
+      for (const { id, state, cells } of rows) found.set(id, await this.unite(state, cells));
+      return succeed(found);
+    },
+  );
+  protected readonly togetherOf = computed(() => {
+    const answer = this.together();
+    const found = answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
+    return (id: string): string => found?.get(id) ?? '…';
+  });
+
+  protected openVariant(variant: Variant): void {
+    this.open.change({ kind: 'open-variant', id: variant.id });
+    this.snackBar
+      .open(`“${variant.name}” is the draft now`, 'Undo', { duration: 6_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.undo();
+      });
+  }
+
+  /** Keys on a row: F freezes the draft, N makes the next variant from this one, C compares with it. */
+  protected takeKey(event: KeyboardEvent, row: VariantRow): void {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.target !== event.currentTarget) return;
+    const keys: Readonly<Record<string, () => void>> = {
+      f: () => this.freezing.freeze(this.freezing.proposeName(), ''),
+      n: () => {
+        if (row.variant) this.openVariant(row.variant);
+      },
+      c: () => this.open.change({ kind: 'compare-with', id: row.variant?.id }),
+    };
+    const act = keys[event.key.toLowerCase()];
+    if (!act) return;
+    event.preventDefault();
+    act();
+  }
+
+  protected rename({ id, name, note }: Variant): void {
+    this.dialog
+      .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
+        data: { name, note, isThere: true },
+        width: '420px',
+      })
+      .afterClosed()
+      .subscribe((answer) => {
+        if (answer) this.open.change({ kind: 'rename-variant', id, ...answer });
+      });
+  }
+
+  protected remove(variant: Variant): void {
+    const { compared, variants } = this.open.project();
+    const at = variants.indexOf(variant);
+    const children = variants.filter((other) => other.parent === variant.id).map((other) => other.id);
+    this.open.change({ kind: 'remove-variant', id: variant.id });
+    this.snackBar
+      .open(`“${variant.name}” removed`, 'Undo', { duration: 8_000 })
+      .onAction()
+      .subscribe(() => {
+        this.open.change({ kind: 'restore-variant', variant, at, children });
+        if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
+      });
+  }
+
+  protected saveTable(): void {
+    saveFile(
+      `${createFileName(this.open.project().name)}-variants.csv`,
+      writeCsv(this.listCells()),
+      'text/csv',
+    );
+  }
+
+  protected async savePicture(): Promise<void> {
+    const style = getComputedStyle(this.host.nativeElement);
+    const colour = (name: string): string => {
+      this.host.nativeElement.style.outlineColor = `var(${name})`;
+      const found = getComputedStyle(this.host.nativeElement).outlineColor;
+      this.host.nativeElement.style.outlineColor = '';
+      return found;
+    };
+    const picture = await drawTable(this.open.project().name, this.listCells(), style.fontFamily, {
+      ink: colour('--ink'),
+      paper: colour('--paper'),
+      rule: colour('--rule'),
+    });
+    if (picture) saveFile(`${createFileName(this.open.project().name)}-variants.png`, picture, 'image/png');
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  private listCells(): TableCells {
+    const extra = [
+      ...(this.choices.showsTogether() ? ['together, no doubles'] : []),
+      ...(this.hasMustFinds() ? ['must-finds'] : []),
+    ];
+    const head = [
+      'variant',
+      'made by',
+      ...this.dialects().flatMap(({ name }) => [name, 'difference']),
+      ...extra,
+    ];
+    const rows = [...this.rows(), this.draftRow()].map((row) => [
+      row.name,
+      row.since,
+      ...row.cells.flatMap(({ counted, below }) => {
+        const state = counted?.state;
+        return [
+          state?.status === 'counted' ? formatCount(state.total, state.estimated, state.upTo) : '',
+          below,
+        ];
+      }),
+      ...(this.choices.showsTogether() ? [this.togetherOf()(row.id)] : []),
+      ...(this.hasMustFinds() ? [row.recall] : []),
+    ]);
+    return [head, ...rows];
+  }
+
+  private sortRows(rows: readonly VariantRow[]): readonly VariantRow[] {
+    const sort = this.choices.sort();
+    if (sort === 'descent') return rows;
+    if (sort === 'name') return rows.toSorted((a, b) => a.name.localeCompare(b.name));
+    if (sort === 'date')
+      return rows.toSorted((a, b) => (b.variant?.moment ?? '').localeCompare(a.variant?.moment ?? ''));
+    if (sort === 'recall') return rows.toSorted((a, b) => b.recallCount - a.recallCount);
+    const read = ({ cells }: VariantRow): number =>
+      getTotal(cells.find(({ dialect }) => dialect.id === sort)?.counted?.state) ?? -1;
+    return rows.toSorted((a, b) => read(b) - read(a));
+  }
+
+  private describeVariant(variant: Variant): VariantRow {
+    const { variants } = this.open.project();
+    const compared = this.open.compared();
+    const parent = variants.find((other) => other.id === variant.parent);
+    const isEqual = this.choices.onEqualTerms().has(variant.id) && compared !== undefined;
+    const state = isEqual ? { ...variant.frozen, limiters: compared.frozen.limiters } : variant.frozen;
+    const isCompared = variant.id === compared?.id;
+    return {
+      id: variant.id,
+      name: variant.name,
+      variant,
+      state,
+      depth: this.choices.sort() === 'descent' ? countAncestors(variant, variants) : 0,
+      from: parent?.name,
+      since: variant.note || (parent ? describeSince(parent.frozen, variant.frozen) : variant.frozen.draft),
+      limits: isEqual
+        ? `counted under the limiters of ${compared.name}`
+        : isSameLimiters(state.limiters, this.open.limiters())
+          ? ''
+          : describeLimits(state),
+      isCompared,
+      cells: this.dialects().map((dialect) => {
+        const isSearched = variant.frozen.databases.includes(dialect.id);
+        const counted = !isSearched
+          ? undefined
+          : isEqual
+            ? this.subject.look({ root: createSharedDraft(state), limiters: state.limiters }, dialect)
+            : this.draftCounts.lookAt(variant, dialect);
+        return this.describeCell(dialect, counted, state, variant);
+      }),
+      ...this.describeRecall(state),
+    };
+  }
+
+  private describeCell(
+    dialect: Dialect,
+    counted: Counted | undefined,
+    state: SearchState,
+    variant: Variant | undefined,
+  ): VariantCell {
+    const compared = this.open.compared();
+    const base = compared?.frozen.databases.includes(dialect.id)
+      ? this.draftCounts.lookAt(compared, dialect)
+      : undefined;
+    const isOther = compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters);
+    const [now, then] = [getExactTotal(counted?.state), getExactTotal(base?.state)];
+    const isSelf = variant !== undefined && variant.id === compared?.id;
+    const total = getTotal(counted?.state);
+    const band = this.open.working().bands[dialect.id] ?? {};
+    const hasBand = band.from !== undefined || band.to !== undefined;
+    return {
+      dialect,
+      counted,
+      below: isSelf ? 'compared' : describeGap(counted?.state, base?.state, isOther),
+      ratio:
+        !isSelf && !isOther && now !== undefined && then !== undefined && then > 0 && now !== then
+          ? `×${(now / then).toLocaleString('en', { maximumSignificantDigits: 2 })}`
+          : '',
+      band: !hasBand || total === undefined ? '' : measureDistance(total, band) === 0 ? 'in' : 'out',
+      then: this.describeThen(variant, dialect, total),
+    };
+  }
+
+  /** What was found on the day that the variant was frozen, if that is not what is found today. */
+  private describeThen(variant: Variant | undefined, { id }: Dialect, total: number | undefined): string {
+    if (!variant || total === undefined) return '';
+    const tally = this.open
+      .project()
+      .tallies.find((one) => one.variant === variant.id && one.database === id && one.source === 'measured');
+    if (!tally || tally.total === total || !isSameLimiters(tally.limiters, variant.frozen.limiters))
+      return '';
+    return `${formatCount(tally.total, tally.estimated)} on ${tally.moment.slice(0, 10)}`;
+  }
+
+  private describeRecall(state: SearchState): { recall: string; recallCount: number } {
+    if (!this.hasMustFinds()) return { recall: '', recallCount: 0 };
+    const { found, there, isKnown } = this.mustFinds.summarise(state, this.dialects());
+    return { recall: isKnown ? `${found} of ${there}` : '…', recallCount: found };
+  }
+
+  private async unite(state: SearchState, cells: readonly VariantCell[]): Promise<string> {
+    const question = { root: createSharedDraft(state), limiters: state.limiters };
+    const results: DatabaseResult[] = [];
+    for (const { dialect, counted } of cells) {
+      if (!counted?.wish) continue;
+      const [counts] = await this.counts.settle([counted.wish]);
+      const total = getTotal(counts);
+      if (total === undefined) return 'not all counted';
+      const listed = (await this.sets.gives(dialect)) ? await this.sets.list(question, dialect) : undefined;
+      if (listed && !listed.ok) return 'failed';
+      results.push({ database: dialect.id, total, keys: listed?.value.keys });
+    }
+    const { bounds, countsOnly, works } = findOverlap(results);
+    return countsOnly.length === 0 ? formatCount(works) : formatCount(bounds.least, false, bounds.greatest);
+  }
+
+  protected limitersOf(state: SearchState): string {
+    return listLimiters(state.limiters)
+      .map(({ value }) => value)
+      .join(', ');
+  }
+}

@@ -1,0 +1,216 @@
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import type { Boxes } from '#core/dialect/index';
+import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { BATCH_REPOSITORY } from '../data/providers';
+import { OpenProject } from '../state/open-project';
+import { CountStore, type CountState, type CountWish } from './count-store';
+import type { StoredBatch } from '../data/batch-repository';
+
+/** Counts asked of a database at once: few, so that pausing is quick and partial results come early. */
+const AT_ONCE = 20;
+/** A failed database is tried again so often, each time after about twice the wait. */
+const MOST_TRIES = 4;
+const FIRST_WAIT = 1_000;
+
+/** How a batch stands. */
+export interface CountBatch {
+  readonly id: string;
+  readonly title: string;
+  readonly wishes: readonly CountWish[];
+  readonly isPaused: boolean;
+  /** The wishes whose database failed for good; the others are complete without them. */
+  readonly failed: readonly string[];
+  readonly done: number;
+}
+
+/**
+ * Many counts that take a while: made a few at a time, with pause and cancel, kept as they come, and
+ * gone on with after a reload. One request at a time goes to a database; one that asks to wait is
+ * waited for, one that fails is tried again after growing waits and then left out, the others go on.
+ */
+@Injectable({ providedIn: 'root' })
+export class CountBatches {
+  private readonly counts = inject(CountStore);
+  private readonly open = inject(OpenProject);
+  private readonly repository = inject(BATCH_REPOSITORY);
+  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly running = signal<
+    readonly (Omit<CountBatch, 'done'> & { moment: string; project: string })[]
+  >([]);
+  private readonly tries = new Map<string, number>();
+  private readonly saving = new Map<string, ReturnType<typeof setTimeout>>();
+
+  /** The batches of the open project that are not done. */
+  readonly batches = computed<CountBatch[]>(() =>
+    this.running()
+      .filter(({ project }) => project === this.open.maybe()?.id)
+      .map((batch) => ({
+        ...batch,
+        done: batch.wishes.filter((wish) => isDone(this.counts.stateOf(wish))).length,
+      })),
+  );
+
+  constructor() {
+    let loaded: string | undefined;
+    effect(() => {
+      const project = this.open.maybe()?.id;
+      if (project === undefined || project === loaded) return;
+      loaded = project;
+      untracked(() => void this.load(project));
+    });
+    effect(() => {
+      for (const batch of this.running()) if (!batch.isPaused) this.step(batch);
+    });
+  }
+
+  /** Begins to count; what is known already is not counted again. */
+  start(title: string, wishes: readonly CountWish[]): void {
+    const project = this.open.maybe()?.id;
+    if (project === undefined || wishes.length === 0) return;
+    const batch = {
+      id: this.surroundings.createId(),
+      project,
+      title,
+      wishes,
+      isPaused: false,
+      failed: [],
+      moment: writeMoment(this.surroundings.now()),
+    };
+    this.running.update((all) => [...all, batch]);
+    this.keep(batch.id, 0);
+  }
+
+  pause(id: string, isPaused: boolean): void {
+    this.running.update((all) => all.map((batch) => (batch.id === id ? { ...batch, isPaused } : batch)));
+    this.keep(id, 0);
+  }
+
+  /** What is counted stays; the rest is not asked for. */
+  cancel(id: string): void {
+    this.running.update((all) => all.filter((batch) => batch.id !== id));
+    clearTimeout(this.saving.get(id));
+    void this.repository.remove(id);
+  }
+
+  /** Tries the databases again that failed for good. */
+  retry(id: string): void {
+    const batch = this.running().find((one) => one.id === id);
+    if (!batch) return;
+    for (const database of batch.failed) this.tries.delete(`${id} ${database}`);
+    this.counts.countAgain(
+      batch.wishes.filter(
+        (wish) => batch.failed.includes(wish.database) && this.counts.stateOf(wish).status === 'failed',
+      ),
+    );
+    this.running.update((all) => all.map((one) => (one.id === id ? { ...one, failed: [] } : one)));
+  }
+
+  private async load(project: string): Promise<void> {
+    const stored = await this.repository.list(project);
+    if (!stored.ok) return;
+    for (const { answers, ...batch } of stored.value) {
+      const wishes = batch.wishes.map((wish): CountWish => ({ ...wish, boxes: wish.boxes as Boxes }));
+      this.counts.putBack(
+        wishes.flatMap((wish, at) => {
+          const answer = answers[at];
+          return answer ? [[wish, { status: 'counted', ...answer } satisfies CountState] as const] : [];
+        }),
+      );
+      if (this.running().some(({ id }) => id === batch.id)) continue;
+      this.running.update((all) => [...all, { ...batch, wishes, failed: [] }]);
+    }
+  }
+
+  /** Asks for the next few counts of each database; called whenever an answer has come. */
+  private step(batch: Omit<CountBatch, 'done'> & { moment: string; project: string }): void {
+    const open = new Map<string, CountWish[]>();
+    const failing = new Map<string, CountWish[]>();
+    let isDoneWithAll = true;
+    for (const wish of batch.wishes) {
+      const state = this.counts.stateOf(wish);
+      if (isDone(state)) continue;
+      isDoneWithAll = false;
+      if (batch.failed.includes(wish.database)) continue;
+      const into = state.status === 'failed' ? failing : open;
+      into.set(wish.database, [...(into.get(wish.database) ?? []), wish]);
+    }
+    if (isDoneWithAll) {
+      untracked(() => queueMicrotask(() => this.cancel(batch.id)));
+      return;
+    }
+    for (const [database, wishes] of failing) this.tryAgain(batch.id, database, wishes);
+    for (const [database, wishes] of open) {
+      if (!failing.has(database)) untracked(() => this.counts.ask(wishes.slice(0, AT_ONCE)));
+    }
+    this.keep(batch.id, 400);
+  }
+
+  private tryAgain(id: string, database: string, wishes: readonly CountWish[]): void {
+    const key = `${id} ${database}`;
+    if (this.saving.has(key)) return;
+    const tries = (this.tries.get(key) ?? 0) + 1;
+    this.tries.set(key, tries);
+    if (tries > MOST_TRIES) {
+      queueMicrotask(() =>
+        this.running.update((all) =>
+          all.map((one) => (one.id === id ? { ...one, failed: [...one.failed, database] } : one)),
+        ),
+      );
+      return;
+    }
+    // Not all who wait come back at the same moment.
+    const wait = FIRST_WAIT * 2 ** (tries - 1) * (0.75 + Math.random() / 2);
+    this.saving.set(
+      key,
+      setTimeout(() => {
+        this.saving.delete(key);
+        if (this.running().some((one) => one.id === id && !one.isPaused))
+          this.counts.countAgain(wishes.slice(0, AT_ONCE));
+      }, wait),
+    );
+  }
+
+  /** Keeps a batch as it stands, not more often than needed. */
+  private keep(id: string, wait: number): void {
+    if (this.saving.has(id)) return;
+    this.saving.set(
+      id,
+      setTimeout(() => {
+        this.saving.delete(id);
+        const batch = this.running().find((one) => one.id === id);
+        if (batch) void this.repository.save(this.describe(batch));
+      }, wait),
+    );
+  }
+
+  private describe({
+    id,
+    project,
+    title,
+    moment,
+    isPaused,
+    wishes,
+  }: Omit<CountBatch, 'done'> & { moment: string; project: string }): StoredBatch {
+    return {
+      id,
+      project,
+      title,
+      moment,
+      isPaused,
+      wishes: wishes.map(({ database, string, boxes }) => ({ database, string, boxes })),
+      answers: wishes.map((wish) => {
+        const state = this.counts.stateOf(wish);
+        if (state.status !== 'counted') return null;
+        const { total, estimated, upTo } = state;
+        return { total, estimated, ...(upTo !== undefined && { upTo }) };
+      }),
+    };
+  }
+}
+
+/** A string that the service does not take will not be taken later: that is an answer, too. */
+function isDone(state: CountState): boolean {
+  return (
+    state.status === 'counted' || (state.status === 'failed' && state.problem.code === 'service-refused')
+  );
+}

@@ -1,0 +1,37 @@
+import type { Dialect, Limiters } from '#core/dialect/index';
+import type { Tally } from '#core/project/index';
+import type { Counted } from './count-store';
+
+/** What a tally needs beyond the count itself. */
+export interface TallyPlace {
+  readonly createId: () => string;
+  readonly moment: string;
+  readonly limiters: Limiters;
+  readonly variant?: string;
+  readonly state?: string;
+}
+
+/** The tally of a count that is there and was measured; nothing of one that is not. */
+export function makeTally(
+  { id: database }: Dialect,
+  { wish, state }: Counted,
+  { createId, moment, limiters, variant, state: kept }: TallyPlace,
+): Tally[] {
+  if (!wish || state.status !== 'counted') return [];
+  const { total, estimated, milliseconds } = state;
+  return [
+    {
+      id: createId(),
+      database,
+      string: wish.string,
+      limiters,
+      moment,
+      total,
+      estimated,
+      source: 'measured',
+      ...(milliseconds !== undefined && { milliseconds }),
+      ...(variant !== undefined && { variant }),
+      ...(kept !== undefined && { state: kept }),
+    },
+  ];
+}

@@ -1,0 +1,36 @@
+import { Injectable, inject } from '@angular/core';
+import { DraftCounts } from '../counting/draft-counts';
+import { makeTally } from '../counting/make-tally';
+import { writeMoment } from '../data/ids';
+import { OpenProject } from '../state/open-project';
+
+/** Freezes the draft as a variant, with the counts that are there. */
+@Injectable({ providedIn: 'root' })
+export class FreezeVariant {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(DraftCounts);
+
+  /** The name that is proposed for the next variant. */
+  proposeName(): string {
+    return `variant ${this.open.project().variants.length + 1}`;
+  }
+
+  freeze(name: string, note: string): void {
+    const { concepts, blocks, draft, limiters, databases, base } = this.open.working();
+    const parent = this.open.project().variants.find((variant) => variant.id === base)?.id;
+    const moment = writeMoment(this.open.now());
+    const id = this.open.createId();
+    const place = { createId: () => this.open.createId(), moment, limiters, variant: id };
+    const tallies = this.counts.draft().flatMap(({ dialect, counted }) => makeTally(dialect, counted, place));
+    const variant = {
+      id,
+      name,
+      note,
+      moment,
+      frozen: { concepts, blocks, draft, limiters, databases },
+      ...(parent !== undefined && { parent }),
+    };
+    this.open.change({ kind: 'freeze-variant', variant, tallies });
+    this.open.change({ kind: 'compare-with', id });
+  }
+}
