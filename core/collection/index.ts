@@ -1,6 +1,7 @@
 export { RecordSet } from './bitset';
 export { buildIndex, createIndexBuilder } from './builder';
 export type { IndexBuilder } from './builder';
+export { countBatch } from './count-batch';
 export { NEUTRAL_ANALYSIS, markStem, measureBytes } from './collection-index';
 export type { Analysis, CollectionIndex, Stem } from './collection-index';
 export { listWords } from './dictionary';

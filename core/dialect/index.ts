@@ -12,6 +12,7 @@ export { isHistory, listStrings, nameLine, readHistory } from './history';
 export type { History, HistoryLine } from './history';
 export { isSameLimiters, listLimiters } from './limiters';
 export type { Boxes, HandStep, Limiters } from './limiters';
+export { listLeftOutMembers } from './left-out-members';
 export { listPhraseWays, preferPhraseWay } from './phrase-ways';
 export { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 export { readString } from './reader';

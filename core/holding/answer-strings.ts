@@ -1,5 +1,6 @@
 import {
   TIME_LIMIT_SECONDS,
+  countBatch,
   scoreRecords,
   type Deadline,
   type RecordSet,
@@ -26,13 +27,16 @@ export function countStrings(
   boxes: Boxes,
   clock: Clock,
 ): CountEntry[] {
-  return strings.map((text) => {
-    const read = readExpression(holding, text, boxes);
+  const readings = strings.map((text) => readExpression(holding, text, boxes));
+  const expressions = readings.flatMap((read) => ('problem' in read ? [] : [read.expression]));
+  const outcomes = countBatch(holding.evaluator, expressions, () => createDeadline(clock))[Symbol.iterator]();
+  return readings.map((read, at) => {
     if ('problem' in read) return read;
-    const outcome = holding.evaluator.count(read.expression, createDeadline(clock));
+    const outcome = outcomes.next().value;
+    if (!outcome) throw new Error('A batch has an outcome for each expression.');
     return outcome.ok
       ? describeTotal(holding, outcome.value, read.notes)
-      : describeSlowness(text, outcome.problem);
+      : describeSlowness(strings[at] ?? '', outcome.problem);
   });
 }
 

@@ -1,6 +1,6 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { createSharedDraft, listMembers, type Question } from '#core/compare/index';
-import type { Dialect } from '#core/dialect/index';
+import { listLeftOutMembers, type Dialect } from '#core/dialect/index';
 import type { Project, SearchState } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
 import { CountStore, type Counted } from '../counting/count-store';
@@ -47,6 +47,19 @@ export class CompareSubject {
   /** How the count of a question stands; it is written when there is time, and asked for by whoever shows it. */
   look({ root, limiters }: Question, dialect: Dialect): Counted | undefined {
     return this.counts.lookLater(this.share(root), dialect, limiters, false);
+  }
+
+  /**
+   * True if a database goes without a piece of a question that has to be there, and not without the same
+   * piece of the whole as it stands: then the two counts do not mean the same there.
+   */
+  isIncomparable(question: Question, dialect: Dialect, beside = this.lookWhole(dialect)): boolean {
+    const counted = this.look(question, dialect);
+    if (!counted) return false;
+    const left = listLeftOutMembers(this.share(question.root), counted.rendering);
+    if (left.length === 0) return false;
+    const whole = beside ? listLeftOutMembers(this.root(), beside.rendering) : [];
+    return left.some(({ id }) => !whole.some((other) => other.id === id));
   }
 
   /** The whole as it stands. */

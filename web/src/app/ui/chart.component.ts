@@ -186,7 +186,7 @@ export class ChartComponent {
         spanGaps: true,
       };
     });
-    if (!this.chart) this.chart = createChart(canvas, content);
+    if (!this.chart) this.chart = createChart(canvas, () => this.content());
     this.chart.data = { labels: [...places], datasets: datasets as never };
     this.chart.options = createOptions(canvas, content) as never;
     this.chart.update();
@@ -243,16 +243,16 @@ function nameTick(value: number, isLog: boolean): string {
   return Number.isInteger(Math.log10(value)) ? value.toLocaleString('en') : '';
 }
 
-function createChart(canvas: HTMLCanvasElement, content: ChartContent): Chart {
+function createChart(canvas: HTMLCanvasElement, getContent: () => ChartContent): Chart {
   return new Chart(canvas, {
-    type: content.kind,
+    type: getContent().kind,
     data: { labels: [], datasets: [] },
-    options: createOptions(canvas, content) as never,
+    options: createOptions(canvas, getContent()) as never,
     plugins: [
       {
         id: 'band and numbers',
         beforeDatasetsDraw: ({ ctx, chartArea, scales }) => {
-          const { band } = content;
+          const { band } = getContent();
           const y = scales['y'];
           if (!band || !y || (band.from === undefined && band.to === undefined)) return;
           const top =
@@ -261,13 +261,14 @@ function createChart(canvas: HTMLCanvasElement, content: ChartContent): Chart {
           ctx.fillStyle = probe(canvas, '--band');
           ctx.fillRect(chartArea.left, top, chartArea.width, Math.min(chartArea.bottom, foot) - top);
         },
-        afterDatasetsDraw: ({ ctx, data, getDatasetMeta }) => {
-          if (content.kind !== 'bar') return;
+        afterDatasetsDraw: (chart) => {
+          const { ctx, data } = chart;
+          if (getContent().kind !== 'bar') return;
           ctx.fillStyle = probe(canvas, '--ink');
           ctx.textAlign = 'center';
           ctx.font = `600 12.5px ${getComputedStyle(canvas).fontFamily}`;
           data.datasets.forEach((set, place) => {
-            getDatasetMeta(place).data.forEach((bar, at) => {
+            chart.getDatasetMeta(place).data.forEach((bar, at) => {
               const value = set.data[at];
               if (typeof value === 'number')
                 ctx.fillText(value === FOOT ? '0' : value.toLocaleString('en'), bar.x, bar.y - 6);

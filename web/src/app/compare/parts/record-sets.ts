@@ -4,7 +4,7 @@ import { RecordSet } from '#core/collection/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { build } from '#core/query/index';
-import type { RecordKeys } from '#core/record/index';
+import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '#core/record/index';
 import { CountStore, listParts, type CountWish } from '../../counting/count-store';
 import { Databases } from '../../counting/databases';
 import { DATABASE_CLIENT } from '../../data/providers';
@@ -19,6 +19,9 @@ export interface ListedRecords {
 
 /** So many lists are remembered. */
 const MOST_KEPT = 300;
+/** Records that are fetched whole, a page at a time, where a database gives no numbers. */
+const MOST_FETCHED = 500;
+const PAGE = 100;
 
 /** Records behind counts, where a database gives them; else unions are counted. */
 @Injectable()
@@ -45,6 +48,34 @@ export class RecordSets {
     if (problem?.code === 'nothing-to-send') return succeed({ numbers: [], keys: [] });
     if (problem) return fail(problem);
     return wish ? this.listWish(wish) : succeed({ numbers: [], keys: [] });
+  }
+
+  /**
+   * What tells the works of a result: from record numbers where the database gives them, else from the
+   * records themselves while they are few. Nothing where there are too many, or only estimates.
+   */
+  async listKeys(
+    question: Question,
+    dialect: Dialect,
+    total: number,
+  ): Promise<Outcome<readonly RecordKeys[] | undefined>> {
+    if (await this.gives(dialect)) {
+      const listed = await this.list(question, dialect);
+      return listed.ok ? succeed(listed.value.keys) : listed;
+    }
+    const { wish, state } = this.counts.look(this.subject.share(question.root), dialect, question.limiters);
+    if (!wish || total > MOST_FETCHED || (state.status === 'counted' && state.estimated))
+      return succeed(undefined);
+    const [only, ...more] = listParts(wish);
+    if (only === undefined || more.length > 0) return succeed(undefined);
+    const records: BibliographicRecord[] = [];
+    while (records.length < total) {
+      const page = await this.client.search(dialect.id, only, wish.boxes, PAGE, records.length);
+      if (!page.ok) return page;
+      if (page.value.records.length === 0) return succeed(undefined);
+      records.push(...page.value.records);
+    }
+    return succeed(records.map(createRecordKeys));
   }
 
   private listWish(wish: CountWish): Promise<Outcome<ListedRecords>> {

@@ -18,6 +18,7 @@ import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { readExact } from '../parts/describe';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** Up to so many concepts, what holds just some of them is drawn. */
 const MOST_DRAWN = 5;
@@ -37,7 +38,7 @@ interface Combined {
 @Component({
   selector: 'app-combinations',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent],
+  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
   templateUrl: './combinations.component.html',
   styleUrls: ['../parts/tools.scss', './combinations.component.scss'],
 })
@@ -80,20 +81,23 @@ export class CombinationsComponent {
       ...combination,
       cells: this.subject.dialects().map((dialect) => ({
         dialect,
-        counted: this.subject.look(
-          { root: combination.root, limiters: this.subject.state().limiters },
-          dialect,
-        ),
+        ...this.lookAt(combination.root, dialect),
       })),
     })),
   );
   protected readonly asked = computed<(Counted | undefined)[]>(() =>
-    this.counted().flatMap(({ cells }) => cells.map(({ counted }) => counted)),
+    this.counted().flatMap(({ bits, cells }) =>
+      // What follows from other counts is nothing to ask for: by hand that saves strings.
+      cells.flatMap(({ dialect, counted }) =>
+        counted?.byHand && dialect === this.subject.database() && this.known().has(bits) ? [] : [counted],
+      ),
+    ),
   );
   private readonly known = computed(() => {
     const database = this.subject.database();
     const totals = this.counted().flatMap(({ bits, cells }) => {
-      const total = readExact(cells.find(({ dialect }) => dialect === database)?.counted);
+      const cell = cells.find(({ dialect }) => dialect === database);
+      const total = cell?.isOther ? undefined : readExact(cell?.counted);
       return total === undefined ? [] : [[bits, total] as const];
     });
     return deriveCounts(new Map(totals), this.used().length);
@@ -147,6 +151,14 @@ export class CombinationsComponent {
       without,
     };
   });
+
+  private lookAt(root: QueryNode, dialect: Dialect) {
+    const question = { root, limiters: this.subject.state().limiters };
+    return {
+      counted: this.subject.look(question, dialect),
+      isOther: this.subject.isIncomparable(question, dialect),
+    };
+  }
 
   protected toggle(key: string): void {
     this.left.update((left) => {

@@ -21,6 +21,7 @@ import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { findHue, readExact } from '../parts/describe';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** The curve is drawn for so many terms. */
 const MOST_DRAWN = 60;
@@ -35,6 +36,7 @@ const MOST_DRAWN = 60;
     CountComponent,
     CountingBarComponent,
     DatabaseChoiceComponent,
+    ShortNamePipe,
   ],
   templateUrl: './each-term.component.html',
   styleUrl: '../parts/tools.scss',
@@ -81,6 +83,7 @@ export class EachTermComponent {
         return {
           dialect,
           found,
+          isEstimate: found?.state.status === 'counted' && found.state.estimated,
           asked: [found, without, draft, whole],
           only: subtract(whole, without),
           draft: subtract(this.subject.lookWhole(dialect), draft),

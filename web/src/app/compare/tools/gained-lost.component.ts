@@ -25,6 +25,7 @@ import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** So many changes are counted one by one. */
 const MOST_COUNTED = 60;
@@ -43,7 +44,7 @@ const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
 @Component({
   selector: 'app-gained-lost',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent],
+  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
   templateUrl: './gained-lost.component.html',
   styleUrls: ['../parts/tools.scss', './gained-lost.component.scss'],
 })
@@ -99,6 +100,34 @@ export class GainedLostComponent {
     }));
   });
   protected readonly parts = PARTS;
+  /** The same record by record, where no string says it: its numbers stand in the place of those that failed. */
+  private readonly sizes = follow(
+    () => {
+      const questions = this.questions();
+      return questions && this.from() !== this.to()
+        ? { ...questions, dialects: this.subject.dialects() }
+        : undefined;
+    },
+    async ({ from, to, dialects }): Promise<Outcome<ReadonlyMap<string, readonly number[]>>> => {
+      const found = new Map<string, readonly number[]>();
+      for (const dialect of dialects) {
+        const listed = await this.listParts(from, to, dialect, []);
+        if (listed.ok)
+          found.set(
+            dialect.id,
+            PARTS.map(({ id }) => listed.value[id].length),
+          );
+      }
+      return succeed(found);
+    },
+  );
+  protected readonly sizesOf = computed(() => {
+    const answer = this.sizes();
+    const found = answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
+    return (database: string, part: number): string =>
+      found?.get(database)?.[part]?.toLocaleString('en') ?? '';
+  });
+  protected readonly failed = (counted: Counted | undefined): boolean => counted?.state.status === 'failed';
 
   /** Each change made alone. */
   private readonly singles = computed(() => {

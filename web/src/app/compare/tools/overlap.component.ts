@@ -41,10 +41,9 @@ export class OverlapComponent {
       const question = { root: this.subject.root(), limiters: this.subject.state().limiters };
       const results: DatabaseResult[] = [];
       for (const { dialect, total = 0 } of counted) {
-        const gives = await this.sets.gives(dialect);
-        const listed = gives ? await this.sets.list(question, dialect) : undefined;
-        if (listed && !listed.ok) return listed;
-        results.push({ database: dialect.id, total, keys: listed?.value.keys });
+        const keys = await this.sets.listKeys(question, dialect, total);
+        if (!keys.ok) return keys;
+        results.push({ database: dialect.id, total, keys: keys.value });
       }
       return succeed(results);
     },

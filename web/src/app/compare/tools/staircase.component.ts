@@ -11,6 +11,7 @@ import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { findHue, findHueRole, readExact } from '../parts/describe';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
 
@@ -18,7 +19,14 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
 @Component({
   selector: 'app-staircase',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChartComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent, IconComponent],
+  imports: [
+    ChartComponent,
+    CountComponent,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+    IconComponent,
+    ShortNamePipe,
+  ],
   templateUrl: './staircase.component.html',
   styleUrl: '../parts/tools.scss',
 })

@@ -16,6 +16,7 @@ import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { readExact } from '../parts/describe';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** One alternative with its counts. */
 interface SwapRow {
@@ -25,6 +26,8 @@ interface SwapRow {
     readonly name: string;
     readonly counted: Counted | undefined;
     readonly difference: string;
+    /** The database cannot say it: its count means something wider. */
+    readonly isOther: boolean;
     /** Against the alternative above it: what a rung of a ladder gains. */
     readonly gained: string;
   }[];
@@ -34,7 +37,7 @@ interface SwapRow {
 @Component({
   selector: 'app-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent],
+  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
   templateUrl: './swap.component.html',
   styleUrl: '../parts/tools.scss',
 })
@@ -75,13 +78,22 @@ export class SwapComponent {
         alternative,
         cells: this.subject.dialects().map((dialect, at) => {
           const counted = this.subject.look(question, dialect);
-          const [now, then] = [readExact(counted), readExact(this.subject.lookWhole(dialect))];
+          const isOther = this.subject.isIncomparable(question, dialect);
+          const [now, then] = [
+            isOther ? undefined : readExact(counted),
+            readExact(this.subject.lookWhole(dialect)),
+          ];
           const before = readExact(above?.cells[at]?.counted);
           return {
             id: dialect.id,
             name: dialect.name,
             counted,
-            difference: now === undefined || then === undefined ? '' : formatDifference(now - then),
+            difference: isOther
+              ? 'a part left out there'
+              : now === undefined || then === undefined
+                ? ''
+                : formatDifference(now - then),
+            isOther,
             gained: now === undefined || before === undefined ? '' : formatDifference(now - before),
           };
         }),

@@ -11,6 +11,7 @@ import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { readExact } from '../parts/describe';
 import { OfferedTerms } from '../parts/offered-terms';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** So many of the best are shown first. */
 const FIRST_SHOWN = 12;
@@ -19,7 +20,7 @@ const FIRST_SHOWN = 12;
 @Component({
   selector: 'app-what-to-try',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent],
+  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, ShortNamePipe],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
   styleUrl: '../parts/tools.scss',
@@ -68,7 +69,8 @@ export class WhatToTryComponent {
     ...this.looked().flatMap(({ cells, recalls }) => [...cells, ...recalls]),
   ]);
   protected readonly tried = computed(
-    () => this.looked().filter(({ counts }) => counts.totals.every((total) => total !== undefined)).length,
+    () =>
+      this.looked().filter(({ cells }) => cells.every((counted) => readTotal(counted) !== undefined)).length,
   );
   protected readonly all = computed(() => this.trials().length);
 
@@ -118,7 +120,11 @@ export class WhatToTryComponent {
     const recall = this.alternatives.askRecall(question);
     const cells = dialects.map((dialect) => this.subject.look(question, dialect));
     const recalls = recall ? dialects.map((dialect) => this.subject.look(recall, dialect)) : [];
-    return { cells, recalls, counts: { totals: cells.map(readTotal), found: recalls.map(readExact) } };
+    const totals = cells.map((counted, at) => {
+      const dialect = dialects[at];
+      return dialect && this.subject.isIncomparable(question, dialect) ? undefined : readTotal(counted);
+    });
+    return { cells, recalls, counts: { totals, found: recalls.map(readExact) } };
   }
 }
 

@@ -30,6 +30,7 @@ import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { VariantChoices } from './variant-choices';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** One cell of the table: a count, how it differs from the one compared with, and whether it may be compared. */
 interface VariantCell {
@@ -72,6 +73,7 @@ const DRAFT = 'draft';
     MatMenu,
     MatMenuItem,
     MatMenuTrigger,
+    ShortNamePipe,
   ],
   templateUrl: './variants-table.component.html',
   styleUrl: './variants-table.component.scss',
@@ -343,8 +345,8 @@ export class VariantsTableComponent {
       counted,
       below: isSelf ? 'compared' : describeGap(counted?.state, base?.state, isOther),
       ratio:
-        !isSelf && !isOther && now !== undefined && then !== undefined && then > 0 && now !== then
-          ? `×${(now / then).toLocaleString('en', { maximumSignificantDigits: 2 })}`
+        !isSelf && !isOther && now !== undefined && then !== undefined && then > 0
+          ? describeRatio(now / then)
           : '',
       band: !hasBand || total === undefined ? '' : measureDistance(total, band) === 0 ? 'in' : 'out',
       then: this.describeThen(variant, dialect, total),
@@ -376,9 +378,9 @@ export class VariantsTableComponent {
       const [counts] = await this.counts.settle([counted.wish]);
       const total = getTotal(counts);
       if (total === undefined) return 'not all counted';
-      const listed = (await this.sets.gives(dialect)) ? await this.sets.list(question, dialect) : undefined;
-      if (listed && !listed.ok) return 'failed';
-      results.push({ database: dialect.id, total, keys: listed?.value.keys });
+      const keys = await this.sets.listKeys(question, dialect, total);
+      if (!keys.ok) return 'failed';
+      results.push({ database: dialect.id, total, keys: keys.value });
     }
     const { bounds, countsOnly, works } = findOverlap(results);
     return countsOnly.length === 0 ? formatCount(works) : formatCount(bounds.least, false, bounds.greatest);
@@ -389,4 +391,10 @@ export class VariantsTableComponent {
       .map(({ value }) => value)
       .join(', ');
   }
+}
+
+/** `×1.7`; nothing where it would be said to be the same. */
+function describeRatio(ratio: number): string {
+  const words = ratio.toLocaleString('en', { maximumSignificantDigits: 2 });
+  return words === '1' ? '' : `×${words}`;
 }

@@ -1,0 +1,251 @@
+import {
+  buildIndex,
+  countBatch,
+  createEvaluator,
+  createIndexBuilder,
+  measureBytes,
+  type IndexDocument,
+  type SetExpression,
+} from '#core/collection/index';
+import {
+  createSharedDraft,
+  createTermQuestions,
+  findOverlap,
+  listCombinations,
+  listTrials,
+  tryChange,
+} from '#core/compare/index';
+import { writeQuery } from '#core/dialect/index';
+import { countStrings } from '#core/holding/index';
+import { createConceptQuery, type Concept, type Project } from '#core/project/index';
+import { createNodePool, createPattern, type QueryNode } from '#core/query/index';
+import { createRecordKeys } from '#core/record/index';
+import { foldLetters } from '#core/text/index';
+import { createDemoProject } from '#demo/demo-project';
+import { createRandom } from '#demo/random';
+import { createCorpus } from '#demo/works';
+import { makeDatabases, type BenchDatabase } from './databases';
+import { createPeer } from './peer';
+
+// The questions of Compare against the figures that are wanted: by ratio against the same questions asked
+// one by one of FTS5 in the same run, and as the application asks them: strings written and read.
+
+const large = process.argv.includes('--large');
+const SIZE = large ? 500_000 : 100_000;
+const RUNS = 7;
+
+const time = (work: () => void): number => {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+};
+const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
+const repeat = (work: () => void, count = RUNS): number =>
+  median(Array.from({ length: count }, () => time(work)));
+const say = (line: string): void => console.log(line);
+const word = (text: string): SetExpression => ({
+  kind: 'word',
+  slot: { pattern: createPattern(text) },
+  fields: 3,
+});
+const quote = (text: string): string => (text.endsWith('*') ? `"${text.slice(0, -1)}"*` : `"${text}"`);
+const never = () => () => false;
+
+/** Counts of a batch as numbers, so that both engines can be held to the same answers. */
+function countAll(
+  evaluator: ReturnType<typeof createEvaluator>,
+  expressions: readonly SetExpression[],
+): number[] {
+  return countBatch(evaluator, expressions, never).map((outcome) => (outcome.ok ? outcome.value : -1));
+}
+
+function compareWithPeer(): void {
+  say(`Making ${SIZE.toLocaleString('en')} works …`);
+  const rows = createCorpus(2026, SIZE).works.map(({ title, abstract, year }) => ({
+    title: foldLetters(title),
+    abstract: foldLetters(abstract),
+    year,
+  }));
+  const index = buildIndex(
+    rows.map(({ title, abstract, year }): IndexDocument => ({
+      values: { title: [title], abstract: [abstract] },
+      keys: [],
+      year,
+    })),
+  );
+  const peer = createPeer(rows);
+  const words = index.terms.filter((term) => /^[a-z]{5,}$/.test(term));
+  const random = createRandom(11, 3);
+  const choose = (count: number): string[] => {
+    const chosen = new Set<string>();
+    while (chosen.size < count) chosen.add(random.pickSkewed(words, 2));
+    return [...chosen];
+  };
+  const evaluator = createEvaluator(index, 100_000);
+  const check = (name: string, ours: SetExpression[], theirs: string[], wanted: number): void => {
+    countAll(evaluator, ours);
+    const counts = countAll(evaluator, ours);
+    let others: number[] = [];
+    const slow = time(() => (others = theirs.map((match) => peer.count(match))));
+    if (counts.some((count, at) => count !== others[at])) throw new Error(`The counts of ${name} differ.`);
+    const cold = repeat(() => {
+      evaluator.forget();
+      countAll(evaluator, ours);
+    });
+    const warm = repeat(() => void countAll(evaluator, ours));
+    say(
+      `${name}: ${warm.toFixed(1)} ms with the leaves known, ${cold.toFixed(1)} ms with nothing known; FTS5 one by one ${slow.toFixed(0)} ms: ${(slow / warm).toFixed(0)} and ${(slow / cold).toFixed(0)} times as long (wanted ${wanted})`,
+    );
+  };
+  const terms = choose(60);
+  const rest = choose(8);
+  const or = (list: readonly string[]): SetExpression => ({ kind: 'or', items: list.map(word) });
+  const orText = (list: readonly string[]): string => `(${list.map(quote).join(' OR ')})`;
+  check(
+    'leave-one-out over 60 terms',
+    terms.map((one) => ({ kind: 'and', items: [or(terms.filter((other) => other !== one)), or(rest)] })),
+    terms.map((one) => `${orText(terms.filter((other) => other !== one))} AND ${orText(rest)}`),
+    100,
+  );
+  const groups = Array.from({ length: 5 }, () => choose(8));
+  const subsets = Array.from({ length: 31 }, (_, at) =>
+    groups.filter((__, group) => ((at + 1) & (1 << group)) !== 0),
+  );
+  check(
+    'all combinations of 5 concepts of 8 terms',
+    subsets.map((some) => ({ kind: 'and', items: some.map(or) })),
+    subsets.map((some) => some.map(orText).join(' AND ')),
+    40,
+  );
+}
+
+/** A draft of 60 terms in five concepts. */
+function createLargeState(): Project {
+  const WORDS =
+    'bat bats chiroptera* pipistrel* myotis noctule* flying mammals echolocat* ultraso* roost* forag* commut* light lights lighting lamp lamps lantern* luminaire* illuminat* street road roads highway* verge* lit dark night nocturn* dusk hedge* hedgerow* tree* woodland* behavio[u]r activity avoid* attract* flight* path* corridor* LED sodium mercury dim* warm amber spectr* colo[u]r blue red white measure* survey* record* detect* model*'.split(
+      ' ',
+    );
+  const concepts: Concept[] = Array.from({ length: 5 }, (_, number) => ({
+    id: `c${number}`,
+    name: `c${number}`,
+    block: `c${number}`,
+    off: false,
+    terms: WORDS.slice(number * 12, number * 12 + 12).map((text, at) => ({
+      id: `${number}-${at}`,
+      text,
+      off: false,
+    })),
+  }));
+  const demo = createDemoProject();
+  return {
+    ...demo,
+    working: { ...demo.working, concepts, draft: concepts.map(({ block }) => `@${block}`).join(' AND ') },
+  };
+}
+
+/** Writes queries and counts them as page and server do; gives the number of strings. */
+function ask(databases: readonly BenchDatabase[], roots: readonly QueryNode[]): number {
+  let strings = 0;
+  for (const { collection, dialect } of databases) {
+    const texts = roots.flatMap((root) => {
+      const rendering = writeQuery(root, dialect, { limiters: { years: { from: 2000, to: 2026 } } });
+      return rendering.problems.length > 0 ? [] : rendering.parts.map(({ text }) => text);
+    });
+    strings += texts.length;
+    countStrings(collection, texts, {}, () => 0);
+  }
+  return strings;
+}
+
+function measureApplication(): void {
+  const databases = makeDatabases(6);
+  const large = createLargeState();
+  const measure = (
+    name: string,
+    make: (pool: (root: QueryNode) => QueryNode) => QueryNode[],
+    wanted: number,
+  ): void => {
+    let strings = 0;
+    const took = repeat(() => {
+      // Trees are new in each run, as after an edit: nothing is written before.
+      const pool = createNodePool();
+      strings = ask(databases, make(pool));
+    });
+    say(`${name}, ${strings} strings in 6 databases: ${took.toFixed(0)} ms at the median (wanted ${wanted})`);
+  };
+  measure(
+    'leave-one-out over 60 terms',
+    (pool) =>
+      createTermQuestions(large.working).flatMap(({ terms }) =>
+        terms.map(({ draftWithout }) => pool(draftWithout)),
+      ),
+    400,
+  );
+  const concepts = createTermQuestions(large.working).map(({ concept }) => concept);
+  const eight = Array.from({ length: 8 }, (_, at) => {
+    const concept = concepts[at % 5]!;
+    return { ...concept, terms: concept.terms.slice((at * 3) % 8, ((at * 3) % 8) + 5) };
+  });
+  measure(
+    'all combinations of 8 concepts',
+    (pool) => listCombinations(eight.map(createConceptQuery)).map(({ root }) => pool(root)),
+    400,
+  );
+  const demo = createDemoProject();
+  const trials = [...listTrials(demo, 2026), ...listTrials(large, 2026).slice(0, 200)].slice(0, 200);
+  measure(
+    `${trials.length} changes to try`,
+    (pool) =>
+      trials.flatMap(({ change }) => {
+        const changed = tryChange(demo, change) ?? tryChange(large, change);
+        return changed ? [pool(createSharedDraft(changed.working))] : [];
+      }),
+    2_000,
+  );
+}
+
+function measureOverlap(): void {
+  const works = createCorpus(2026, 60_000).works;
+  const keys = works.map((work) =>
+    createRecordKeys({ ...work, year: work.year, ...(work.doi !== undefined && { doi: work.doi }) } as never),
+  );
+  const random = createRandom(5, 1);
+  const results = Array.from({ length: 6 }, (_, at) => ({
+    database: `d${at}`,
+    total: 40_000,
+    keys: Array.from({ length: 40_000 }, () => random.pick(keys)),
+  }));
+  const took = repeat(() => void findOverlap(results));
+  say(`overlap of six databases of 40,000 records: ${took.toFixed(0)} ms at the median (wanted 1,500)`);
+}
+
+/** Time and memory as the records grow: no worse than in step. */
+function measureGrowth(): void {
+  const sizes = large ? [20_000, 100_000, 500_000] : [20_000, 100_000];
+  for (const size of sizes) {
+    const builder = createIndexBuilder();
+    for (const { title, abstract, year } of createCorpus(7, size).works)
+      builder.add({ values: { title: [title], abstract: [abstract] }, keys: [], year });
+    const index = builder.finish();
+    const evaluator = createEvaluator(index);
+    const random = createRandom(3, 9);
+    const words = index.terms.filter((term) => /^[a-z]{5,}$/.test(term));
+    const terms = Array.from({ length: 40 }, () => random.pickSkewed(words, 2));
+    const batch = terms.map((one): SetExpression => ({
+      kind: 'or',
+      items: terms.filter((other) => other !== one).map(word),
+    }));
+    const took = repeat(() => {
+      evaluator.forget();
+      countAll(evaluator, batch);
+    });
+    say(
+      `${size.toLocaleString('en')} records: 40 leave-one-outs ${took.toFixed(1)} ms with nothing known, ${((1_000 * took) / size).toFixed(3)} µs a record; ${Math.round(measureBytes(index) / size)} bytes a record (wanted at most 1,200)`,
+    );
+  }
+}
+
+compareWithPeer();
+measureApplication();
+measureOverlap();
+measureGrowth();

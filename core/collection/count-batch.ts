@@ -1,0 +1,224 @@
+import type { Outcome } from '../problem';
+import { succeed } from '../problem';
+import { RecordSet } from './bitset';
+import type { Deadline, Evaluator } from './evaluator';
+import { printExpression, type SetExpression } from './expression';
+
+/** Fewer expressions are counted one by one. */
+const LEAST_TOGETHER = 4;
+/** OR groups with so many members or more are looked at for others that lack one of them. */
+const LEAST_MEMBERS = 4;
+/** A group is compared with so many larger ones. */
+const MOST_WHOLES = 40;
+/** So many intersections are kept while a batch is counted. */
+const MOST_PREFIXES = 2_000;
+
+/** A piece of a query that has to hold, or may not. */
+interface Part {
+  readonly expression: SetExpression;
+  readonly key: string;
+  readonly isExcluded: boolean;
+}
+
+/**
+ * Counts many expressions that have much in common, each as `evaluator.count` would. What is joined by
+ * AND is put in one order, the pieces that most of the batch has first, so that intersections are made
+ * once; of OR groups that lack one member of another one, what only that member finds is taken out of
+ * the union by two masks (found once, found more than once) in place of uniting all the rest anew.
+ */
+export function countBatch(
+  evaluator: Evaluator,
+  expressions: readonly SetExpression[],
+  createDeadline: () => Deadline,
+): Outcome<number>[] {
+  if (expressions.length < LEAST_TOGETHER)
+    return expressions.map((expression) => evaluator.count(expression, createDeadline()));
+  return new Batch(evaluator, expressions).count(createDeadline);
+}
+
+class Batch {
+  private readonly keys = new Map<SetExpression, string>();
+  private readonly parts: readonly (readonly Part[])[];
+  private readonly frequency = new Map<string, number>();
+  private readonly prefixes = new Map<string, RecordSet>();
+  private readonly unions = new Map<string, RecordSet>();
+
+  constructor(
+    private readonly evaluator: Evaluator,
+    private readonly expressions: readonly SetExpression[],
+  ) {
+    this.parts = expressions.map((expression) => this.split(expression, false));
+    for (const parts of this.parts)
+      for (const { key } of parts) this.frequency.set(key, (this.frequency.get(key) ?? 0) + 1);
+  }
+
+  count(createDeadline: () => Deadline): Outcome<number>[] {
+    const missing = this.findMissing();
+    return this.parts.map((parts, at) => {
+      const deadline = createDeadline();
+      const expression = this.expressions[at];
+      const [only, ...more] = parts;
+      if (only && expression && more.length === 0 && !only.isExcluded)
+        return this.countOne(only, missing, deadline);
+      return this.countParts(parts, missing, deadline);
+    });
+  }
+
+  private countOne(part: Part, missing: Missing, deadline: Deadline): Outcome<number> {
+    if (!missing.has(part.key)) return this.evaluator.count(part.expression, deadline);
+    const set = this.find(part, missing, deadline);
+    return set.ok ? succeed(set.value.count()) : set;
+  }
+
+  /** The pieces that most of the batch has come first; of what is excluded only after something is there. */
+  private countParts(parts: readonly Part[], missing: Missing, deadline: Deadline): Outcome<number> {
+    const ordered = [...parts].sort(
+      (a, b) =>
+        Number(a.isExcluded) - Number(b.isExcluded) ||
+        (this.frequency.get(b.key) ?? 0) - (this.frequency.get(a.key) ?? 0) ||
+        (a.key < b.key ? -1 : 1),
+    );
+    const last = ordered.length - 1;
+    let key = '';
+    let set: RecordSet | undefined;
+    for (const [at, part] of ordered.entries()) {
+      key += `${part.isExcluded ? '-' : '+'}${part.key}\n`;
+      const known = this.prefixes.get(key);
+      if (known) {
+        set = known;
+        continue;
+      }
+      const found = this.find(part, missing, deadline);
+      if (!found.ok) return found;
+      if (!set) {
+        set = part.isExcluded ? RecordSet.all(this.evaluator.index.size).subtract(found.value) : found.value;
+        continue;
+      }
+      // What is only here, nobody needs again: it is counted without being made.
+      if (at === last && (this.frequency.get(part.key) ?? 0) === 1)
+        return succeed(part.isExcluded ? set.countWithout(found.value) : set.countShared(found.value));
+      set = part.isExcluded ? set.clone().subtract(found.value) : set.clone().intersect(found.value);
+      if (this.prefixes.size < MOST_PREFIXES) this.prefixes.set(key, set);
+    }
+    return succeed(set ? set.count() : this.evaluator.index.size);
+  }
+
+  private find(part: Part, missing: Missing, deadline: Deadline): Outcome<RecordSet> {
+    const known = this.unions.get(part.key);
+    if (known) return succeed(known);
+    const family = missing.get(part.key);
+    if (!family) return this.evaluator.evaluate(part.expression, deadline);
+    const masks = family.family.find(this.evaluator, deadline);
+    if (!masks.ok) return masks;
+    const member = this.evaluator.evaluate(family.member, deadline);
+    if (!member.ok) return member;
+    const alone = masks.value.once.clone().intersect(member.value);
+    const set = masks.value.union.clone().subtract(alone);
+    this.unions.set(part.key, set);
+    return succeed(set);
+  }
+
+  /** The OR groups that lack one member of a larger one, by their keys. */
+  private findMissing(): Missing {
+    const groups = new Map<string, readonly SetExpression[]>();
+    for (const { key, expression } of this.parts.flat())
+      if (expression.kind === 'or' && expression.items.length >= LEAST_MEMBERS - 1)
+        groups.set(key, expression.items);
+    const bySize = new Map<number, Group[]>();
+    for (const [key, items] of groups) {
+      const members = new Map(items.map((item) => [this.describe(item), item]));
+      if (members.size !== items.length) continue;
+      bySize.set(items.length, [...(bySize.get(items.length) ?? []), { key, members }]);
+    }
+    const missing = new Map<string, { readonly family: Family; readonly member: SetExpression }>();
+    for (const [size, alike] of bySize) {
+      const wholes = [...(bySize.get(size + 1) ?? []).slice(0, MOST_WHOLES), ...joinAlike(alike)].map(
+        ({ members }) => ({ members, family: new Family([...members.values()]) }),
+      );
+      for (const { key, members } of alike) {
+        for (const whole of wholes) {
+          const lacking = findLacking(whole.members, members);
+          if (lacking === undefined) continue;
+          missing.set(key, { family: whole.family, member: lacking });
+          break;
+        }
+      }
+    }
+    return missing;
+  }
+
+  /** The pieces that AND joins, those of inner ANDs, too, and what NOT takes away. */
+  private split(expression: SetExpression, isExcluded: boolean): Part[] {
+    if (!isExcluded && expression.kind === 'and')
+      return expression.items.flatMap((item) => this.split(item, false));
+    if (!isExcluded && expression.kind === 'not')
+      return [...this.split(expression.include, false), ...this.split(expression.exclude, true)];
+    return [{ expression, key: this.describe(expression), isExcluded }];
+  }
+
+  private describe(expression: SetExpression): string {
+    let key = this.keys.get(expression);
+    if (key === undefined) {
+      key = printExpression(expression, (inner) => this.describe(inner));
+      this.keys.set(expression, key);
+    }
+    return key;
+  }
+}
+
+/** An OR group by the keys of its members. */
+interface Group {
+  readonly key: string;
+  readonly members: ReadonlyMap<string, SetExpression>;
+}
+
+/** The whole of which some groups of one size each lack one member, though the whole itself is not there. */
+function joinAlike(alike: readonly Group[]): Group[] {
+  const [first] = alike;
+  if (!first || alike.length < LEAST_TOGETHER) return [];
+  const wholes = alike
+    .slice(1, 1 + LEAST_TOGETHER)
+    .map(({ members }) => new Map([...first.members, ...members]));
+  return wholes
+    .filter((members) => members.size === first.members.size + 1)
+    .slice(0, 1)
+    .map((members) => ({ key: '', members }));
+}
+
+/** The one member of a whole that a group lacks; nothing if it lacks more, or has others. */
+function findLacking(whole: Group['members'], group: Group['members']): SetExpression | undefined {
+  let found: SetExpression | undefined;
+  for (const [key, member] of whole) {
+    if (group.has(key)) continue;
+    if (found) return undefined;
+    found = member;
+  }
+  return found;
+}
+
+type Missing = ReadonlyMap<string, { readonly family: Family; readonly member: SetExpression }>;
+
+/** A whole OR group with the records that just one of its members finds. */
+class Family {
+  private masks: { readonly union: RecordSet; readonly once: RecordSet } | undefined;
+
+  constructor(private readonly items: readonly SetExpression[]) {}
+
+  find(
+    evaluator: Evaluator,
+    deadline: Deadline,
+  ): Outcome<{ readonly union: RecordSet; readonly once: RecordSet }> {
+    if (this.masks) return succeed(this.masks);
+    const union = new RecordSet(evaluator.index.size);
+    const more = new RecordSet(evaluator.index.size);
+    for (const item of this.items) {
+      const set = evaluator.evaluate(item, deadline);
+      if (!set.ok) return set;
+      // Found before and found again: by more than one.
+      more.uniteShared(union, set.value);
+      union.unite(set.value);
+    }
+    this.masks = { union, once: union.clone().subtract(more) };
+    return succeed(this.masks);
+  }
+}

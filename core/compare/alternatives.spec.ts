@@ -1,0 +1,175 @@
+import { describe, expect, it } from 'vitest';
+import { createDemoProject } from '../../demo/demo-project';
+import { createProject, type Change, type Project } from '../project';
+import { printQuery } from '../query';
+import { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
+import { listMembers } from './members';
+import { createSharedDraft } from './term-contributions';
+import { describeTrial, listTrials, measureDistance, rankTrials, type TrialCounts } from './trials';
+
+const YEAR = 2026;
+const make = (terms: readonly string[], draft = '@bats AND lamp*'): Project => {
+  const project = createProject('p', 'p', '2026-03-01T00:00:00.000Z', ['heronsmere']);
+  return {
+    ...project,
+    working: {
+      ...project.working,
+      concepts: [
+        {
+          id: 'c',
+          name: 'Bats',
+          block: 'bats',
+          off: false,
+          terms: terms.map((text, at) => ({ id: `t${at}`, text, off: false })),
+        },
+      ],
+      draft,
+    },
+  };
+};
+const after = (project: Project, change: Change): string =>
+  printQuery(createSharedDraft(tryChange(project, change)!.working));
+
+describe('places to swap in', () => {
+  it('of a phrase are a ladder from the phrase to both words anywhere', () => {
+    const project = make(['"street light*"']);
+    const place = listSwapPlaces(project, YEAR).find(({ key }) => key === 'term t0')!;
+    expect(place.alternatives.map(({ change }) => after(project, change))).toEqual([
+      '(street WITHIN 1 light*) AND lamp*',
+      '(street WITHIN 2 light*) AND lamp*',
+      '(street WITHIN 3 light*) AND lamp*',
+      '(street WITHIN 5 light*) AND lamp*',
+      '(street WITHIN 10 light*) AND lamp*',
+      expect.stringMatching(/street AND light\*/),
+    ]);
+  });
+
+  it('of a concept are its fields, its aspects one by one, and its headings or words alone', () => {
+    const project = make(['bat', 'heading: "Chiroptera"']);
+    const places = listSwapPlaces(project, YEAR);
+    const find = (key: string) => places.find((place) => place.key === key)!.alternatives;
+    expect(find('fields c').map(({ words }) => words)).not.toContain('in the usual fields');
+    expect(after(project, find('fields c')[0]!.change)).toContain('title: bat');
+    expect(after(project, find('headings c')[0]!.change)).toBe('heading: "Chiroptera" AND lamp*');
+    expect(after(project, find('headings c')[1]!.change)).toBe('bat AND lamp*');
+    expect(find('aspect c')).toHaveLength(2);
+  });
+
+  it('take what is typed: another wording of a term, or words in place of a concept', () => {
+    const project = make(['bat', 'bats']);
+    const places = listSwapPlaces(project, YEAR);
+    const term = places.find(({ key }) => key === 'term t0')!;
+    const aspect = places.find(({ key }) => key === 'aspect c')!;
+    const [wording] = readTypedAlternatives(project, term, ['night bat', ' ', 'night bat'], () => 'x');
+    expect(after(project, wording!.change)).toBe('("night bat" OR bats) AND lamp*');
+    expect(readTypedAlternatives(project, term, ['a b', '', 'a b'], () => 'x')).toHaveLength(1);
+    const [owls] = readTypedAlternatives(project, aspect, ['owl*'], () => 'x');
+    expect(after(project, owls!.change)).toBe('owl* AND lamp*');
+  });
+
+  it('can be two at once, the second on what the first leaves', () => {
+    const project = make(['bat', 'bats']);
+    const change = joinChanges(
+      { kind: 'edit-term', id: 't0', text: 'noctule*' },
+      { kind: 'set-concept-fields', id: 'c', fields: ['title'] },
+    );
+    expect(after(project, change)).toBe('title: (noctule* OR bats) AND lamp*');
+  });
+
+  it('try limiters without losing the others', () => {
+    const project = make(['bat']);
+    const limited = tryChange(project, { kind: 'set-limiters', limiters: { peerReviewed: true } })!;
+    const years = listSwapPlaces(limited, YEAR).find(({ key }) => key === 'limiter years')!;
+    expect(tryChange(limited, years.alternatives[0]!.change)!.working.limiters).toEqual({
+      peerReviewed: true,
+      years: { from: 2024, to: 2026 },
+    });
+  });
+});
+
+describe('changes to try', () => {
+  it('can all be made to the demo draft, each changes it, and none comes twice', () => {
+    const project = createDemoProject();
+    const trials = listTrials(project, YEAR);
+    expect(trials.length).toBeGreaterThan(60);
+    expect(new Set(trials.map(({ key }) => key)).size).toBe(trials.length);
+    for (const { change, words } of trials) {
+      const changed = tryChange(project, change);
+      expect(changed, words).toBeDefined();
+      expect(changed?.working, words).not.toEqual(project.working);
+    }
+  });
+
+  it('leave members out, what is excluded, too, and never the last one', () => {
+    const project = make(['bat'], '@bats AND lamp* NOT owl');
+    const texts = listTrials(project, YEAR)
+      .filter(({ key }) => key.startsWith('out'))
+      .map(({ change }) => after(project, change));
+    expect(texts).toEqual(['lamp* NOT owl', 'bat NOT owl', 'bat AND lamp*']);
+    expect(listTrials(make(['bat'], '@bats'), YEAR).some(({ key }) => key.startsWith('out'))).toBe(false);
+    expect(listMembers(project.working)).toHaveLength(3);
+  });
+
+  const band = { from: 50, to: 400 };
+  const judge = (
+    purpose: 'quick' | 'review' | 'exhaustive',
+    draft: TrialCounts,
+    trials: Record<string, TrialCounts>,
+  ): string[] =>
+    rankTrials(
+      Object.entries(trials).map(([trial, counts]) => ({ trial, counts })),
+      draft,
+      draft.totals.map(() => band),
+      purpose,
+    ).map(({ trial }) => trial);
+
+  it('are ranked by how near they bring the counts to the band', () => {
+    expect(measureDistance(200, band)).toBe(0);
+    expect(measureDistance(4_000, band)).toBeGreaterThan(measureDistance(500, band));
+    expect(measureDistance(0, band)).toBeGreaterThan(measureDistance(49, band));
+    const draft = { totals: [4_000], found: [] };
+    const trials = {
+      worse: { totals: [9_000], found: [] },
+      near: { totals: [450], found: [] },
+      in: { totals: [300], found: [] },
+      unknown: { totals: [undefined], found: [] },
+    };
+    expect(judge('quick', draft, trials)).toEqual(['in', 'near']);
+  });
+
+  it('for a review put must-finds first; for an exhaustive search none is ever given up', () => {
+    const draft = { totals: [4_000], found: [5] };
+    const trials = {
+      dear: { totals: [300], found: [3] },
+      kept: { totals: [900], found: [5] },
+      won: { totals: [5_000], found: [6] },
+    };
+    expect(judge('quick', draft, trials)).toEqual(['dear', 'kept']);
+    expect(judge('review', draft, trials)).toEqual(['won', 'kept']);
+    expect(judge('exhaustive', draft, trials)).toEqual(['won', 'kept']);
+  });
+
+  it('say why in a sentence', () => {
+    const draft = { totals: [4_000, 20], found: [2] };
+    const counts = { totals: [300, 20], found: [1] };
+    const [judged] = rankTrials(
+      [
+        {
+          trial: {
+            key: 'k',
+            words: 'w',
+            towards: 'fewer' as const,
+            change: { kind: 'apply-rules' as const },
+          },
+          counts,
+        },
+      ],
+      draft,
+      [band, band],
+      'quick',
+    );
+    expect(describeTrial(judged!, draft, ['A', 'B'], [band, band])).toBe(
+      'brings A into the band, costs 1 find of must-finds',
+    );
+  });
+});
