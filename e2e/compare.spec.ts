@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { CompareView } from './pages/compare-view';
 import { Workbench } from './pages/workbench';
 
 test('two variants are frozen, compared, opened again, and undone', async ({ page }) => {
@@ -20,6 +21,7 @@ test('two variants are frozen, compared, opened again, and undone', async ({ pag
   await expect(page.getByRole('row', { name: /^draft/ })).toContainText(
     `+${(without - withBehaviour).toLocaleString('en')}`,
   );
+  await new CompareView(page).open('Gained and lost');
   await expect(page.getByRole('region', { name: 'What changed' })).toContainText('behaviour switched off');
 
   await page.getByRole('button', { name: 'Open with behaviour' }).click();
@@ -31,20 +33,23 @@ test('two variants are frozen, compared, opened again, and undone', async ({ pag
 test('what changed between any two variants is counted change by change', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();
-  await workbench.goTo('Compare');
+  await new CompareView(page).open('Gained and lost');
   const changes = page.getByRole('region', { name: 'What changed' });
-  await changes.getByLabel('From').selectOption('first words');
-  await changes.getByLabel('To').selectOption('synonyms');
+  await page.getByLabel('From', { exact: true }).selectOption('first words');
+  await page.getByLabel('To', { exact: true }).selectOption('synonyms');
   const bat = changes.getByRole('row', { name: /^added bat to bats/ });
   const limit = 'year:2000..2026';
   const before = await workbench.countByHand('heronsmere', `(bats AND "street light*") AND ${limit}`);
   const after = await workbench.countByHand('heronsmere', `((bats OR bat) AND "street light*") AND ${limit}`);
   await expect(bat).toContainText(`Heronsmere Life Index: +${(after - before).toLocaleString('en')}`);
-  await changes.getByLabel('To').selectOption('first words');
-  await expect(changes).toContainText('Nothing is different between them.');
+  await page.getByLabel('To', { exact: true }).selectOption('draft');
+  await page.getByLabel('From', { exact: true }).selectOption('draft');
+  await expect(page.getByText('Freeze a variant first')).toBeVisible();
 });
 
-test('counts made under other limiters are not set side by side without a word', async ({ page }) => {
+test('counts made under other limiters are not set side by side without a word, and made good', async ({
+  page,
+}) => {
   const workbench = new Workbench(page);
   await workbench.start();
   await page.getByRole('button', { name: '+ limiter' }).click();
@@ -52,7 +57,19 @@ test('counts made under other limiters are not set side by side without a word',
   await page.keyboard.press('Escape');
   await workbench.goTo('Compare');
   await expect(page.getByRole('row', { name: /^draft/ })).toContainText('other limiters');
-  await expect(page.getByRole('row', { name: /^first words/ })).toContainText('limited to 2000–2026');
+  const first = page.getByRole('row', { name: /^first words/ });
+  await expect(first).toContainText('limited to 2000–2026');
+  // The draft becomes a variant under its own limiters: the two are told apart, then counted alike.
+  await workbench.freeze('reviewed');
+  await expect(first).toContainText('other limiters');
+  await first.getByRole('button', { name: 'Count it on equal terms with reviewed' }).click();
+  await expect(first).not.toContainText('other limiters');
+  const alike = await workbench.countByHand('heronsmere', '(bats AND "street light*") AND year:2000..2026', {
+    peerReviewed: true,
+  });
+  await expect(
+    first.getByRole('button', { name: `first words in Heronsmere Life Index: ${alike} records` }),
+  ).toBeVisible();
 });
 
 test('a removed variant comes back', async ({ page }) => {

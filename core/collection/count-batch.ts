@@ -41,7 +41,7 @@ class Batch {
   private readonly parts: readonly (readonly Part[])[];
   private readonly frequency = new Map<string, number>();
   private readonly prefixes = new Map<string, RecordSet>();
-  private readonly unions = new Map<string, RecordSet>();
+  private readonly sets = new Map<string, RecordSet>();
 
   constructor(
     private readonly evaluator: Evaluator,
@@ -104,17 +104,21 @@ class Batch {
   }
 
   private find(part: Part, missing: Missing, deadline: Deadline): Outcome<RecordSet> {
-    const known = this.unions.get(part.key);
+    const known = this.sets.get(part.key);
     if (known) return succeed(known);
     const family = missing.get(part.key);
-    if (!family) return this.evaluator.evaluate(part.expression, deadline);
+    if (!family) {
+      const found = this.evaluator.evaluate(part.expression, deadline);
+      if (found.ok && (this.frequency.get(part.key) ?? 0) > 1) this.sets.set(part.key, found.value);
+      return found;
+    }
     const masks = family.family.find(this.evaluator, deadline);
     if (!masks.ok) return masks;
     const member = this.evaluator.evaluate(family.member, deadline);
     if (!member.ok) return member;
     const alone = masks.value.once.clone().intersect(member.value);
     const set = masks.value.union.clone().subtract(alone);
-    this.unions.set(part.key, set);
+    this.sets.set(part.key, set);
     return succeed(set);
   }
 

@@ -11,7 +11,13 @@ export class Scanner {
   constructor(readonly text: string) {}
 
   skipBlanks(): void {
-    while (/\s/.test(this.text.charAt(this.at))) this.at++;
+    const { text } = this;
+    for (;;) {
+      const code = text.charCodeAt(this.at);
+      // Letters and digits are most of a string: only what could be a blank is asked about.
+      if (code !== 32 && (code > 32 && code < 128 ? true : !/\s/.test(text.charAt(this.at)))) return;
+      this.at++;
+    }
   }
 
   isAtEnd(): boolean {

@@ -1,5 +1,5 @@
 import { mergeParts, type Pattern, type PatternPart } from '#core/query/index';
-import { splitWords } from '#core/text/index';
+import { isWordSign } from '#core/text/index';
 
 /** The signs of one service that stand for letters. */
 export interface WildcardSigns {
@@ -7,8 +7,23 @@ export interface WildcardSigns {
   readonly one?: string;
 }
 
+/** So many runs of signs are remembered for each service: the strings of a batch have most words in common. */
+const MOST_REMEMBERED = 5_000;
+const REMEMBERED = new WeakMap<WildcardSigns, Map<string, readonly Pattern[]>>();
+
 /** The patterns in a run of signs: wildcards as the service writes them, everything else split into words. */
-export function splitPatterns(raw: string, signs: WildcardSigns): Pattern[] {
+export function splitPatterns(raw: string, signs: WildcardSigns): readonly Pattern[] {
+  const runs = REMEMBERED.get(signs) ?? new Map<string, readonly Pattern[]>();
+  REMEMBERED.set(signs, runs);
+  const known = runs.get(raw);
+  if (known) return known;
+  if (runs.size >= MOST_REMEMBERED) runs.clear();
+  const patterns = readPatterns(raw, signs);
+  runs.set(raw, patterns);
+  return patterns;
+}
+
+function readPatterns(raw: string, signs: WildcardSigns): Pattern[] {
   const patterns: Pattern[] = [];
   let parts: PatternPart[] = [];
   const finish = (): void => {
@@ -18,7 +33,7 @@ export function splitPatterns(raw: string, signs: WildcardSigns): Pattern[] {
   for (const sign of raw) {
     if (sign === signs.any) parts.push({ kind: 'any' });
     else if (sign === signs.one) parts.push({ kind: 'one' });
-    else if (splitWords(sign).length > 0 || /\p{M}/u.test(sign)) parts.push({ kind: 'letters', text: sign });
+    else if (isWordSign(sign)) parts.push({ kind: 'letters', text: sign });
     else finish();
   }
   finish();

@@ -17,6 +17,12 @@ const WORD_FIELDS: Readonly<Record<string, FieldMask>> = {
 };
 const SIGNS = { any: '*', one: '?' };
 const LEAST_LETTERS = 3;
+const OPERATORS = {
+  AND: /AND(?![\p{L}\p{N}*?])/uy,
+  OR: /OR(?![\p{L}\p{N}*?])/uy,
+  NOT: /NOT(?![\p{L}\p{N}*?])/uy,
+} as const;
+type Operator = keyof typeof OPERATORS;
 
 /** What an earlier search of the session means, by its number. */
 export type FindSet = (number: number) => SetExpression | undefined;
@@ -64,12 +70,12 @@ class Reader {
     return this.scanner.isAtEnd() || this.scanner.look(/\)/y) !== undefined;
   }
 
-  private seesOperator(operator: string): boolean {
+  private seesOperator(operator: Operator): boolean {
     this.scanner.skipBlanks();
-    return this.scanner.look(new RegExp(`${operator}(?![\\p{L}\\p{N}*?])`, 'uy')) !== undefined;
+    return this.scanner.look(OPERATORS[operator]) !== undefined;
   }
 
-  private takeOperator(operator: string): boolean {
+  private takeOperator(operator: Operator): boolean {
     const seen = this.seesOperator(operator);
     if (seen) this.scanner.at += operator.length;
     return seen;
@@ -79,7 +85,7 @@ class Reader {
     const { scanner } = this;
     scanner.skipBlanks();
     const start = scanner.at;
-    for (const operator of ['AND', 'OR', 'NOT']) {
+    for (const operator of ['AND', 'OR', 'NOT'] as const) {
       if (this.seesOperator(operator))
         refuse('operator', start, start + operator.length, `${operator} needs a search word on each side.`);
     }

@@ -16,6 +16,7 @@ const FIELDS: Readonly<Record<string, FieldMask>> = {
   writer: maskFields(['author']),
 };
 const SIGNS = { any: '*' };
+const NO_SIGNS = {};
 const LEAST_LETTERS = 5;
 const MOST_FORMS = 45;
 const MOST_TRUNCATIONS = 6;
@@ -111,7 +112,7 @@ class Reader {
     if (quote) {
       if (quote[2] !== '"') refuse('quote', start, scanner.at, 'The quotation marks are not closed.');
       // In quotation marks the star is no sign at all.
-      return this.createPhrase(splitPatterns(quote[1] ?? '', {}), fields, start);
+      return this.createPhrase(splitPatterns(quote[1] ?? '', NO_SIGNS), fields, start);
     }
     const patterns: Pattern[] = [];
     while (!scanner.isAtEnd() && this.seeOperator() === undefined && !scanner.look(/[()"]|\p{L}+=/uy)) {

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatCheckbox } from '@angular/material/checkbox';
 import type { ProofAnswer, ProofDifference } from '#core/contract/index';
 import type { FidelityLevel, HandStep, PhraseFallback, WrittenLine } from '#core/dialect/index';
+import { describeInFull } from '#core/problem/index';
+import { readResultsLine, type ReadResultsLine } from '#core/tally/index';
 import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../counting/count-store';
 import { CountComponent } from '../ui/count.component';
@@ -94,9 +96,11 @@ export class RenderingRowComponent {
   /** Just for this database. */
   readonly hereAsked = output();
   /** The count that was read off the database's own page. */
-  readonly typed = output<number>();
+  readonly typed = output<ReadResultsLine>();
 
   protected readonly describeStep = describeStep;
+  /** Why what was typed as a count is not understood. */
+  protected readonly unclear = signal('');
   protected readonly showsAll = signal(false);
   private readonly done = signal<ReadonlySet<string>>(new Set());
   protected readonly costs = computed(() =>
@@ -127,8 +131,10 @@ export class RenderingRowComponent {
   }
 
   protected type(field: HTMLInputElement): void {
-    const total = Number(field.value.replace(/[\s,.’]/g, ''));
-    if (field.value.trim() !== '' && Number.isInteger(total) && total >= 0) this.typed.emit(total);
+    if (field.value.trim() === '') return;
+    const read = readResultsLine(field.value);
+    this.unclear.set(read.ok ? '' : describeInFull(read.problem));
+    if (read.ok) this.typed.emit(read.value);
   }
 
   protected read(difference: ProofDifference, label: string): void {

@@ -21,6 +21,7 @@ import {
 } from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
 import { createTerm } from '#core/project/index';
+import type { ReadResultsLine } from '#core/tally/index';
 import { readBack, type ReadBack } from '#core/proof/index';
 import { parseQuery, printQuery, type QueryNode } from '#core/query/index';
 import { DraftCounts } from '../counting/draft-counts';
@@ -221,8 +222,8 @@ export class TranslatePageComponent {
     this.dialog.open(ReadStringDialogComponent, { width: '860px', maxWidth: '94vw' });
   }
 
-  protected keepCount({ id, text }: RenderingRow, total: number): void {
-    this.ownDatabases.type(id, text, this.open.limiters(), total);
+  protected keepCount({ id, text }: RenderingRow, { total, estimated }: ReadResultsLine): void {
+    this.ownDatabases.type(id, text, this.open.limiters(), total, estimated);
   }
 
   protected copy(text: string, what: string): void {

@@ -54,7 +54,14 @@ const MADE_AT_ONCE = 400;
         <span
           ><b>{{ byHand().length }}</b> to count by hand</span
         >
-        <button type="button" class="link" (click)="openQueue()">Copy and paste them…</button>
+        <button
+          type="button"
+          class="link"
+          [attr.aria-label]="'Copy and paste them: ' + title()"
+          (click)="openQueue()"
+        >
+          Copy and paste them…
+        </button>
       </div>
     }
   `,
