@@ -1,6 +1,6 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { createSharedDraft, listMembers, type Question } from '#core/compare/index';
-import { listLeftOutMembers, type Dialect } from '#core/dialect/index';
+import { listLeftOutMembers, type Dialect, type Rendering } from '#core/dialect/index';
 import type { Project, SearchState } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
 import { CountStore, type Counted } from '../counting/count-store';
@@ -40,8 +40,25 @@ export class CompareSubject {
   /** The state can be counted: there is a database and something in the query. */
   readonly isEmpty = computed(() => this.members().length === 0 || this.dialects().length === 0);
 
+  private readonly shared = new WeakMap<QueryNode, QueryNode>();
+  private readonly leftOut = new WeakMap<Rendering, readonly string[]>();
+
   share(root: QueryNode): QueryNode {
-    return this.pool(root);
+    const known = this.shared.get(root);
+    if (known) return known;
+    const shared = this.pool(root);
+    this.shared.set(root, shared);
+    this.shared.set(shared, shared);
+    return shared;
+  }
+
+  /** The ids of pieces that have to be there and are left out; found once for each rendering. */
+  private listLeftOut(root: QueryNode, rendering: Rendering): readonly string[] {
+    const known = this.leftOut.get(rendering);
+    if (known) return known;
+    const found = listLeftOutMembers(root, rendering).map(({ id }) => id);
+    this.leftOut.set(rendering, found);
+    return found;
   }
 
   /** How the count of a question stands; it is written when there is time, and asked for by whoever shows it. */
@@ -56,10 +73,10 @@ export class CompareSubject {
   isIncomparable(question: Question, dialect: Dialect, beside = this.lookWhole(dialect)): boolean {
     const counted = this.look(question, dialect);
     if (!counted) return false;
-    const left = listLeftOutMembers(this.share(question.root), counted.rendering);
+    const left = this.listLeftOut(this.share(question.root), counted.rendering);
     if (left.length === 0) return false;
-    const whole = beside ? listLeftOutMembers(this.root(), beside.rendering) : [];
-    return left.some(({ id }) => !whole.some((other) => other.id === id));
+    const whole = beside ? this.listLeftOut(this.root(), beside.rendering) : [];
+    return left.some((id) => !whole.includes(id));
   }
 
   /** The whole as it stands. */

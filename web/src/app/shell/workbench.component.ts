@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { CountBatches } from '../counting/count-batches';
 import { CountStore, listWishes } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
@@ -47,6 +48,8 @@ export class WorkbenchComponent {
   private readonly open = inject(OpenProject);
   private readonly draftCounts = inject(DraftCounts);
   protected readonly drawer = inject(RecordDrawer);
+  /** Counts under way go on in whatever view. */
+  protected readonly batches = inject(CountBatches);
 
   constructor() {
     inject(RestingTallies);

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   joinChanges,
+  measureDistance,
   listSwapPlaces,
   readTypedAlternatives,
   type Alternative,
   type Question,
   type SwapPlace,
 } from '#core/compare/index';
-import type { Counted } from '../../counting/count-store';
+import { getTotal, type Counted } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { CountComponent } from '../../ui/count.component';
 import { formatDifference } from '../../ui/number-format';
@@ -28,6 +29,8 @@ interface SwapRow {
     readonly difference: string;
     /** The database cannot say it: its count means something wider. */
     readonly isOther: boolean;
+    /** What the alternative's string does to its meaning there, where that is not so of the whole as it stands. */
+    readonly fidelity: string;
     /** Against the alternative above it: what a rung of a ladder gains. */
     readonly gained: string;
   }[];
@@ -94,6 +97,7 @@ export class SwapComponent {
                 ? ''
                 : formatDifference(now - then),
             isOther,
+            fidelity: describeFidelity(counted, this.subject.lookWhole(dialect)),
             gained: now === undefined || before === undefined ? '' : formatDifference(now - before),
           };
         }),
@@ -132,6 +136,29 @@ export class SwapComponent {
     ...(this.grid()?.rows.flatMap(({ cells }) => cells.map(({ counted }) => counted)) ?? []),
   ]);
 
+  /** The alternative that brings all counts nearest to their bands; none while no band is set or a count is missing. */
+  protected readonly best = computed(() => {
+    const bands = this.subject.dialects().map(({ id }) => this.open.working().bands[id] ?? {});
+    if (bands.every(({ from, to }) => from === undefined && to === undefined)) return undefined;
+    const judged = this.rows().flatMap(({ alternative, cells }) => {
+      const totals = cells.map(({ counted, isOther }) => (isOther ? undefined : getTotal(counted?.state)));
+      if (totals.some((total) => total === undefined)) return [];
+      const distance = totals.reduce<number>(
+        (sum, total, at) => sum + measureDistance(total ?? 0, bands[at] ?? {}),
+        0,
+      );
+      return [{ alternative, distance }];
+    });
+    return judged.sort((a, b) => a.distance - b.distance)[0]?.alternative;
+  });
+
+  protected takeBest(event: Event): void {
+    const best = this.best();
+    if (!best || !this.subject.isDraft()) return;
+    event.preventDefault();
+    this.take(best.change, best.words);
+  }
+
   protected choose(key: string): void {
     this.chosen.set(key);
   }
@@ -164,4 +191,10 @@ export class SwapComponent {
       () => `typed-${place.key}-${turn++}`,
     );
   }
+}
+
+/** “wider there”, where what is written for the alternative drifts from its meaning and the whole as it stands does not so. */
+function describeFidelity(counted: Counted | undefined, whole: Counted | undefined): string {
+  const level = counted?.rendering.whole;
+  return level === undefined || level === 'same' || level === whole?.rendering.whole ? '' : `${level} there`;
 }

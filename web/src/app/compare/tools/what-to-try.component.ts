@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { describeTrial, listTrials, rankTrials, type Trial, type TrialCounts } from '#core/compare/index';
 import { PURPOSE_ROWS } from '#core/question/index';
+import { describeGap } from '../../counting/count-gap';
 import type { Counted } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
-import { formatDifference } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { readExact } from '../parts/describe';
 import { OfferedTerms } from '../parts/offered-terms';
+import { mapSliced } from '../parts/sliced';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** So many of the best are shown first. */
@@ -53,15 +54,16 @@ export class WhatToTryComponent {
     const question = { root: this.subject.root(), limiters: this.subject.state().limiters };
     return this.look(question);
   });
-  private readonly trials = computed(() => {
-    const project = this.subject.project();
-    return listTrials(project, this.thisYear, this.offered.terms()).flatMap((trial) => {
-      const question = this.alternatives.ask(project, trial.change);
-      return question ? [{ trial, question }] : [];
-    });
+  private readonly listed = computed(() =>
+    listTrials(this.subject.project(), this.thisYear, this.offered.terms()),
+  );
+  private readonly trials = mapSliced(this.listed, (trial) => {
+    const question = this.alternatives.ask(this.subject.project(), trial.change);
+    // Equal pieces are found once here, in a slice, and not when the counts are looked at.
+    return question && { trial, question: { ...question, root: this.subject.share(question.root) } };
   });
   private readonly looked = computed(() =>
-    this.trials().map(({ trial, question }) => ({ trial, ...this.look(question) })),
+    this.trials().made.map(({ trial, question }) => ({ trial, ...this.look(question) })),
   );
   protected readonly asked = computed(() => [
     ...this.whole().cells,
@@ -72,7 +74,7 @@ export class WhatToTryComponent {
     () =>
       this.looked().filter(({ cells }) => cells.every((counted) => readTotal(counted) !== undefined)).length,
   );
-  protected readonly all = computed(() => this.trials().length);
+  protected readonly all = computed(() => this.listed().length);
 
   protected readonly ranked = computed(() => {
     const draft = this.whole().counts;
@@ -90,12 +92,8 @@ export class WhatToTryComponent {
         ...judged,
         reason: describeTrial(judged, draft, names, bands),
         cells: judged.trial.cells.map((counted, at) => {
-          const [now, then] = [judged.counts.totals[at], draft.totals[at]];
-          return {
-            counted,
-            name: names[at] ?? '',
-            difference: now === undefined || then === undefined ? '' : formatDifference(now - then),
-          };
+          const difference = describeGap(counted?.state, this.whole().cells[at]?.state, false);
+          return { counted, name: names[at] ?? '', difference };
         }),
       }));
   });

@@ -343,7 +343,7 @@ export class VariantsTableComponent {
     return {
       dialect,
       counted,
-      below: isSelf ? 'compared' : describeGap(counted?.state, base?.state, isOther),
+      below: isSelf ? (counted ? 'compared' : '') : describeGap(counted?.state, base?.state, isOther),
       ratio:
         !isSelf && !isOther && now !== undefined && then !== undefined && then > 0
           ? describeRatio(now / then)
