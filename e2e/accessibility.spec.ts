@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { CompareView, TOOL_NAMES } from './pages/compare-view';
 import { Workbench } from './pages/workbench';
 
 type Part = 'body' | 'section' | 'mat-dialog-container' | '[role=menu]';
@@ -31,6 +32,20 @@ for (const colours of ['light', 'dark'] as const) {
         ).toEqual([]);
       });
     }
+
+    test('axe finds nothing in the questions of Compare', async ({ page }) => {
+      test.setTimeout(240_000);
+      const view = new CompareView(page);
+      await view.workbench.start();
+      for (const tool of TOOL_NAMES) {
+        await view.open(tool);
+        await page.waitForLoadState('networkidle');
+        const { violations } = await new AxeBuilder({ page }).include('app-compare-page').analyze();
+        expect(
+          violations.map(({ id, nodes }) => `${tool} ${id}: ${nodes.map((node) => node.html).join(' | ')}`),
+        ).toEqual([]);
+      }
+    });
 
     test('axe finds nothing in the drawer, the limiters and a dialog', async ({ page }) => {
       const workbench = new Workbench(page);

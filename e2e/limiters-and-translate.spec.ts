@@ -58,3 +58,55 @@ test('a database is taken out and its gauge goes', async ({ page }) => {
   await expect(workbench.gauge('Gantry Engineering Abstracts')).toHaveCount(0);
   await expect(workbench.gauge('Marlstone Full Text')).toBeVisible();
 });
+
+test('date of entry, source and subject area are written, ticked, or said to be missing', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await page.getByRole('button', { name: '+ limiter' }).click();
+  const panel = page.getByRole('dialog', { name: 'Limiters' });
+  await panel.getByLabel('since').fill('2020-01');
+  await panel.getByLabel('source').fill('Journal of Applied Hedgerow Science; ');
+  await panel.getByLabel('source').press('Tab');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('entered from 2020-01').first()).toBeVisible();
+  await workbench.goTo('Translate');
+  const heronsmere = page.getByRole('region', { name: 'Heronsmere Life Index' });
+  await expect(heronsmere.getByTestId('string')).toContainText(
+    'entered:2020-01..9999-12 AND journal:"Journal of Applied Hedgerow Science"',
+  );
+  await expect(page.getByRole('region', { name: 'Gantry Engineering Abstracts' })).toContainText(
+    'Not to be had there: entered from 2020-01',
+  );
+  await expect(page.getByRole('region', { name: 'Marlstone Full Text' })).toContainText(
+    'Tick there: entered from 2020-01',
+  );
+  const string = await heronsmere.getByTestId('string').innerText();
+  const expected = await workbench.countByHand('heronsmere', string);
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(expected);
+  await workbench.waitUntilSaved();
+  await page.reload();
+  await expect(page.getByText('entered from 2020-01').first()).toBeVisible();
+});
+
+test('how phrases are written that a database cannot cut is a person’s choice, each way with its count', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  const gantry = page.getByRole('region', { name: 'Gantry Engineering Abstracts' });
+  await expect(gantry.getByTestId('string')).toContainText('within:0');
+  await gantry.getByRole('button', { name: /^Cut phrases/ }).click();
+  const ways = gantry.getByRole('table', { name: /^Ways to write cut phrases/ });
+  const anywhere = ways.getByRole('row', { name: /each word anywhere/ });
+  const found = Number(((await anywhere.getByRole('button').textContent()) ?? '').replace(/[^\d]/g, ''));
+  await anywhere.getByRole('radio').check();
+  await expect(gantry.getByTestId('string')).not.toContainText('within:0');
+  await expect.poll(() => workbench.readGauge('Gantry Engineering Abstracts')).toBe(found);
+  const string = await gantry.getByTestId('string').innerText();
+  expect(await workbench.countByHand('gantry', string)).toBe(found);
+  await page.getByRole('button', { name: /^Undo: Choose how cut phrases/ }).click();
+  await expect(gantry.getByTestId('string')).toContainText('within:0');
+});

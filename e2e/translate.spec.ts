@@ -329,7 +329,10 @@ test('a database of one’s own is built in the form, searched by hand, and its 
   await workbench.goTo('Translate');
   const own = row(page, 'Hill House Library');
   await expect(own.getByTestId('string')).toContainText('bat ODER bats');
-  await own.getByLabel('Count found there').fill('1,318');
+  await own.getByLabel('Count found there').fill('1–25');
+  await own.getByLabel('Count found there').press('Enter');
+  await expect(own).toContainText('The number of results cannot be told from “1–25”');
+  await own.getByLabel('Count found there').fill('1–25 of 1,318 results');
   await own.getByLabel('Count found there').press('Enter');
   const gauge = page
     .getByRole('region', { name: 'Counts of the draft' })

@@ -1,16 +1,18 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { Workbench } from './workbench';
 
-export type ToolName =
-  | 'Staircase'
-  | 'Each term'
-  | 'Combinations'
-  | 'Swap'
-  | 'Overlap'
-  | 'Gained and lost'
-  | 'What to try'
-  | 'Must-finds'
-  | 'Tallies';
+export const TOOL_NAMES = [
+  'Staircase',
+  'Each term',
+  'Combinations',
+  'Swap',
+  'Overlap',
+  'Gained and lost',
+  'What to try',
+  'Must-finds',
+  'Tallies',
+] as const;
+export type ToolName = (typeof TOOL_NAMES)[number];
 
 /** The Compare view as a person finds it. */
 export class CompareView {

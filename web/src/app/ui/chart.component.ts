@@ -132,7 +132,7 @@ export class ChartComponent {
   protected readonly cells = computed<TableCells>(() => {
     const { places, series } = this.content();
     return [
-      ['', ...series.map(({ name }) => name)],
+      ['place', ...series.map(({ name }) => name)],
       ...places.map((place, at) => [place, ...series.map(({ values }) => values[at] ?? '')]),
     ];
   });
