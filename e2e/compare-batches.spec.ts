@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { CompareView } from './pages/compare-view';
 
 test('a large batch is paused, the page reloaded, and the batch gone on with', async ({ page }) => {
@@ -28,7 +28,7 @@ test('a large batch is paused, the page reloaded, and the batch gone on with', a
 });
 
 /** The answers of the batch that the browser keeps. */
-function countKept(page: import('@playwright/test').Page): Promise<number> {
+function countKept(page: Page): Promise<number> {
   return page.evaluate(
     () =>
       new Promise<number>((resolve) => {

@@ -78,6 +78,27 @@ async function takeDatabases(page: Page): Promise<void> {
   for (const name of more) await page.getByRole('checkbox', { name }).uncheck();
 }
 
+/** The questions of Compare, scrolled to where they are answered. */
+async function takeCompare(page: Page): Promise<void> {
+  const tools = [
+    ['terms', 'each-term'],
+    ['combinations', 'combinations'],
+    ['try', 'what-to-try'],
+    ['differences', 'gained-and-lost'],
+  ] as const;
+  for (const [tool, name] of tools) {
+    await open(page, `/p/demo/compare?tool=${tool}`);
+    if (tool === 'try') await page.getByText(/^(\d+) of \1 changes tried/).waitFor();
+    if (tool === 'differences') await page.locator('ol.records > li[tabindex]').first().waitFor();
+    await page.getByRole('navigation', { name: 'Questions' }).evaluate((questions) => {
+      const main = questions.closest('main');
+      if (main) main.scrollTop += questions.getBoundingClientRect().top - 120;
+    });
+    await page.waitForLoadState('networkidle');
+    await page.screenshot({ path: `${folder}/${name}.png` });
+  }
+}
+
 async function main(): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
@@ -94,6 +115,7 @@ async function main(): Promise<void> {
     await open(page, `/p/demo/${view}`);
     await page.screenshot({ path: `${folder}/${view}.png` });
   }
+  await takeCompare(page);
   await takeDatabases(page);
   await takeQueryParts(page);
   await takeTopicParts(page);

@@ -327,8 +327,8 @@ describe('a session', () => {
   it('knows no sets but its own, and says so', async () => {
     const [one, two] = [await begin(), await begin()];
     await ask(one, ['bats']);
-    const { body } = await ask(two, ['set:1', 'set:2', 'lamps', 'set:1 NOT set:1']);
-    const entries = (body as CountAnswer).counts;
+    const response = await ask(two, ['set:1', 'set:2', 'lamps', 'set:1 NOT set:1']);
+    const entries = (response.body as CountAnswer).counts;
     for (const at of [0, 1]) expect(entries[at]).toMatchObject({ problem: { code: 'set' } });
     expect(entries[3]).toMatchObject({ total: 0 });
   });

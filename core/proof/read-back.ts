@@ -1,5 +1,5 @@
 import { compareQueries, type ComparisonPlace } from '../algebra';
-import { readString, writeQuery, type Dialect, type Rendering } from '../dialect';
+import { readString, type Dialect, type Rendering } from '../dialect';
 import { build, dropInactive, printQuery, type QueryNode } from '../query';
 
 /** What a rendering is read back as, and what is known of it. */

@@ -1,5 +1,4 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
-import type { Boxes } from '#core/dialect/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
@@ -109,7 +108,7 @@ export class CountBatches {
     const stored = await this.repository.list(project);
     if (!stored.ok) return;
     for (const { answers, ...batch } of stored.value) {
-      const wishes = batch.wishes.map((wish): CountWish => ({ ...wish, boxes: wish.boxes as Boxes }));
+      const wishes = batch.wishes.map((wish): CountWish => ({ ...wish, boxes: wish.boxes }));
       this.counts.putBack(
         wishes.flatMap((wish, at) => {
           const answer = answers[at];

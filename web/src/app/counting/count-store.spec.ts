@@ -94,6 +94,42 @@ describe('live counts', () => {
   });
 });
 
+describe('one query under several limiters', () => {
+  it('is written and counted under each, and none hides another', async () => {
+    const { store } = createStore();
+    const bat = parseQuery('bat').root;
+    const all = [{}, { years: { from: 2000 } }, { years: { from: 2010 } }];
+    for (const limiters of all) store.lookLater(bat, dialect, limiters);
+    const read = () => all.map((limiters) => getTotal(store.lookIfWritten(bat, dialect, limiters)?.state));
+    await vi.waitFor(() => expect(read().every((total) => total !== undefined)).toBe(true));
+    expect(new Set(read()).size).toBe(2);
+    // Equal limiters are the same ones, whatever value holds them.
+    expect(getTotal(store.look(bat, dialect, { years: { from: 2000 } }).state)).toBe(read()[1]);
+  });
+
+  it('may be written without being asked for, until somebody asks', async () => {
+    const { store, asked } = createStore();
+    const bat = parseQuery('bat').root;
+    store.lookLater(bat, dialect, LIMITERS, false);
+    await vi.waitFor(() => expect(store.lookIfWritten(bat, dialect, LIMITERS)).toBeDefined());
+    expect(asked).toEqual([]);
+    const { wish } = store.look(bat, dialect, LIMITERS);
+    expect(store.listUnknown([wish!, wish!])).toEqual([wish]);
+    expect(await store.settle([wish!])).toMatchObject([{ status: 'counted', total: 3 }]);
+    expect(store.listUnknown([wish!])).toEqual([]);
+  });
+
+  it('put back from an earlier visit are not asked for again', async () => {
+    const { store, asked } = createStore();
+    const { wish } = store.look(parseQuery('bat').root, dialect, LIMITERS);
+    store.putBack([[wish!, { status: 'counted', total: 99, estimated: false }]]);
+    expect(await store.settle([wish!])).toMatchObject([{ total: 99 }]);
+    expect(asked).toEqual([]);
+    store.countAgain([wish!]);
+    await vi.waitFor(() => expect(store.stateOf(wish!)).toMatchObject({ total: 3 }));
+  });
+});
+
 describe('counts that can wait', () => {
   it('are written between other work, in the order of asking, and asked for together', async () => {
     const { store, asked } = createStore();

@@ -186,9 +186,9 @@ export class ChartComponent {
         spanGaps: true,
       };
     });
-    if (!this.chart) this.chart = createChart(canvas, () => this.content());
-    this.chart.data = { labels: [...places], datasets: datasets as never };
-    this.chart.options = createOptions(canvas, content) as never;
+    this.chart ??= createChart(canvas, () => this.content());
+    this.chart.data = { labels: [...places], datasets: datasets };
+    this.chart.options = createOptions(canvas, content);
     this.chart.update();
   }
 }

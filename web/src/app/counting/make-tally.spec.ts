@@ -1,0 +1,37 @@
+import { expect, it } from 'vitest';
+import { DIALECTS, writeQuery } from '#core/dialect/index';
+import { createProblem } from '#core/problem/index';
+import { parseQuery } from '#core/query/index';
+import type { CountState } from './count-store';
+import { makeTally } from './make-tally';
+
+const dialect = DIALECTS[0]!;
+const rendering = writeQuery(parseQuery('bat').root, dialect);
+const wish = { database: dialect.id, string: 'bat', boxes: {} };
+const place = { createId: () => 'id', moment: '2026-03-01T00:00:00.000Z', limiters: {}, state: 's' };
+const make = (state: CountState) => makeTally(dialect, { rendering, wish, state }, place);
+
+it('a count that is there becomes a tally with its string, limiters, moment, time and state', () => {
+  expect(make({ status: 'counted', total: 3, estimated: true, milliseconds: 12 })).toEqual([
+    {
+      id: 'id',
+      database: dialect.id,
+      string: 'bat',
+      limiters: {},
+      moment: '2026-03-01T00:00:00.000Z',
+      total: 3,
+      estimated: true,
+      source: 'measured',
+      milliseconds: 12,
+      state: 's',
+    },
+  ]);
+});
+
+it('no count that is on its way or has failed is ever kept', () => {
+  expect(make({ status: 'waiting' })).toEqual([]);
+  expect(
+    make({ status: 'failed', problem: createProblem('session-ended', 'error', { database: 'x' }) }),
+  ).toEqual([]);
+  expect(makeTally(dialect, { rendering, wish: undefined, state: { status: 'empty' } }, place)).toEqual([]);
+});
