@@ -88,7 +88,7 @@ async function takeCompare(page: Page): Promise<void> {
   ] as const;
   for (const [tool, name] of tools) {
     await open(page, `/p/demo/compare?tool=${tool}`);
-    if (tool === 'try') await page.getByText(/^(\d+) of \1 changes tried/).waitFor();
+    if (tool === 'try') await page.getByText(/(\d+) of \1 changes tried/).waitFor();
     if (tool === 'differences') await page.locator('ol.records > li[tabindex]').first().waitFor();
     await page.getByRole('navigation', { name: 'Questions' }).evaluate((questions) => {
       const main = questions.closest('main');
