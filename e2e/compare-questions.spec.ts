@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { CompareView } from './pages/compare-view';
+import { DATABASES } from './pages/workbench';
 
 const HERON = 'Heronsmere Life Index';
 
@@ -36,7 +37,9 @@ test('each term: what it finds, what only it finds, which can go, and the smalle
   const all = ['bat', 'bats', 'chiroptera*', 'pipistrel*', 'myotis', 'under:"Chiroptera"'];
   await expect.poll(() => view.read(`bat in ${HERON}`)).toBe(await hand('bat'));
   const only = (await hand(all.join(' OR '))) - (await hand(all.slice(1).join(' OR ')));
-  await expect(page.getByRole('row', { name: /^bat / })).toContainText(`only here ${only}`);
+  await expect(
+    page.getByRole('region', { name: 'The terms as a table' }).getByRole('row', { name: /^bat / }),
+  ).toContainText(`only here ${only}`);
 
   const cover = page.getByTestId('cover');
   await expect(cover).toContainText(`find all ${(await hand(all.join(' OR '))).toLocaleString('en')}`);
@@ -145,6 +148,20 @@ test('gained and lost: the records by which two states differ, judged, with an i
   const gained = await view.read(`gained in ${HERON}`);
   expect(gained).toBeGreaterThan(0);
   await expect(page.getByRole('radio', { name: `gained ${gained}` })).toBeVisible();
+  // What is gained and what is common is the draft, in each database, also where no string says it.
+  const table = page.getByRole('table', { name: 'Records gained and lost in each database' });
+  for (const name of DATABASES) {
+    const cells = table.getByRole('row', { name: new RegExp(`^${name}`) }).getByRole('cell');
+    const total = await view.workbench.readGauge(name);
+    await expect
+      .poll(async () => {
+        const [more, , both] = (await cells.allTextContents()).map((text) =>
+          Number(text.replace(/[^\d]/g, '')),
+        );
+        return (more ?? NaN) + (both ?? NaN);
+      })
+      .toBe(total);
+  }
   await expect(page.getByText('let in by: added lighting to night light').first()).toBeVisible();
   await expect(page.getByRole('row', { name: /^gained/ })).toContainText('not sampled yet');
   const first = page.locator('ol.records > li').first();

@@ -89,7 +89,10 @@ async function takeCompare(page: Page): Promise<void> {
   for (const [tool, name] of tools) {
     await open(page, `/p/demo/compare?tool=${tool}`);
     if (tool === 'try') await page.getByText(/(\d+) of \1 changes tried/).waitFor();
-    if (tool === 'differences') await page.locator('ol.records > li[tabindex]').first().waitFor();
+    if (tool === 'differences') {
+      await page.getByRole('radio', { name: /^lost/ }).click();
+      await page.locator('ol.records > li[tabindex]').first().waitFor();
+    }
     await page.getByRole('navigation', { name: 'Questions' }).evaluate((questions) => {
       const main = questions.closest('main');
       if (main) main.scrollTop += questions.getBoundingClientRect().top - 120;

@@ -261,3 +261,14 @@ describe('trees that share their leaves', () => {
     expect(writeQuery(bat, dialect).text).toBe(bare);
   });
 });
+
+describe('a string that is too long with its fields', () => {
+  it('says that they are left out, so that its count is set beside no other one', () => {
+    const marlstone = { ...findDialect('marlstone')!, whenTooLong: ['without-fields'] as const };
+    const words = Array.from({ length: 30 }, (_, at) => `word${at}`);
+    const short = writeQuery(parse(words.slice(0, 2).join(' OR ')), marlstone);
+    const long = writeQuery(parse(words.join(' OR ')), marlstone);
+    expect(short.withoutFields).toBeUndefined();
+    expect(long).toMatchObject({ withoutFields: true, whole: 'wider', problems: [] });
+  });
+});

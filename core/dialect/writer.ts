@@ -21,6 +21,8 @@ export interface Rendering {
   readonly fidelity: ReadonlyMap<string, Fidelity>;
   /** The fidelity of the whole, limiters apart. */
   readonly whole: Fidelity['level'];
+  /** Fields were left out so that the string is not too long: its count means something wider than one with them. */
+  readonly withoutFields?: true;
   /** The limiters that go as ticked boxes with the string. */
   readonly boxes: Boxes;
   /** What has to be set by hand in the database's own page, and what it cannot do. */
@@ -58,7 +60,7 @@ export function writeQuery(root: QueryNode, dialect: Dialect, settings: WriteSet
   }
   if (!dialect.whenTooLong.includes('without-fields')) return full;
   const bare = write(root, dialect, settings, true);
-  return bare.problems.length === 0 ? bare : full;
+  return bare.problems.length === 0 ? { ...bare, withoutFields: true } : full;
 }
 
 /** What a dialect does to each node of a query, whatever the length of its strings: as `writeQuery` says, without them. */

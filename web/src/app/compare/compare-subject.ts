@@ -6,6 +6,7 @@ import { createNodePool, type QueryNode } from '#core/query/index';
 import { CountStore, type Counted } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
+import { reachesAlike } from './parts/describe';
 
 /** What the tools of Compare look at: the draft or a variant, in one database or all of them. */
 @Injectable()
@@ -68,14 +69,17 @@ export class CompareSubject {
 
   /**
    * True if a database goes without a piece of a question that has to be there, and not without the same
-   * piece of the whole as it stands: then the two counts do not mean the same there.
+   * piece of what it is set beside: then the two counts do not mean the same there.
    */
-  isIncomparable(question: Question, dialect: Dialect, beside = this.lookWhole(dialect)): boolean {
+  isIncomparable(question: Question, dialect: Dialect, beside: Counted | undefined): boolean {
     const counted = this.look(question, dialect);
     if (!counted) return false;
+    if (!reachesAlike(counted, beside) || (!beside && counted.rendering.withoutFields)) return true;
     const left = this.listLeftOut(this.share(question.root), counted.rendering);
     if (left.length === 0) return false;
-    const whole = beside ? this.listLeftOut(this.root(), beside.rendering) : [];
+    const whole = beside
+      ? (this.leftOut.get(beside.rendering) ?? this.listLeftOut(this.root(), beside.rendering))
+      : [];
     return left.some((id) => !whole.includes(id));
   }
 

@@ -1,4 +1,4 @@
-import { Injectable, computed, inject } from '@angular/core';
+import { Injectable, computed, inject, signal } from '@angular/core';
 import {
   createMustFindQuery,
   createSharedDraft,
@@ -8,11 +8,12 @@ import {
 } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { MustFind, SearchState } from '#core/project/index';
-import { build } from '#core/query/index';
+import { build, printQuery } from '#core/query/index';
 import type { Counted } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { CompareSubject } from '../compare-subject';
-import { readExact } from './describe';
+import { reachesAlike, readExact } from './describe';
+import { RecordSets } from './record-sets';
 
 /** A must-find in one database, with the counts that say how it stands. */
 export interface MustFindCell {
@@ -27,6 +28,9 @@ export interface MustFindCell {
 export class MustFindCounts {
   private readonly open = inject(OpenProject);
   private readonly subject = inject(CompareSubject);
+  private readonly sets = inject(RecordSets);
+  private readonly listed = signal<ReadonlyMap<string, number>>(new Map());
+  private readonly asking = new Set<string>();
   private readonly states = new WeakMap<SearchState, Question['root']>();
 
   readonly mustFinds = computed(() => this.open.project().mustFinds);
@@ -39,9 +43,12 @@ export class MustFindCounts {
       const there = this.subject.look({ root: query, limiters: {} }, dialect);
       const both = build.and(this.readState(state), query);
       const found = this.subject.look({ root: both, limiters: state.limiters }, dialect);
+      const whole = this.subject.look({ root: this.readState(state), limiters: state.limiters }, dialect);
+      const isAlike = reachesAlike(found, whole);
+      const listed = isAlike ? undefined : this.lookListed(query, state, dialect);
       return {
         dialect,
-        standing: judgeMustFind(readTotal(there), readTotal(found)),
+        standing: judgeMustFind(readTotal(there), isAlike ? readTotal(found) : listed),
         found,
         asked: [there, found],
       };
@@ -60,6 +67,31 @@ export class MustFindCounts {
       isKnown: standings.every((cells) => has(cells, 'found') || !has(cells, 'unknown')),
       asked: standings.flatMap((cells) => cells.flatMap(({ asked }) => asked)),
     };
+  }
+
+  /** How many records with the title the state finds, record by record, where the database gives them. */
+  private lookListed(query: Question['root'], state: SearchState, dialect: Dialect): number | undefined {
+    const key = `${dialect.id} ${printQuery(query)} ${JSON.stringify(state.limiters)} ${printQuery(this.readState(state))}`;
+    const known = this.listed().get(key);
+    if (known !== undefined || this.asking.has(key)) return known;
+    this.asking.add(key);
+    void this.countListed(query, state, dialect).then((count) => {
+      if (count !== undefined) this.listed.update((listed) => new Map(listed).set(key, count));
+    });
+    return undefined;
+  }
+
+  private async countListed(
+    query: Question['root'],
+    state: SearchState,
+    dialect: Dialect,
+  ): Promise<number | undefined> {
+    if (!(await this.sets.gives(dialect))) return undefined;
+    const found = await this.sets.list({ root: this.readState(state), limiters: state.limiters }, dialect);
+    const titled = await this.sets.list({ root: query, limiters: {} }, dialect);
+    if (!found.ok || !titled.ok) return undefined;
+    const numbers = new Set(found.value.numbers);
+    return titled.value.numbers.filter((number) => numbers.has(number)).length;
   }
 
   private readState(state: SearchState): Question['root'] {

@@ -156,7 +156,7 @@ export class CombinationsComponent {
     const question = { root, limiters: this.subject.state().limiters };
     return {
       counted: this.subject.look(question, dialect),
-      isOther: this.subject.isIncomparable(question, dialect),
+      isOther: this.subject.isIncomparable(question, dialect, undefined),
     };
   }
 

@@ -18,7 +18,7 @@ import { CountComponent } from '../../ui/count.component';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { findHue, readExact } from '../parts/describe';
+import { findHue, subtractCounts } from '../parts/describe';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
@@ -85,8 +85,8 @@ export class EachTermComponent {
           found,
           isEstimate: found?.state.status === 'counted' && found.state.estimated,
           asked: [found, without, draft, whole],
-          only: subtract(whole, without),
-          draft: subtract(this.subject.lookWhole(dialect), draft),
+          only: subtractCounts(whole, without),
+          draft: subtractCounts(this.subject.lookWhole(dialect), draft),
         };
       }),
       isFree: cover?.free.includes(at) ?? false,
@@ -179,9 +179,4 @@ export class EachTermComponent {
       limiters,
     }));
   }
-}
-
-function subtract(whole: Counted | undefined, without: Counted | undefined): number | undefined {
-  const [all, rest] = [readExact(whole), readExact(without)];
-  return all === undefined || rest === undefined ? undefined : all - rest;
 }

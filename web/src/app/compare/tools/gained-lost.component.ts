@@ -14,7 +14,7 @@ import { createProblem, describeInFull, fail, succeed, type Outcome } from '#cor
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';
 import { describeAuthors } from '#core/record/index';
-import { getExactTotal, type Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-store';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
@@ -23,6 +23,7 @@ import { formatDifference } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+import { reachesAlike, subtractCounts } from '../parts/describe';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
@@ -127,7 +128,15 @@ export class GainedLostComponent {
     return (database: string, part: number): string =>
       found?.get(database)?.[part]?.toLocaleString('en') ?? '';
   });
-  protected readonly failed = (counted: Counted | undefined): boolean => counted?.state.status === 'failed';
+  /** The count of a difference means what it says only if the database writes it in the fields of both states. */
+  protected readonly isWider = (counted: Counted | undefined, dialect: Dialect): boolean => {
+    const questions = this.questions();
+    if (!questions) return false;
+    if (counted?.state.status === 'failed') return true;
+    return [questions.from, questions.to].some(
+      (one) => !reachesAlike(counted, this.subject.look(one, dialect)),
+    );
+  };
 
   /** Each change made alone. */
   private readonly singles = computed(() => {
@@ -303,8 +312,8 @@ export class GainedLostComponent {
     readonly before: Counted | undefined;
     readonly after: Counted | undefined;
   }): string {
-    const [then, now] = [before, after].map((counted) => getExactTotal(counted?.state));
-    return then === undefined || now === undefined ? '' : formatDifference(now - then);
+    const difference = subtractCounts(after, before);
+    return difference === undefined ? '' : formatDifference(difference);
   }
 
   private findState(id: string): SearchState | undefined {

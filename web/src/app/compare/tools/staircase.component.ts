@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { listSteps } from '#core/compare/index';
+import { listSteps, type Question } from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
 import { build } from '#core/query/index';
 import { getTotal, type Counted } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
@@ -10,7 +11,7 @@ import { formatDifference } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { findHue, findHueRole, readExact } from '../parts/describe';
+import { findHue, findHueRole, reachesAlike, subtractCounts } from '../parts/describe';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
@@ -65,7 +66,7 @@ export class StaircaseComponent {
           counted,
           difference: describe(counted, then),
         })),
-        thrown: thrown && shown ? this.subject.look(thrown, shown) : undefined,
+        thrown: thrown && shown && before ? this.lookThrown(thrown, before.after, shown) : undefined,
         without,
         cost: this.findCost(without),
       };
@@ -126,19 +127,23 @@ export class StaircaseComponent {
 
   protected readonly isReordered = computed(() => this.order().length > 0);
 
+  /** What a step threw away, where the database can say it in the same fields. */
+  private lookThrown(thrown: Question, before: Question, shown: Dialect): Counted | undefined {
+    const counted = this.subject.look(thrown, shown);
+    return reachesAlike(counted, this.subject.look(before, shown)) ? counted : undefined;
+  }
+
   private findCost(without: Counted | undefined): number | undefined {
     const shown = this.subject.database();
-    const whole = shown && readExact(this.subject.lookWhole(shown));
-    const rest = readExact(without);
-    return whole === undefined || rest === undefined ? undefined : rest - whole;
+    return shown && subtractCounts(without, this.subject.lookWhole(shown));
   }
 
   protected readonly formatDifference = formatDifference;
 }
 
 function describe(now: Counted | undefined, then: Counted | undefined): string {
-  const [a, b] = [readExact(now), readExact(then)];
-  return a === undefined || b === undefined || !then ? '' : formatDifference(a - b);
+  const difference = then && subtractCounts(now, then);
+  return difference === undefined ? '' : formatDifference(difference);
 }
 
 function cut(words: string): string {

@@ -81,7 +81,7 @@ export class SwapComponent {
         alternative,
         cells: this.subject.dialects().map((dialect, at) => {
           const counted = this.subject.look(question, dialect);
-          const isOther = this.subject.isIncomparable(question, dialect);
+          const isOther = this.subject.isIncomparable(question, dialect, this.subject.lookWhole(dialect));
           const [now, then] = [
             isOther ? undefined : readExact(counted),
             readExact(this.subject.lookWhole(dialect)),

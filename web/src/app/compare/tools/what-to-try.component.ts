@@ -9,7 +9,7 @@ import { CountComponent } from '../../ui/count.component';
 import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
-import { readExact } from '../parts/describe';
+import { reachesAlike, readExact } from '../parts/describe';
 import { OfferedTerms } from '../parts/offered-terms';
 import { mapSliced } from '../parts/sliced';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
@@ -120,9 +120,14 @@ export class WhatToTryComponent {
     const recalls = recall ? dialects.map((dialect) => this.subject.look(recall, dialect)) : [];
     const totals = cells.map((counted, at) => {
       const dialect = dialects[at];
-      return dialect && this.subject.isIncomparable(question, dialect) ? undefined : readTotal(counted);
+      return dialect && this.subject.isIncomparable(question, dialect, this.subject.lookWhole(dialect))
+        ? undefined
+        : readTotal(counted);
     });
-    return { cells, recalls, counts: { totals, found: recalls.map(readExact) } };
+    const found = recalls.map((counted, at) =>
+      reachesAlike(counted, cells[at]) ? readExact(counted) : undefined,
+    );
+    return { cells, recalls, counts: { totals, found } };
   }
 }
 

@@ -24,6 +24,7 @@ import { formatCount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
 import { drawTable, writeCsv, type TableCells } from '../../ui/table-file';
 import { CompareSubject } from '../compare-subject';
+import { reachesAlike } from '../parts/describe';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { RecordSets } from '../parts/record-sets';
@@ -343,9 +344,20 @@ export class VariantsTableComponent {
     return {
       dialect,
       counted,
-      below: isSelf ? (counted ? 'compared' : '') : describeGap(counted?.state, base?.state, isOther),
+      below: isSelf
+        ? counted
+          ? 'compared'
+          : ''
+        : reachesAlike(counted, base)
+          ? describeGap(counted?.state, base?.state, isOther)
+          : 'in other fields',
       ratio:
-        !isSelf && !isOther && now !== undefined && then !== undefined && then > 0
+        !isSelf &&
+        !isOther &&
+        reachesAlike(counted, base) &&
+        now !== undefined &&
+        then !== undefined &&
+        then > 0
           ? describeRatio(now / then)
           : '',
       band: !hasBand || total === undefined ? '' : measureDistance(total, band) === 0 ? 'in' : 'out',
