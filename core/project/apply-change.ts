@@ -93,7 +93,7 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
       const { [change.record]: _, ...rest } = project.judgements;
       return succeed({
         ...project,
-        judgements: change.verdict ? { ...rest, [change.record]: change.verdict } : rest,
+        judgements: change.judgement ? { ...rest, [change.record]: change.judgement } : rest,
       });
     }
     case 'mark-review': {

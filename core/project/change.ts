@@ -4,6 +4,7 @@ import type { ConceptPlace } from './concept-place';
 import type {
   ContextWordChoice,
   FramedQuestion,
+  Judgement,
   KeptState,
   MustFind,
   NamedBlock,
@@ -15,7 +16,6 @@ import type {
   TargetBand,
   Term,
   Variant,
-  Verdict,
   Working,
 } from './project';
 
@@ -135,8 +135,8 @@ export type Change =
   | { readonly kind: 'remove-tally'; readonly id: string }
   | { readonly kind: 'add-must-finds'; readonly mustFinds: readonly MustFind[] }
   | { readonly kind: 'remove-must-finds'; readonly ids: readonly string[] }
-  /** No verdict: what was said of the record is taken back. */
-  | { readonly kind: 'judge-record'; readonly record: string; readonly verdict: Verdict | undefined }
+  /** No judgement: what was said of the record is taken back. */
+  | { readonly kind: 'judge-record'; readonly record: string; readonly judgement: Judgement | undefined }
   /** No mark: what was said of the point is taken back. */
   | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };
 

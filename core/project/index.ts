@@ -31,6 +31,7 @@ export type {
   Concept,
   ContextWordChoice,
   FramedQuestion,
+  Judgement,
   KeptState,
   MustFind,
   NamedBlock,

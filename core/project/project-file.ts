@@ -145,7 +145,10 @@ const PROJECT = Joi.object<Project>({
     .required(),
   mustFinds: Joi.array().items(mustFind).max(MOST_MUST_FINDS).required(),
   judgements: Joi.object()
-    .pattern(Joi.string().max(300), Joi.valid(...VERDICTS))
+    .pattern(
+      Joi.string().max(300),
+      Joi.object({ verdict: Joi.valid(...VERDICTS).required(), title: text.required() }),
+    )
     .required(),
   review: Joi.object()
     .pattern(

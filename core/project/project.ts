@@ -173,6 +173,12 @@ export interface MustFind {
 export const VERDICTS = ['on', 'off', 'unsure'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
+/** A record as it was judged; its title says which one it is in other databases. */
+export interface Judgement {
+  readonly verdict: Verdict;
+  readonly title: string;
+}
+
 /** What a reviewer said of one point of the report on the query. */
 export interface ReviewMark {
   readonly isDone: boolean;
@@ -192,7 +198,7 @@ export interface Project {
   readonly states: readonly KeptState[];
   readonly mustFinds: readonly MustFind[];
   /** By the short name of the database and the record's id there, with a blank between. */
-  readonly judgements: Readonly<Record<string, Verdict>>;
+  readonly judgements: Readonly<Record<string, Judgement>>;
   /** The remarks on the points of the report, by their keys. */
   readonly review: Readonly<Record<string, ReviewMark>>;
   /** The variant that counts are compared with. */

@@ -63,9 +63,15 @@ export class EachTermComponent {
   protected readonly concept = computed(() => this.shown()?.concept);
   protected readonly hue = computed(() => findHue(this.subject.state().concepts, this.concept()?.block));
   private readonly terms = computed(() => this.shown()?.terms.filter(({ term }) => !term.off) ?? []);
+  /** The records that matter: must-finds, and those judged on topic. */
+  private readonly wanted = computed(() => {
+    const { mustFinds, judgements } = this.open.project();
+    const good = Object.values(judgements).filter(({ verdict }) => verdict === 'on');
+    return [...mustFinds, ...good].filter(({ title }) => title !== '');
+  });
   protected readonly targets = computed(() => [
     { id: 'all', name: 'all records' },
-    ...(this.open.project().mustFinds.length > 0 ? [{ id: 'must-finds', name: 'all must-finds' }] : []),
+    ...(this.wanted().length > 0 ? [{ id: 'wanted', name: 'must-finds and judged good' }] : []),
   ]);
 
   protected readonly rows = computed(() => {
@@ -173,9 +179,8 @@ export class EachTermComponent {
 
   private listTargets(target: string): Question[] {
     const { limiters } = this.subject.state();
-    const { mustFinds } = this.open.project();
     return this.terms().map(({ finds }) => ({
-      root: target === 'must-finds' ? createRecallQuery(finds, mustFinds) : finds,
+      root: target === 'wanted' ? createRecallQuery(finds, this.wanted()) : finds,
       limiters,
     }));
   }

@@ -13,7 +13,7 @@ import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { createProblem, describeInFull, fail, succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';
-import { describeAuthors } from '#core/record/index';
+import { deduplicateRecords, describeAuthors, type RecordKeys } from '#core/record/index';
 import type { Counted } from '../../counting/count-store';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
@@ -87,7 +87,7 @@ export class GainedLostComponent {
   /** Gained, lost and common in each database, counted by strings; under other limiters no string says it. */
   protected readonly differences = computed(() => {
     const questions = this.questions();
-    if (!questions || this.isIncomparable()) return [];
+    if (!questions) return [];
     const { from, to } = questions;
     const { limiters } = from;
     const roots = [
@@ -97,7 +97,7 @@ export class GainedLostComponent {
     ];
     return this.subject.dialects().map((dialect) => ({
       dialect,
-      cells: roots.map((root) => this.subject.look({ root, limiters }, dialect)),
+      cells: this.isIncomparable() ? [] : roots.map((root) => this.subject.look({ root, limiters }, dialect)),
     }));
   });
   protected readonly parts = PARTS;
@@ -111,6 +111,7 @@ export class GainedLostComponent {
     },
     async ({ from, to, dialects }): Promise<Outcome<ReadonlyMap<string, readonly number[]>>> => {
       const found = new Map<string, readonly number[]>();
+      const [before, after]: (readonly RecordKeys[])[][] = [[], []];
       for (const dialect of dialects) {
         const listed = await this.listParts(from, to, dialect, []);
         if (listed.ok)
@@ -118,7 +119,12 @@ export class GainedLostComponent {
             dialect.id,
             PARTS.map(({ id }) => listed.value[id].length),
           );
+        if (!listed.ok) continue;
+        const [then, now] = [await this.sets.list(from, dialect), await this.sets.list(to, dialect)];
+        if (then.ok) before?.push(then.value.keys);
+        if (now.ok) after?.push(now.value.keys);
       }
+      found.set(ALL, countWorks(before ?? [], after ?? []));
       return succeed(found);
     },
   );
@@ -132,7 +138,7 @@ export class GainedLostComponent {
   protected readonly isWider = (counted: Counted | undefined, dialect: Dialect): boolean => {
     const questions = this.questions();
     if (!questions) return false;
-    if (counted?.state.status === 'failed') return true;
+    if (this.isIncomparable() || counted?.state.status === 'failed') return true;
     return [questions.from, questions.to].some(
       (one) => !reachesAlike(counted, this.subject.look(one, dialect)),
     );
@@ -212,7 +218,7 @@ export class GainedLostComponent {
         key,
         record,
         line: [describeAuthors(record.authors, 3), record.source, record.year].filter(Boolean).join(' · '),
-        verdict: this.open.project().judgements[key],
+        verdict: this.open.project().judgements[key]?.verdict,
         why: sample.why(numbers[at] ?? -1, this.part()),
       };
     });
@@ -241,7 +247,7 @@ export class GainedLostComponent {
     const seen = this.seen();
     const judge = (id: PartId): JudgedPart => {
       const verdicts = (seen.get(`${dialect.id} ${this.from()} ${this.to()} ${id}`) ?? []).map(
-        (key) => judgements[key],
+        (key) => judgements[key]?.verdict,
       );
       const count = (verdict: Verdict): number => verdicts.filter((one) => one === verdict).length;
       return { size: lists[id].length, good: count('on'), bad: count('off'), unsure: count('unsure') };
@@ -279,15 +285,16 @@ export class GainedLostComponent {
     };
   });
 
-  protected judge(key: string, verdict: Verdict | undefined): void {
-    this.open.change({ kind: 'judge-record', record: key, verdict });
+  protected judge(key: string, title: string, verdict: Verdict | undefined): void {
+    const judgement = verdict && { verdict, title };
+    this.open.change({ kind: 'judge-record', record: key, judgement });
   }
 
-  protected takeKey(event: KeyboardEvent, key: string): void {
+  protected takeKey(event: KeyboardEvent, key: string, title: string): void {
     const found = this.verdicts.find((one) => one.key === event.key);
     if (!found) return;
     event.preventDefault();
-    this.judge(key, found.id);
+    this.judge(key, title, found.id);
     const item = (event.currentTarget as HTMLElement).nextElementSibling;
     if (item instanceof HTMLElement) item.focus();
   }
@@ -354,6 +361,21 @@ export class GainedLostComponent {
       },
     });
   }
+}
+
+/** The name under which the databases together stand. */
+const ALL = 'all';
+
+/** Different works gained, lost and common over several databases. */
+function countWorks(
+  before: readonly (readonly RecordKeys[])[],
+  after: readonly (readonly RecordKeys[])[],
+): number[] {
+  const { workOf } = deduplicateRecords([...before, ...after]);
+  const pick = (lists: readonly Uint32Array[]): Set<number> => new Set(lists.flatMap((list) => [...list]));
+  const [then, now] = [pick(workOf.slice(0, before.length)), pick(workOf.slice(before.length))];
+  const common = [...now].filter((work) => then.has(work)).length;
+  return [now.size - common, then.size - common, common];
 }
 
 interface PartLists extends Readonly<Record<PartId, readonly number[]>> {

@@ -8,8 +8,10 @@ import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
 import { IconComponent } from '../../ui/icon.component';
 import { formatDifference } from '../../ui/number-format';
+import { RecordDrawer } from '../../ui/record-drawer';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
+import { RecordSets } from '../parts/record-sets';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { findHue, findHueRole, reachesAlike, subtractCounts } from '../parts/describe';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
@@ -34,6 +36,8 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
 export class StaircaseComponent {
   protected readonly subject = inject(CompareSubject);
   private readonly open = inject(OpenProject);
+  private readonly sets = inject(RecordSets);
+  private readonly drawer = inject(RecordDrawer);
   /** Keys of steps in the order wanted. */
   private readonly order = signal<readonly string[]>([]);
 
@@ -67,6 +71,11 @@ export class StaircaseComponent {
           difference: describe(counted, then),
         })),
         thrown: thrown && shown && before ? this.lookThrown(thrown, before.after, shown) : undefined,
+        limited:
+          step.kind === 'limiter' && before && shown
+            ? subtractCounts(this.subject.look(before.after, shown), this.subject.look(step.after, shown))
+            : undefined,
+        before: before?.after,
         without,
         cost: this.findCost(without),
       };
@@ -113,6 +122,22 @@ export class StaircaseComponent {
       ...(band && { band }),
     };
   });
+
+  /** Shows the records that a limiter lets no more through, where the database gives records. */
+  protected async readLimited(row: {
+    readonly words: string;
+    readonly before: Question | undefined;
+    readonly after: Question;
+  }): Promise<void> {
+    const shown = this.subject.database();
+    if (!shown || !row.before || !(await this.sets.gives(shown))) return;
+    const [before, after] = [await this.sets.list(row.before, shown), await this.sets.list(row.after, shown)];
+    const wish = this.subject.look(row.before, shown)?.wish;
+    if (!before.ok || !after.ok || !wish) return;
+    const kept = new Set(after.value.numbers);
+    const gone = before.value.numbers.filter((number) => !kept.has(number));
+    this.drawer.showNumbers(wish, `Thrown away by ${row.words}`, gone.length, gone);
+  }
 
   protected move(key: string, by: number): void {
     const keys = this.steps().map((step) => step.key);

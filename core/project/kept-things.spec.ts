@@ -1,0 +1,117 @@
+import { describe, expect, it } from 'vitest';
+import { createDemoProject } from '../../demo/demo-project';
+import { applyChange } from './apply-change';
+import { CHANGE_NAMES, UNDOABLE, type Change } from './change';
+import { createHistory, makeChange, undo } from './history';
+import { restoreProject, storeProject } from './project-file';
+import { MOST_MUST_FINDS, type KeptState, type Project, type Tally } from './project';
+
+const project = createDemoProject();
+const { concepts, blocks, draft, limiters, databases } = project.working;
+const state: KeptState = { id: 's1', state: { concepts, blocks, draft, limiters, databases } };
+const tally = (id: string): Tally => ({
+  id,
+  database: 'gantry',
+  string: 'lamp%',
+  limiters: { entered: { from: '2026-01' } },
+  moment: '2026-03-01T00:00:00.000Z',
+  total: 3,
+  estimated: false,
+  source: 'measured',
+  milliseconds: 8,
+  state: 's1',
+});
+const apply = (start: Project, ...changes: readonly Change[]): Project =>
+  changes.reduce((now, change) => {
+    const made = applyChange(now, change);
+    if (!made.ok) throw new Error(change.kind);
+    return made.value;
+  }, start);
+
+describe('what is kept beside the draft', () => {
+  it('tallies come with the state that they belong to, which is kept once', () => {
+    const kept = apply(
+      project,
+      { kind: 'keep-tallies', tallies: [tally('a'), tally('b')], state },
+      { kind: 'keep-tallies', tallies: [tally('c')], state },
+    );
+    expect(kept.tallies.map(({ id }) => id)).toEqual(['a', 'b', 'c']);
+    expect(kept.states).toEqual([state]);
+    expect(apply(kept, { kind: 'remove-tally', id: 'b' }).tallies.map(({ id }) => id)).toEqual(['a', 'c']);
+  });
+
+  it('must-finds and judgements are added and taken back, and there is an end to them', () => {
+    const one = { id: 'm1', title: 'Warm lamps', identifier: '10.5555/made.1' };
+    const kept = apply(
+      project,
+      { kind: 'add-must-finds', mustFinds: [one, { id: 'm2', title: 'Owls' }] },
+      { kind: 'remove-must-finds', ids: ['m2'] },
+      { kind: 'judge-record', record: 'gantry 7', judgement: { verdict: 'on', title: 'Warm lamps' } },
+      { kind: 'judge-record', record: 'gantry 8', judgement: { verdict: 'unsure', title: 'Owls' } },
+      { kind: 'judge-record', record: 'gantry 8', judgement: undefined },
+    );
+    expect(kept.mustFinds).toEqual([one]);
+    expect(kept.judgements).toEqual({ 'gantry 7': { verdict: 'on', title: 'Warm lamps' } });
+    const many = Array.from({ length: MOST_MUST_FINDS + 1 }, (_, at) => ({ id: `m${at}`, title: 't' }));
+    expect(applyChange(project, { kind: 'add-must-finds', mustFinds: many }).ok).toBe(false);
+  });
+
+  it('is never taken back by undo', () => {
+    let history = createHistory(project);
+    const make = (change: Change): void => {
+      const made = makeChange(history, change, 0);
+      if (made.ok) history = made.value;
+    };
+    make({ kind: 'set-draft', text: '@bats' });
+    make({ kind: 'keep-tallies', tallies: [tally('a')], state });
+    make({ kind: 'judge-record', record: 'gantry 7', judgement: { verdict: 'off', title: '' } });
+    history = undo(history);
+    expect(history.project.working.draft).toBe(project.working.draft);
+    expect(history.project.tallies.map(({ id }) => id)).toContain('a');
+    expect(history.project.judgements['gantry 7']).toBeDefined();
+    for (const kind of [
+      'keep-tallies',
+      'remove-tally',
+      'add-must-finds',
+      'remove-must-finds',
+      'judge-record',
+    ] as const) {
+      expect(UNDOABLE.has(kind)).toBe(false);
+      expect(CHANGE_NAMES[kind]).not.toBe('');
+    }
+  });
+
+  it('comes back as it went, ways of phrases and new limiters, too', () => {
+    const kept = apply(
+      project,
+      { kind: 'keep-tallies', tallies: [tally('a')], state },
+      { kind: 'add-must-finds', mustFinds: [{ id: 'm1', title: 'Owls' }] },
+      { kind: 'judge-record', record: 'gantry 7', judgement: { verdict: 'on', title: 'Owls' } },
+      { kind: 'choose-phrase-way', database: 'gantry', way: 'and' },
+      { kind: 'set-limiters', limiters: { entered: { to: '2026-06' }, sources: ['A'], subjects: ['B'] } },
+    );
+    expect(restoreProject(structuredClone(storeProject(kept)))).toEqual({ ok: true, value: kept });
+    expect(
+      apply(kept, { kind: 'choose-phrase-way', database: 'gantry', way: undefined }).working.phraseWays,
+    ).toEqual({});
+  });
+
+  it('of an older version is empty at first, and nothing else is lost', () => {
+    const { states: _, mustFinds: __, judgements: ___, ...old } = project;
+    const read = restoreProject({ ...storeProject(project), version: 5, project: old });
+    expect(read).toEqual({ ok: true, value: project });
+  });
+
+  it.each([
+    [{ mustFinds: [{ id: 'a' }] }],
+    [{ judgements: { x: { verdict: 'maybe', title: '' } } }],
+    [{ tallies: [{ ...tally('a'), total: -1 }] }],
+    [{ working: { ...project.working, limiters: { entered: { from: '2026-13' } } } }],
+    [{ working: { ...project.working, phraseWays: { gantry: 'somehow' } } }],
+  ])('that is broken is refused whole: %j', (broken) => {
+    expect(restoreProject({ ...storeProject(project), project: { ...project, ...broken } })).toMatchObject({
+      ok: false,
+      problem: { code: 'broken-project' },
+    });
+  });
+});
