@@ -127,6 +127,7 @@ export class CountingBarComponent {
     this.dialog.open<HandQueueDialogComponent, HandQueueQuestion>(HandQueueDialogComponent, {
       data: { title: this.title(), counted: this.counted },
       width: '720px',
+      maxWidth: '94vw',
     });
   }
 
