@@ -57,6 +57,11 @@ export class OwnDatabases {
     return this.byHand().has(database);
   }
 
+  /** True for a server that is asked string by string. */
+  isServer(database: string): boolean {
+    return this.endpoints()[database] !== undefined;
+  }
+
   /** True for a collection of the person's own records. */
   isCollection(database: string): boolean {
     return this.collections()[database] !== undefined;

@@ -10,11 +10,15 @@ import {
 import { MatDialog } from '@angular/material/dialog';
 import { CountBatches } from '../../counting/count-batches';
 import { CountStore, type CountWish, type Counted } from '../../counting/count-store';
+import { Databases } from '../../counting/databases';
+import { OwnDatabases } from '../../counting/own-databases';
 import { OpenProject } from '../../state/open-project';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
 
-/** So many counts are made without asking. */
-const MADE_AT_ONCE = 400;
+/** So many requests are made without asking first. */
+const MADE_AT_ONCE = 300;
+/** Databases that take many strings in one request take so many. */
+const STRINGS_A_REQUEST = 1_000;
 
 /**
  * Has the counts of a tool made: few at once, many as a batch that the person starts when they have seen
@@ -44,7 +48,7 @@ const MADE_AT_ONCE = 400;
     } @else if (isLarge()) {
       <div class="bar">
         <span
-          ><b>{{ missing().length }}</b> counts to make: {{ budget() }}</span
+          ><b>{{ missing().length }}</b> counts to make, {{ requests() }} requests: {{ budget() }}</span
         >
         <button type="button" class="link" (click)="batches.start(title(), missing())">Count them</button>
       </div>
@@ -88,33 +92,48 @@ const MADE_AT_ONCE = 400;
 export class CountingBarComponent {
   protected readonly batches = inject(CountBatches);
   private readonly counts = inject(CountStore);
+  private readonly databases = inject(Databases);
+  private readonly ownDatabases = inject(OwnDatabases);
   private readonly open = inject(OpenProject);
   private readonly dialog = inject(MatDialog);
 
   /** What is counted, for a person who comes back to it later. */
   readonly title = input.required<string>();
+  /** Every count that the tool shows; one that is not written yet is not there. */
   readonly counted = input.required<readonly (Counted | undefined)[]>();
 
   private readonly wishes = computed<CountWish[]>(() => this.counted().flatMap((one) => one?.wish ?? []));
+  /** All are written: only then is it known what the whole takes. */
+  private readonly isWritten = computed(() => this.counted().every((one) => one !== undefined));
   protected readonly missing = computed(() => this.counts.listUnknown(this.wishes()));
   protected readonly batch = computed(() =>
     this.batches.batches().find(({ title }) => title === this.title()),
   );
-  protected readonly isLarge = computed(() => this.missing().length > MADE_AT_ONCE);
+  /** What is asked of each database: a server takes one string a request, the others many. */
+  private readonly costs = computed(() => {
+    const each = new Map<string, number>();
+    for (const { database } of this.missing()) each.set(database, (each.get(database) ?? 0) + 1);
+    return [...each].map(([database, strings]) => ({
+      database,
+      requests: this.asksOneByOne(database) ? strings : Math.ceil(strings / STRINGS_A_REQUEST),
+    }));
+  });
+  protected readonly requests = computed(() => this.costs().reduce((sum, { requests }) => sum + requests, 0));
+  protected readonly isLarge = computed(() => this.isWritten() && this.requests() > MADE_AT_ONCE);
   protected readonly byHand = computed(() => {
     const open = this.counted().filter((one) => one?.byHand !== undefined && one.state.status !== 'counted');
     return [...new Map(open.map((one) => [`${one?.byHand?.database} ${one?.byHand?.string}`, one])).values()];
   });
   protected readonly budget = computed(() => {
-    const each = new Map<string, number>();
-    for (const { database } of this.missing()) each.set(database, (each.get(database) ?? 0) + 1);
-    return [...each].map(([database, count]) => `${count} in ${this.nameOf(database)}`).join(', ');
+    return this.costs()
+      .map(({ database, requests }) => `${requests} of ${this.nameOf(database)}`)
+      .join(', ');
   });
 
   constructor() {
     effect(() => {
       const missing = this.missing();
-      if (missing.length > 0 && missing.length <= MADE_AT_ONCE && !this.batch())
+      if (missing.length > 0 && this.isWritten() && !this.isLarge() && !this.batch())
         untracked(() => this.counts.ask(missing));
     });
   }
@@ -129,6 +148,10 @@ export class CountingBarComponent {
       width: '720px',
       maxWidth: '94vw',
     });
+  }
+
+  private asksOneByOne(database: string): boolean {
+    return this.databases.isSru(database) || this.ownDatabases.isServer(database);
   }
 
   private nameOf(database: string): string {

@@ -18,6 +18,7 @@ import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { readExact } from '../parts/describe';
+import { mapSliced } from '../parts/sliced';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** Up to so many concepts, what holds just some of them is drawn. */
@@ -75,9 +76,12 @@ export class CombinationsComponent {
   protected readonly isUsed = (key: string): boolean => this.used().some((one) => one.key === key);
   protected readonly mostCombined = MOST_COMBINED;
 
-  private readonly combinations = computed(() => listCombinations(this.used().map(({ root }) => root)));
+  private readonly combinations = mapSliced(
+    () => listCombinations(this.used().map(({ root }) => root)),
+    (combination) => ({ ...combination, root: this.subject.share(combination.root) }),
+  );
   private readonly counted = computed(() =>
-    this.combinations().map((combination) => ({
+    this.combinations().made.map((combination) => ({
       ...combination,
       cells: this.subject.dialects().map((dialect) => ({
         dialect,

@@ -90,7 +90,7 @@ export class EachTermComponent {
           dialect,
           found,
           isEstimate: found?.state.status === 'counted' && found.state.estimated,
-          asked: [found, without, draft, whole],
+          asked: [found, without, draft, ...(shown ? [whole] : [])],
           only: subtractCounts(whole, without),
           draft: subtractCounts(this.subject.lookWhole(dialect), draft),
         };

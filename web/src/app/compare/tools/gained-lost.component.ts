@@ -66,10 +66,14 @@ export class GainedLostComponent {
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
     { id: 'draft', name: 'the draft' },
   ]);
-  private readonly pair = computed(() => {
-    const [from, to] = [this.findState(this.from()), this.findState(this.to())];
-    return from && to ? { from, to } : undefined;
-  });
+  private readonly pair = computed<{ from: SearchState; to: SearchState } | undefined>(
+    () => {
+      const [from, to] = [this.findState(this.from()), this.findState(this.to())];
+      return from && to ? { from, to } : undefined;
+    },
+    // Judging a record changes the project, not the states.
+    { equal: (a, b) => a?.from === b?.from && a?.to === b?.to },
+  );
   private readonly questions = computed(() => {
     const pair = this.pair();
     if (!pair) return undefined;
@@ -168,7 +172,9 @@ export class GainedLostComponent {
   });
   protected readonly asked = computed(() => [
     ...this.differences().flatMap(({ cells }) => cells),
-    ...this.changes().flatMap(({ cells }) => cells.flatMap(({ before, after }) => [before, after])),
+    ...(this.questions()
+      ? this.changes().flatMap(({ cells }) => cells.flatMap(({ before, after }) => [before, after]))
+      : []),
   ]);
 
   /** The records of the parts, where the database gives them. */
@@ -212,6 +218,8 @@ export class GainedLostComponent {
     const sample = this.sample();
     if (answer.status !== 'done' || !answer.outcome.ok || !sample) return [];
     const { records, numbers } = answer.outcome.value;
+    // Records of another part, still on their way out, are not to be judged as this one's.
+    if (numbers.join() !== sample.numbers.join()) return [];
     return records.map((record, at) => {
       const key = `${sample.dialect.id} ${record.id}`;
       return {

@@ -76,17 +76,18 @@ export class StaircaseComponent {
             ? subtractCounts(this.subject.look(before.after, shown), this.subject.look(step.after, shown))
             : undefined,
         before: before?.after,
+        asked: shown
+          ? [thrown, step.without].flatMap((question) =>
+              question ? [this.subject.look(question, shown)] : [],
+            )
+          : [],
         without,
         cost: this.findCost(without),
       };
     });
   });
   protected readonly asked = computed<(Counted | undefined)[]>(() =>
-    this.rows().flatMap(({ cells, thrown, without }) => [
-      ...cells.map(({ counted }) => counted),
-      thrown,
-      without,
-    ]),
+    this.rows().flatMap(({ cells, asked }) => [...cells.map(({ counted }) => counted), ...asked]),
   );
   /** The step that costs most when it alone is left out. */
   protected readonly dearest = computed(() => {

@@ -149,7 +149,7 @@ export class VariantsTableComponent {
   });
   protected readonly asked = computed(() =>
     [...this.rows(), this.draftRow()].flatMap(({ cells, state }) => [
-      ...cells.map(({ counted }) => counted),
+      ...cells.flatMap(({ counted, dialect }) => (state.databases.includes(dialect.id) ? [counted] : [])),
       ...(this.hasMustFinds() ? this.mustFinds.summarise(state, this.dialects()).asked : []),
     ]),
   );
