@@ -114,4 +114,21 @@ describe('the dialect of a string', () => {
     expect(best!.evidence.length).toBeGreaterThan(0);
     expect(rankDialects([text], every)).toHaveLength(every.length);
   });
+
+  it('takes a number behind a single blank for a count if every line ends so, and only then', () => {
+    const heronsmere = findDialect('heronsmere')!;
+    const read = (text: string) =>
+      readHistory(text, heronsmere).lines.map(({ text: string, count }) => [string, count]);
+    expect(read('1. title:(bat* OR bats) 318\n2. lamp* 1,611\n3. 1 AND 2 41')).toEqual([
+      ['title:(bat* OR bats)', 318],
+      ['lamp*', 1_611],
+      ['1 AND 2', 41],
+    ]);
+    // The last number is a line here, so no number is a count.
+    expect(read('1. bats 2019\n2. lamp* 2020\n3. 1 AND 2')).toEqual([
+      ['bats 2019', undefined],
+      ['lamp* 2020', undefined],
+      ['1 AND 2', undefined],
+    ]);
+  });
 });

@@ -33,6 +33,10 @@ export const LONGEST_HISTORY = 1_000_000;
 const NUMBERED = /^\s*#?(\d{1,4})\s*(?:[.):\t]|\s{1,}(?=\S))\s*(.*)$/u;
 const COUNT =
   /(?:\t+|\s{2,}|\s+[=→–—-]+\s*|\s*\()\s*(?:n\s*=\s*)?((?:\d{1,3}(?:[,. ’]\d{3})+)|\d+)\s*(?:results?|records?|hits?)?\s*\)?\s*$/iu;
+/** A number behind a single blank: a count only if every line ends so. */
+const LOOSE_COUNT = /\s+((?:\d{1,3}(?:[,.’]\d{3})+)|\d+)\s*$/u;
+/** A number behind an operator is a line that is combined. */
+const ENDS_IN_OPERATOR = /(?:^|[\s)])(?:and|or|not|except|und|oder|nicht|et|ou|sauf|y|o|[|&+-])$/iu;
 /** A word that stands for a line while its string is read by the dialect. */
 const STAND_IN = 'ewerline';
 
@@ -94,12 +98,21 @@ function splitLines(text: string): RawLine[] {
     else if (open) open.text += `\n${line.trim()}`;
     else lines.push({ number: 1, text: line.trim() });
   }
-  return lines.map(({ number, text: whole }) => {
-    const match = COUNT.exec(whole);
-    const string = match ? whole.slice(0, match.index).trim() : whole.trim();
-    if (!match || string === '' || !isBalanced(string)) return { number, text: whole.trim() };
-    return { number, text: string, count: Number((match[1] ?? '').replace(/\D/g, '')) };
-  });
+  const strict = lines.map((line) => takeCount(line, COUNT));
+  if (strict.some(({ count }) => count !== undefined) || lines.length < 2) return strict;
+  const loose = lines.map((line) => takeCount(line, LOOSE_COUNT));
+  const isEvery = loose.every(
+    ({ text: string, count }) => count !== undefined && !ENDS_IN_OPERATOR.test(string),
+  );
+  return isEvery ? loose : strict;
+}
+
+/** A line with the count that a pattern finds behind it, if there is one. */
+function takeCount({ number, text: whole }: Pick<RawLine, 'number' | 'text'>, pattern: RegExp): RawLine {
+  const match = pattern.exec(whole);
+  const string = match ? whole.slice(0, match.index).trim() : whole.trim();
+  if (!match || string === '' || !isBalanced(string)) return { number, text: whole.trim() };
+  return { number, text: string, count: Number((match[1] ?? '').replace(/\D/g, '')) };
 }
 
 /** A count in brackets must not be the inside of a bracket of the string. */
