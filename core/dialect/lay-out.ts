@@ -10,6 +10,11 @@ export interface Piece {
   readonly block?: string;
 }
 
+/** A piece; there are thousands of them, so none is made by copying another. */
+export function createPiece(start: number, end: number, nodeId: string, block: string | undefined): Piece {
+  return block === undefined ? { start, end, nodeId } : { start, end, nodeId, block };
+}
+
 /** One string with the places of its pieces. */
 export interface LaidOut {
   readonly text: string;
@@ -78,7 +83,9 @@ function measureBeside(tree: StringTree, dialect: Dialect): Extent {
 }
 
 function lengthen(extent: Extent, by: number): Extent {
-  return { ...extent, characters: extent.characters + by };
+  if (by === 0) return extent;
+  const { characters, truncations, words } = extent;
+  return { characters: characters + by, truncations, words };
 }
 
 /** Several extents together. */
@@ -126,13 +133,12 @@ class TreePrinter {
     if (tree.node.id === outer) return this.addBody(tree, block, beside);
     const own = tree.node.block ?? block;
     const place = this.pieces.length;
-    const piece = { nodeId: tree.node.id, ...(own !== undefined && { block: own }) };
     const brackets = beside && needsBrackets(tree, this.dialect);
     if (brackets) this.text += '(';
     const start = this.text.length;
-    this.pieces.push({ start, end: start, ...piece });
+    this.pieces.push(createPiece(start, start, tree.node.id, own));
     this.addBody(tree, own, false);
-    this.pieces[place] = { start, end: this.text.length, ...piece };
+    this.pieces[place] = createPiece(start, this.text.length, tree.node.id, own);
     if (brackets) this.text += ')';
   }
 

@@ -3,7 +3,7 @@ import { DEFAULT_FIELDS, dropInactive, type Field, type QueryNode } from '../que
 import type { Dialect } from './dialect';
 import { SAME, describeDrift, type Fidelity } from './fidelity';
 import { flattenTree, mustFlatten } from './flatten';
-import { isWithin, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
+import { createPiece, isWithin, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
 import { NodeWriter, type ListBranch } from './node-writer';
 import { MOST_PARTS, splitTree } from './split';
@@ -146,14 +146,15 @@ function findGreatest(extents: readonly Extent[]): Extent {
 }
 
 function joinLines(parts: readonly LaidOut[]): LaidOut {
+  const [only] = parts;
+  if (parts.length === 1 && only) return only;
   let text = '';
   const pieces: Piece[] = [];
   for (const part of parts) {
     if (text !== '') text += '\n';
     const from = text.length;
-    pieces.push(
-      ...part.pieces.map((piece) => ({ ...piece, start: piece.start + from, end: piece.end + from })),
-    );
+    for (const { start, end, nodeId, block } of part.pieces)
+      pieces.push(createPiece(start + from, end + from, nodeId, block));
     text += part.text;
   }
   return { text, pieces };

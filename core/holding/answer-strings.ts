@@ -8,7 +8,7 @@ import {
 } from '../collection';
 import type { CountEntry, SearchAnswer, SearchRequest } from '../contract';
 import type { Boxes } from '../dialect';
-import { describeProblem, type Problem } from '../problem';
+import { describeProblem, type Outcome, type Problem } from '../problem';
 import type { BibliographicRecord } from '../record';
 import { createBoxExpressions } from './box-expressions';
 import type { Holding, StringProblem } from './holding';
@@ -29,15 +29,8 @@ export function countStrings(
 ): CountEntry[] {
   const readings = strings.map((text) => readExpression(holding, text, boxes));
   const expressions = readings.flatMap((read) => ('problem' in read ? [] : [read.expression]));
-  const outcomes = countBatch(holding.evaluator, expressions, () => createDeadline(clock))[Symbol.iterator]();
-  return readings.map((read, at) => {
-    if ('problem' in read) return read;
-    const outcome = outcomes.next().value;
-    if (!outcome) throw new Error('A batch has an outcome for each expression.');
-    return outcome.ok
-      ? describeTotal(holding, outcome.value, read.notes)
-      : describeSlowness(strings[at] ?? '', outcome.problem);
-  });
+  const outcomes = countBatch(holding.evaluator, expressions, () => createDeadline(clock));
+  return describeOutcomes(holding, readings, outcomes, (at) => strings[at] ?? '');
 }
 
 /** Counts the records that any of some strings finds, each once; one count a list. */
@@ -47,19 +40,44 @@ export function countUnions(
   boxes: Boxes,
   clock: Clock,
 ): CountEntry[] {
-  return unions.map((strings) => {
-    const items: SetExpression[] = [];
-    const notes: string[] = [];
-    for (const text of strings) {
-      const read = readExpression(holding, text, boxes);
-      if ('problem' in read) return read;
-      items.push(read.expression);
-      notes.push(...read.notes);
-    }
-    const outcome = holding.evaluator.count({ kind: 'or', items }, createDeadline(clock));
+  const readings = unions.map((strings) => readUnion(holding, strings, boxes));
+  const expressions = readings.flatMap((read) => ('problem' in read ? [] : [read.expression]));
+  const outcomes = countBatch(holding.evaluator, expressions, () => createDeadline(clock));
+  return describeOutcomes(holding, readings, outcomes, (at) => unions[at]?.join('\n') ?? '');
+}
+
+/** What any of some strings finds, or why the first of them that is not taken is not. */
+function readUnion(holding: Holding, strings: readonly string[], boxes: Boxes): Reading {
+  const items: SetExpression[] = [];
+  const notes: string[] = [];
+  for (const text of strings) {
+    const read = readExpression(holding, text, boxes);
+    if ('problem' in read) return read;
+    items.push(read.expression);
+    notes.push(...read.notes);
+  }
+  return { expression: { kind: 'or', items }, notes };
+}
+
+type Reading =
+  | { readonly expression: SetExpression; readonly notes: readonly string[] }
+  | { readonly problem: StringProblem };
+
+/** The counts in the order of what was read: those that could not be read say why. */
+function describeOutcomes(
+  holding: Holding,
+  readings: readonly Reading[],
+  outcomes: readonly Outcome<number>[],
+  textOf: (at: number) => string,
+): CountEntry[] {
+  const counted = outcomes[Symbol.iterator]();
+  return readings.map((read, at) => {
+    if ('problem' in read) return read;
+    const outcome = counted.next().value;
+    if (!outcome) throw new Error('A batch has an outcome for each expression.');
     return outcome.ok
-      ? describeTotal(holding, outcome.value, notes)
-      : describeSlowness(strings.join('\n'), outcome.problem);
+      ? describeTotal(holding, outcome.value, read.notes)
+      : describeSlowness(textOf(at), outcome.problem);
   });
 }
 
@@ -114,11 +132,7 @@ function sortRecords(
 }
 
 /** What the database's own reader makes of a string, under the boxes that it has. */
-function readExpression(
-  holding: Holding,
-  text: string,
-  boxes: Boxes,
-): { expression: SetExpression; notes: readonly string[] } | { readonly problem: StringProblem } {
+function readExpression(holding: Holding, text: string, boxes: Boxes): Reading {
   const read = holding.read(text);
   if ('problem' in read) return read;
   const limits = createBoxExpressions(boxes, holding.boxes);

@@ -65,6 +65,8 @@ const MOST_KEPT = 20_000;
 const HEALTH_INTERVAL = 1_500;
 /** Milliseconds of writing before other work has its turn. */
 const SLICE = 8;
+/** After so many slices those who wait are told of what is written so far. */
+const SLICES_UNTOLD = 12;
 /** So many are asked for at once, so that answers come in few pieces. */
 const LATER_BATCH = 200;
 /** A query is kept as written under so many sets of limiters. */
@@ -99,6 +101,7 @@ export class CountStore {
   /** Gives other work its turn, without the wait that timers have. */
   private readonly turns = new MessageChannel();
   private readonly laterDone = signal(0);
+  private slices = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
@@ -175,6 +178,7 @@ export class CountStore {
       if (performance.now() > end) break;
     }
     const isDone = this.later.length === 0;
+    if (++this.slices % SLICES_UNTOLD === 0) this.laterDone.update((turn) => turn + 1);
     if (isDone || this.ready.length >= LATER_BATCH) this.ask(this.ready.splice(0));
     this.isWriting = !isDone;
     if (isDone) this.laterDone.update((turn) => turn + 1);

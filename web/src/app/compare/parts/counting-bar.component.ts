@@ -11,6 +11,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { CountBatches } from '../../counting/count-batches';
 import { CountStore, type CountWish, type Counted } from '../../counting/count-store';
 import { Databases } from '../../counting/databases';
+import { CompareSubject } from '../compare-subject';
 import { OwnDatabases } from '../../counting/own-databases';
 import { OpenProject } from '../../state/open-project';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
@@ -92,6 +93,7 @@ const STRINGS_A_REQUEST = 1_000;
 export class CountingBarComponent {
   protected readonly batches = inject(CountBatches);
   private readonly counts = inject(CountStore);
+  private readonly subject = inject(CompareSubject);
   private readonly databases = inject(Databases);
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly open = inject(OpenProject);
@@ -120,6 +122,16 @@ export class CountingBarComponent {
   });
   protected readonly requests = computed(() => this.costs().reduce((sum, { requests }) => sum + requests, 0));
   protected readonly isLarge = computed(() => this.isWritten() && this.requests() > MADE_AT_ONCE);
+  /** Whatever is still to be written, it is few enough: then what is written is asked for meanwhile. */
+  private readonly isSurelySmall = computed(() => {
+    const dialects = this.subject.dialects();
+    const questions = Math.ceil(this.counted().length / Math.max(1, dialects.length));
+    const most = dialects.reduce(
+      (sum, { id }) => sum + (this.asksOneByOne(id) ? questions : Math.ceil(questions / STRINGS_A_REQUEST)),
+      0,
+    );
+    return most <= MADE_AT_ONCE;
+  });
   protected readonly byHand = computed(() => {
     const open = this.counted().filter((one) => one?.byHand !== undefined && one.state.status !== 'counted');
     return [...new Map(open.map((one) => [`${one?.byHand?.database} ${one?.byHand?.string}`, one])).values()];
@@ -133,8 +145,8 @@ export class CountingBarComponent {
   constructor() {
     effect(() => {
       const missing = this.missing();
-      if (missing.length > 0 && this.isWritten() && !this.isLarge() && !this.batch())
-        untracked(() => this.counts.ask(missing));
+      const isSmall = this.isSurelySmall() || (this.isWritten() && !this.isLarge());
+      if (missing.length > 0 && isSmall && !this.batch()) untracked(() => this.counts.ask(missing));
     });
   }
 
