@@ -21,7 +21,7 @@ export interface SwapPlace {
 }
 
 /** The distances of a ladder, between the phrase and both words anywhere. */
-export const LADDER = [1, 2, 3, 5, 10] as const;
+const LADDER = [1, 2, 3, 5, 10] as const;
 
 /** The places of a concept's words, from the narrowest to everything. */
 const FIELD_CHOICES: readonly { readonly words: string; readonly fields: readonly Field[] }[] = [

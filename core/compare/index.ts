@@ -1,4 +1,4 @@
-export { LADDER, joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
+export { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
 export type { Alternative, SwapPlace } from './alternatives';
 export {
   MOST_COMBINED,
@@ -22,7 +22,7 @@ export type { JudgedPart, ShareEstimate } from './precision';
 export type { Question } from './question';
 export { listSingleChanges } from './single-changes';
 export type { SingleChange } from './single-changes';
-export { keepLimiters, listSteps } from './staircase';
+export { listSteps } from './staircase';
 export type { Step } from './staircase';
 export { createSharedDraft, createTermQuestions } from './term-contributions';
 export type { ConceptQuestions, TermQuestions } from './term-contributions';

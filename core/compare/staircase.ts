@@ -123,7 +123,7 @@ function ask(parts: readonly Part[], limiters: Limiters): Question {
 }
 
 /** Some of the limiters. */
-export function keepLimiters(limiters: Limiters, names: ReadonlySet<LimiterName>): Limiters {
+function keepLimiters(limiters: Limiters, names: ReadonlySet<LimiterName>): Limiters {
   return Object.fromEntries(
     LIMITER_NAMES.filter((name) => names.has(name) && limiters[name] !== undefined).map((name) => [
       name,

@@ -6,7 +6,7 @@ import { createNodePool, type QueryNode } from '#core/query/index';
 import { CountStore, type Counted } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
-import { reachesAlike } from './parts/describe';
+import { reachesAlike } from '../counting/compare-counts';
 
 /** What the tools of Compare look at: the draft or a variant, in one database or all of them. */
 @Injectable()

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { Injector, signal } from '@angular/core';
 import { describe, expect, it } from 'vitest';
-import { DIALECTS } from '#core/dialect/index';
+import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createProject, type Concept, type Working } from '#core/project/index';
 import { printQuery, type QueryNode } from '#core/query/index';
 import { CountStore } from '../counting/count-store';
@@ -34,9 +34,11 @@ function createNumbers(
     const text = printQuery(root);
     const total = told[text];
     const wish = { database: dialect.id, string: text, boxes: {} };
-    if (text === '()') return { wish: undefined, state: { status: 'empty' } };
-    if (total === undefined) return { wish, state: { status: 'waiting' } };
+    const rendering = writeQuery(root, dialect);
+    if (text === '()') return { rendering, wish: undefined, state: { status: 'empty' } };
+    if (total === undefined) return { rendering, wish, state: { status: 'waiting' } };
     return {
+      rendering,
       wish,
       state: {
         status: 'counted',

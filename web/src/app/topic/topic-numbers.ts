@@ -3,6 +3,7 @@ import { createSharedDraft, createTermQuestions, type TermQuestions } from '#cor
 import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
+import { subtractCounts } from '../counting/compare-counts';
 import { CountStore, getTotal, type Counted } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import type { TermNumbers } from './topic-views';
@@ -94,20 +95,9 @@ export class TopicNumbers {
     });
   }
 
+  /** Nothing is left to be searched where the last term is taken out: the rest finds nothing. */
   private subtract(whole: Counted, without: QueryNode, dialect: Dialect): number | undefined {
-    const total = getTotal(whole.state);
     const rest = this.counts.lookIfWritten(without, dialect, this.open.limiters());
-    if (total === undefined || !rest || whole.state.status !== 'counted' || whole.state.estimated)
-      return undefined;
-    if (isNothing(rest)) return total;
-    const left = getTotal(rest.state);
-    return left === undefined || (rest.state.status === 'counted' && rest.state.estimated)
-      ? undefined
-      : total - left;
+    return rest && subtractCounts(whole, rest);
   }
-}
-
-/** Nothing is left to be sent: such a group finds nothing. */
-function isNothing({ state }: Counted): boolean {
-  return state.status === 'empty' || (state.status === 'failed' && state.problem.code === 'nothing-to-send');
 }

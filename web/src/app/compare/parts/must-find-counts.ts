@@ -12,7 +12,7 @@ import { build, printQuery } from '#core/query/index';
 import type { Counted } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { CompareSubject } from '../compare-subject';
-import { reachesAlike, readExact } from './describe';
+import { reachesAlike, readExact } from '../../counting/compare-counts';
 import { RecordSets } from './record-sets';
 
 /** A must-find in one database, with the counts that say how it stands. */

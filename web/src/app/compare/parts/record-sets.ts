@@ -9,7 +9,7 @@ import { CountStore, listParts, type CountWish } from '../../counting/count-stor
 import { Databases } from '../../counting/databases';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { CompareSubject } from '../compare-subject';
-import { readExact } from './describe';
+import { readExact } from '../../counting/compare-counts';
 
 /** The records of a result by their numbers in the database, with what tells their works. */
 export interface ListedRecords {

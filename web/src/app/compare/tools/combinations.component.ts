@@ -17,7 +17,7 @@ import { placeOnLogScale } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { readExact } from '../parts/describe';
+import { readExact } from '../../counting/compare-counts';
 import { mapSliced } from '../parts/sliced';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 

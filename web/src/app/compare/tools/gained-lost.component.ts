@@ -23,7 +23,7 @@ import { formatDifference } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { reachesAlike, subtractCounts } from '../parts/describe';
+import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { ShortNamePipe } from '../../ui/short-name.pipe';

@@ -13,7 +13,8 @@ import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { RecordSets } from '../parts/record-sets';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { findHue, findHueRole, reachesAlike, subtractCounts } from '../parts/describe';
+import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
+import { findHue, findHueRole } from '../parts/describe';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;

@@ -16,7 +16,7 @@ import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { readExact } from '../parts/describe';
+import { readExact } from '../../counting/compare-counts';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 
 /** One alternative with its counts. */

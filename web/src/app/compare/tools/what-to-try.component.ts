@@ -9,7 +9,7 @@ import { CountComponent } from '../../ui/count.component';
 import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
-import { reachesAlike, readExact } from '../parts/describe';
+import { reachesAlike, readExact } from '../../counting/compare-counts';
 import { OfferedTerms } from '../parts/offered-terms';
 import { mapSliced } from '../parts/sliced';
 import { ShortNamePipe } from '../../ui/short-name.pipe';

@@ -4,7 +4,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { createSharedDraft, findOverlap, measureDistance, type DatabaseResult } from '#core/compare/index';
-import { isSameLimiters, listLimiters, type Dialect } from '#core/dialect/index';
+import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { describeGap } from '../../counting/count-gap';
@@ -24,7 +24,7 @@ import { formatCount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
 import { drawTable, writeCsv, type TableCells } from '../../ui/table-file';
 import { CompareSubject } from '../compare-subject';
-import { reachesAlike } from '../parts/describe';
+import { reachesAlike } from '../../counting/compare-counts';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { RecordSets } from '../parts/record-sets';
@@ -396,12 +396,6 @@ export class VariantsTableComponent {
     }
     const { bounds, countsOnly, works } = findOverlap(results);
     return countsOnly.length === 0 ? formatCount(works) : formatCount(bounds.least, false, bounds.greatest);
-  }
-
-  protected limitersOf(state: SearchState): string {
-    return listLimiters(state.limiters)
-      .map(({ value }) => value)
-      .join(', ');
   }
 }
 
