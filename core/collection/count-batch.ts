@@ -16,7 +16,8 @@ const MOST_PREFIXES = 2_000;
 /** A piece of a query that has to hold, or may not. */
 interface Part {
   readonly expression: SetExpression;
-  readonly key: string;
+  /** The same for equal pieces: a number, since the texts of pieces are long. */
+  readonly id: number;
   readonly isExcluded: boolean;
 }
 
@@ -38,10 +39,11 @@ export function countBatch(
 
 class Batch {
   private readonly keys = new Map<SetExpression, string>();
+  private readonly ids = new Map<string, number>();
   private readonly parts: readonly (readonly Part[])[];
-  private readonly frequency = new Map<string, number>();
+  private readonly frequency = new Map<number, number>();
   private readonly prefixes = new Map<string, RecordSet>();
-  private readonly sets = new Map<string, RecordSet>();
+  private readonly sets = new Map<number, RecordSet>();
 
   constructor(
     private readonly evaluator: Evaluator,
@@ -49,7 +51,7 @@ class Batch {
   ) {
     this.parts = expressions.map((expression) => this.split(expression, false));
     for (const parts of this.parts)
-      for (const { key } of parts) this.frequency.set(key, (this.frequency.get(key) ?? 0) + 1);
+      for (const { id } of parts) this.frequency.set(id, (this.frequency.get(id) ?? 0) + 1);
   }
 
   count(createDeadline: () => Deadline): Outcome<number>[] {
@@ -65,7 +67,7 @@ class Batch {
   }
 
   private countOne(part: Part, missing: Missing, deadline: Deadline): Outcome<number> {
-    if (!missing.has(part.key)) return this.evaluator.count(part.expression, deadline);
+    if (!missing.has(part.id)) return this.evaluator.count(part.expression, deadline);
     const set = this.find(part, missing, deadline);
     return set.ok ? succeed(set.value.count()) : set;
   }
@@ -75,14 +77,14 @@ class Batch {
     const ordered = [...parts].sort(
       (a, b) =>
         Number(a.isExcluded) - Number(b.isExcluded) ||
-        (this.frequency.get(b.key) ?? 0) - (this.frequency.get(a.key) ?? 0) ||
-        (a.key < b.key ? -1 : 1),
+        (this.frequency.get(b.id) ?? 0) - (this.frequency.get(a.id) ?? 0) ||
+        a.id - b.id,
     );
     const last = ordered.length - 1;
     let key = '';
     let set: RecordSet | undefined;
     for (const [at, part] of ordered.entries()) {
-      key += `${part.isExcluded ? '-' : '+'}${part.key}\n`;
+      key += `${part.isExcluded ? '-' : '+'}${part.id}`;
       const known = this.prefixes.get(key);
       if (known) {
         set = known;
@@ -95,7 +97,7 @@ class Batch {
         continue;
       }
       // What is only here, nobody needs again: it is counted without being made.
-      if (at === last && (this.frequency.get(part.key) ?? 0) === 1)
+      if (at === last && (this.frequency.get(part.id) ?? 0) === 1)
         return succeed(part.isExcluded ? set.countWithout(found.value) : set.countShared(found.value));
       set = part.isExcluded ? set.clone().subtract(found.value) : set.clone().intersect(found.value);
       if (this.prefixes.size < MOST_PREFIXES) this.prefixes.set(key, set);
@@ -104,12 +106,12 @@ class Batch {
   }
 
   private find(part: Part, missing: Missing, deadline: Deadline): Outcome<RecordSet> {
-    const known = this.sets.get(part.key);
+    const known = this.sets.get(part.id);
     if (known) return succeed(known);
-    const family = missing.get(part.key);
+    const family = missing.get(part.id);
     if (!family) {
       const found = this.evaluator.evaluate(part.expression, deadline);
-      if (found.ok && (this.frequency.get(part.key) ?? 0) > 1) this.sets.set(part.key, found.value);
+      if (found.ok && (this.frequency.get(part.id) ?? 0) > 1) this.sets.set(part.id, found.value);
       return found;
     }
     const masks = family.family.find(this.evaluator, deadline);
@@ -118,32 +120,34 @@ class Batch {
     if (!member.ok) return member;
     const alone = masks.value.once.clone().intersect(member.value);
     const set = masks.value.union.clone().subtract(alone);
-    this.sets.set(part.key, set);
+    this.sets.set(part.id, set);
     return succeed(set);
   }
 
   /** The OR groups that lack one member of a larger one, by their keys. */
   private findMissing(): Missing {
-    const groups = new Map<string, readonly SetExpression[]>();
-    for (const { key, expression } of this.parts.flat())
+    const groups = new Map<number, readonly SetExpression[]>();
+    for (const { id, expression } of this.parts.flat())
       if (expression.kind === 'or' && expression.items.length >= LEAST_MEMBERS - 1)
-        groups.set(key, expression.items);
+        groups.set(id, expression.items);
     const bySize = new Map<number, Group[]>();
-    for (const [key, items] of groups) {
-      const members = new Map(items.map((item) => [this.describe(item), item]));
+    for (const [id, items] of groups) {
+      const members = new Map(items.map((item) => [this.findId(item), item]));
       if (members.size !== items.length) continue;
-      bySize.set(items.length, [...(bySize.get(items.length) ?? []), { key, members }]);
+      const alike = bySize.get(items.length) ?? [];
+      bySize.set(items.length, alike);
+      alike.push(createGroup(id, members));
     }
-    const missing = new Map<string, { readonly family: Family; readonly member: SetExpression }>();
+    const missing = new Map<number, { readonly family: Family; readonly member: SetExpression }>();
     for (const [size, alike] of bySize) {
       const wholes = [...(bySize.get(size + 1) ?? []).slice(0, MOST_WHOLES), ...joinAlike(alike)].map(
-        ({ members }) => ({ members, family: new Family([...members.values()]) }),
+        (group) => ({ group, family: new Family([...group.members.values()]) }),
       );
-      for (const { key, members } of alike) {
-        for (const whole of wholes) {
-          const lacking = findLacking(whole.members, members);
-          if (lacking === undefined) continue;
-          missing.set(key, { family: whole.family, member: lacking });
+      for (const group of alike) {
+        for (const { group: whole, family } of wholes) {
+          const member = findLacking(whole, group);
+          if (!member) continue;
+          missing.set(group.id, { family, member });
           break;
         }
       }
@@ -157,7 +161,15 @@ class Batch {
       return expression.items.flatMap((item) => this.split(item, false));
     if (!isExcluded && expression.kind === 'not')
       return [...this.split(expression.include, false), ...this.split(expression.exclude, true)];
-    return [{ expression, key: this.describe(expression), isExcluded }];
+    return [{ expression, id: this.findId(expression), isExcluded }];
+  }
+
+  private findId(expression: SetExpression): number {
+    const key = this.describe(expression);
+    const known = this.ids.get(key);
+    if (known !== undefined) return known;
+    this.ids.set(key, this.ids.size);
+    return this.ids.size - 1;
   }
 
   private describe(expression: SetExpression): string {
@@ -170,10 +182,18 @@ class Batch {
   }
 }
 
-/** An OR group by the keys of its members. */
+/** An OR group by the numbers of its members. */
 interface Group {
-  readonly key: string;
-  readonly members: ReadonlyMap<string, SetExpression>;
+  readonly id: number;
+  readonly members: ReadonlyMap<number, SetExpression>;
+  /** The sum of the members' numbers: a group that lacks one member lacks its number. */
+  readonly sum: number;
+}
+
+function createGroup(id: number, members: ReadonlyMap<number, SetExpression>): Group {
+  let sum = 0;
+  for (const member of members.keys()) sum += member;
+  return { id, members, sum };
 }
 
 /** The whole of which some groups of one size each lack one member, though the whole itself is not there. */
@@ -186,21 +206,19 @@ function joinAlike(alike: readonly Group[]): Group[] {
   return wholes
     .filter((members) => members.size === first.members.size + 1)
     .slice(0, 1)
-    .map((members) => ({ key: '', members }));
+    .map((members) => createGroup(-1, members));
 }
 
-/** The one member of a whole that a group lacks; nothing if it lacks more, or has others. */
-function findLacking(whole: Group['members'], group: Group['members']): SetExpression | undefined {
-  let found: SetExpression | undefined;
-  for (const [key, member] of whole) {
-    if (group.has(key)) continue;
-    if (found) return undefined;
-    found = member;
-  }
-  return found;
+/** The one member of a whole, larger by one, that a group lacks; nothing if it has others. */
+function findLacking(whole: Group, group: Group): SetExpression | undefined {
+  const lacking = whole.sum - group.sum;
+  const member = whole.members.get(lacking);
+  if (!member || group.members.has(lacking)) return undefined;
+  for (const other of group.members.keys()) if (!whole.members.has(other)) return undefined;
+  return member;
 }
 
-type Missing = ReadonlyMap<string, { readonly family: Family; readonly member: SetExpression }>;
+type Missing = ReadonlyMap<number, { readonly family: Family; readonly member: SetExpression }>;
 
 /** A whole OR group with the records that just one of its members finds. */
 class Family {
