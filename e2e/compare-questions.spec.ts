@@ -164,7 +164,7 @@ test('gained and lost: the records by which two states differ, judged, with an i
   }
   await expect(page.getByText('let in by: added lighting to night light').first()).toBeVisible();
   await expect(page.getByRole('row', { name: /^gained/ })).toContainText('not sampled yet');
-  const first = page.locator('ol.records > li').first();
+  const first = page.locator('ol.records > li[tabindex]').first();
   await first.focus();
   await page.keyboard.press('y');
   await expect(first.getByRole('button', { name: 'on topic' })).toHaveAttribute('aria-pressed', 'true');
@@ -172,7 +172,7 @@ test('gained and lost: the records by which two states differ, judged, with an i
   // The whole has no precision while a part of it is unread.
   await expect(page.getByRole('row', { name: /^the draft/ })).toContainText('not sampled yet');
   await page.getByRole('radio', { name: /^in both/ }).click();
-  await page.locator('ol.records > li').first().focus();
+  await page.locator('ol.records > li[tabindex]').first().focus();
   await page.keyboard.press('n');
   await expect(page.getByRole('row', { name: /^the draft/ })).toContainText('% on topic');
   await view.workbench.waitUntilSaved();
