@@ -32,12 +32,17 @@ import { listPatterns, markItem, uniqueReasons, writeOperand, writePhrase, write
 import { MOST_SPELLINGS, describeWordHabits, isStopWord, type FindForms } from './write-words';
 import { mustFlatten } from './flatten';
 
-/** What leaves come to, by dialect and node: both are values that never change. */
-const WRITTEN_LEAVES = new WeakMap<Dialect, WeakMap<QueryNode, Map<string, Rendered>>>();
-
-function isLeaf(node: QueryNode): boolean {
-  return node.kind === 'term' || node.kind === 'phrase' || node.kind === 'heading';
+/** What a node came to, with the fidelity of the nodes inside it. */
+interface Recalled {
+  readonly rendered: Rendered;
+  readonly inner: ReadonlyMap<string, Fidelity>;
 }
+
+/** What nodes came to, by dialect and node: both are values that never change. */
+const WRITTEN = new WeakMap<Dialect, WeakMap<QueryNode, Map<string, Recalled>>>();
+
+/** Words, headings and groups stand unchanged in many queries of a batch; what joins them hardly does. */
+const RECALLED: ReadonlySet<QueryNode['kind']> = new Set(['term', 'phrase', 'heading', 'near', 'or']);
 
 /** Gives the labels of a heading and of all below it; empty for an unknown one. */
 export type ListBranch = (label: string) => readonly string[];
@@ -65,24 +70,32 @@ export class NodeWriter {
   ) {}
 
   write(node: QueryNode, fields?: readonly Field[]): Result {
-    const { result, reasons } = isLeaf(node) ? this.recall(node, fields) : this.render(node, fields);
+    const { result, reasons } = RECALLED.has(node.kind)
+      ? this.recall(node, fields)
+      : this.render(node, fields);
     const level = result.kind === 'written' ? describeDrift(result.drift) : 'left-out';
     this.fidelity.set(node.id, { level, reasons });
     return result;
   }
 
-  /** Trees and dialects are values: a leaf that was written before is not written again. */
+  /** Trees and dialects are values: what was written before is not written again. */
   private recall(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
-    // Forms and branches belong to a day and a database, not to the node alone.
-    if (this.known.findForms ?? this.known.listBranch) return this.render(node, fields);
-    const leaves = WRITTEN_LEAVES.get(this.dialect) ?? new WeakMap<QueryNode, Map<string, Rendered>>();
-    WRITTEN_LEAVES.set(this.dialect, leaves);
-    const known = leaves.get(node) ?? new Map<string, Rendered>();
-    leaves.set(node, known);
+    // Forms, branches and earlier searches belong to a day and a database, not to the node alone.
+    if (this.known.findForms ?? this.known.listBranch ?? this.known.references)
+      return this.render(node, fields);
+    const nodes = WRITTEN.get(this.dialect) ?? new WeakMap<QueryNode, Map<string, Recalled>>();
+    WRITTEN.set(this.dialect, nodes);
+    const ways = nodes.get(node) ?? new Map<string, Recalled>();
+    nodes.set(node, ways);
     const key = `${fields?.join() ?? ''} ${this.bare} ${this.defaultFields.join()}`;
-    const rendered = known.get(key) ?? this.render(node, fields);
-    known.set(key, rendered);
-    return rendered;
+    let recalled = ways.get(key);
+    if (!recalled) {
+      const inside = new NodeWriter(this.dialect, this.defaultFields, this.bare);
+      recalled = { rendered: inside.render(node, fields), inner: inside.fidelity };
+      ways.set(key, recalled);
+    }
+    for (const [id, fidelity] of recalled.inner) this.fidelity.set(id, fidelity);
+    return recalled.rendered;
   }
 
   private render(node: QueryNode, fields: readonly Field[] | undefined): Rendered {

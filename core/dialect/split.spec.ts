@@ -4,7 +4,8 @@ import { build, createPattern, parseQuery, type QueryNode } from '../query';
 import type { Extent } from './lay-out';
 import { findDialect } from './profiles';
 import { readString } from './reader';
-import { MOST_PARTS, packBins } from './split';
+import { packBins } from './pack';
+import { MOST_PARTS } from './split';
 import { writeQuery } from './writer';
 
 const extent = (characters: number): Extent => ({ characters, truncations: 0, words: 0 });

@@ -1,23 +1,28 @@
 import type { Dialect } from './dialect';
 import { addExtents, isWithin, measure, type Extent } from './lay-out';
-import { joinTrees, listMembers, type StringTree } from './string-tree';
+import { countLeastBins, packBins, shareOut, subtract } from './pack';
+import { joinTrees, listMembers, type Join, type StringTree } from './string-tree';
 
 /** The most strings that one query is split into. */
 export const MOST_PARTS = 24;
-/** Up to so many members the fewest parts are found for sure. */
-const EXACT_MEMBERS = 14;
-const EXACT_STEPS = 50_000;
 /** So many of the largest groups are split together. */
 const JOINED_GROUPS = 4;
 
-/** An OR of the tree whose members may be shared out among several strings. */
+/** An OR whose members may be shared out among several strings, wherever it stands. */
 interface SplitGroup {
   readonly members: readonly StringTree[];
   readonly sizes: readonly Extent[];
   /** All of them together. */
   readonly total: Extent;
-  /** A tree that has this group with other members in the place of all of these; its other groups stay where they are. */
-  readonly withMembers: (tree: StringTree, members: readonly StringTree[]) => StringTree;
+  /** The ways to share it out that were asked for, by the number of shares. */
+  readonly shares: Map<number, number[][]>;
+  /** The OR of some of its members, the same value for the same ones. */
+  readonly join: (places: readonly number[]) => StringTree;
+}
+
+/** A group in the place where it stands in a tree. */
+interface PlacedGroup extends SplitGroup {
+  readonly path: readonly number[];
 }
 
 /**
@@ -39,9 +44,9 @@ export function splitTree(tree: StringTree, dialect: Dialect): StringTree[] | un
   return parts?.every((part) => isWithin(measure(part, dialect), dialect)) ? parts : undefined;
 }
 
-/** The ORs that can be split, with the ways to put other members into them. */
-function findGroups(tree: StringTree, dialect: Dialect): SplitGroup[] {
-  const found: SplitGroup[] = [];
+/** The ORs that can be split, with their places. */
+function findGroups(tree: StringTree, dialect: Dialect): PlacedGroup[] {
+  const found: PlacedGroup[] = [];
   const visit = (part: StringTree, path: readonly number[]): void => {
     if (part.kind === 'wrap') {
       visit(part.item, [...path, 0]);
@@ -49,16 +54,7 @@ function findGroups(tree: StringTree, dialect: Dialect): SplitGroup[] {
     }
     if (part.kind !== 'join') return;
     if (part.items.length > 1 && part.operator === 'or') {
-      const members = listMembers(part, 'or');
-      const operator = dialect.operators.or.write.length + 2;
-      const sizes = members.map((member) => {
-        const size = measure(member, dialect);
-        const brackets = member.kind === 'atom' ? 0 : 2;
-        return { ...size, characters: size.characters + operator + brackets };
-      });
-      const withMembers: SplitGroup['withMembers'] = (whole, others) =>
-        replaceAt(whole, path, joinTrees(part.node, 'or', others));
-      found.push({ members, sizes, total: addExtents(sizes), withMembers });
+      found.push({ ...recallGroup(part, dialect), path });
       return;
     }
     part.items.forEach((item, at) => {
@@ -67,6 +63,41 @@ function findGroups(tree: StringTree, dialect: Dialect): SplitGroup[] {
   };
   visit(tree, []);
   return found;
+}
+
+const GROUPS = new WeakMap<Dialect, WeakMap<StringTree, SplitGroup>>();
+
+/** Trees are values: a group that stands in many queries is looked at once. */
+function recallGroup(tree: Join, dialect: Dialect): SplitGroup {
+  const groups = GROUPS.get(dialect) ?? new WeakMap<StringTree, SplitGroup>();
+  GROUPS.set(dialect, groups);
+  const group = groups.get(tree) ?? createGroup(tree, dialect);
+  groups.set(tree, group);
+  return group;
+}
+
+function createGroup(tree: Join, dialect: Dialect): SplitGroup {
+  const members = listMembers(tree, 'or');
+  const operator = dialect.operators.or.write.length + 2;
+  const sizes = members.map((member) => {
+    const size = measure(member, dialect);
+    const brackets = member.kind === 'atom' ? 0 : 2;
+    return { ...size, characters: size.characters + operator + brackets };
+  });
+  const joined = new Map<string, StringTree>();
+  const join: SplitGroup['join'] = (places) => {
+    const key = places.join();
+    const known = joined.get(key);
+    if (known) return known;
+    const made = joinTrees(
+      tree.node,
+      'or',
+      places.map((place) => members[place]!),
+    );
+    joined.set(key, made);
+    return made;
+  };
+  return { members, sizes, total: addExtents(sizes), shares: new Map(), join };
 }
 
 function replaceAt(tree: StringTree, [at, ...rest]: readonly number[], other: StringTree): StringTree {
@@ -81,8 +112,8 @@ function replaceAt(tree: StringTree, [at, ...rest]: readonly number[], other: St
 
 /** Which group is packed last, and the shares of the others. */
 interface SplitPlan {
-  readonly last: SplitGroup;
-  readonly others: readonly SplitGroup[];
+  readonly last: PlacedGroup;
+  readonly others: readonly PlacedGroup[];
   readonly shares: readonly (readonly (readonly number[])[])[];
   /** For each way to take one share of every other group: the bins of the last one. */
   readonly bins: readonly (readonly (readonly number[])[])[];
@@ -93,27 +124,17 @@ interface SplitPlan {
  * every part of the others, and the last one is packed as tightly as what is left in each allows. The
  * numbers of parts with the smallest product are tried first, until nothing smaller can follow.
  */
-function planSplit(groups: readonly SplitGroup[], whole: Extent, dialect: Dialect): SplitPlan | undefined {
+function planSplit(groups: readonly PlacedGroup[], whole: Extent, dialect: Dialect): SplitPlan | undefined {
   const limits = createLimits(dialect);
   const rest = groups.reduce((left, group) => subtract(left, group.total), whole);
-  const known = new Map<SplitGroup, Map<number, number[][]>>();
-  /** The shares of a group are the same whatever the others do. */
-  const share = (group: SplitGroup, count: number): number[][] => {
-    const made = known.get(group) ?? new Map<number, number[][]>();
-    known.set(group, made);
-    const shares = made.get(count) ?? shareOut(group.sizes, count, limits);
-    made.set(count, shares);
-    return shares;
-  };
   let best: SplitPlan | undefined;
   let fewest = MOST_PARTS + 1;
   for (const last of groups) {
     const others = groups.filter((group) => group !== last);
-    for (const counts of listCounts(others.length)) {
-      const product = multiply(counts);
+    for (const { counts, product } of listCounts(others.length)) {
       if (product > 1 && product * 2 >= fewest) break;
       if (!mayFit(rest, last, others, counts, Math.floor((fewest - 1) / product), limits)) continue;
-      const shares = others.map((group, at) => share(group, counts[at] ?? 1));
+      const shares = others.map((group, at) => recallShares(group, counts[at] ?? 1, limits));
       const bins = packLast(last, listRests(rest, others, shares), limits, fewest - 1);
       if (!bins) continue;
       best = { last, others, shares, bins };
@@ -123,7 +144,14 @@ function planSplit(groups: readonly SplitGroup[], whole: Extent, dialect: Dialec
   return best;
 }
 
-/** A quick look before the long one: equal shares, and as many bins as may be, would fit at best. */
+/** The shares of a group are the same whatever the others do. */
+function recallShares(group: SplitGroup, count: number, limits: Extent): number[][] {
+  const shares = group.shares.get(count) ?? shareOut(group.sizes, count, limits);
+  group.shares.set(count, shares);
+  return shares;
+}
+
+/** A quick look before the long one, asked thousands of times: equal shares, and as many bins as may be, would fit at best. */
 function mayFit(
   rest: Extent,
   last: SplitGroup,
@@ -132,17 +160,18 @@ function mayFit(
   bins: number,
   limits: Extent,
 ): boolean {
-  if (others.some(({ members }, at) => (counts[at] ?? 1) > members.length)) return false;
-  const least = (read: (extent: Extent) => number): number =>
-    others.reduce(
-      (sum, group, at) => sum + read(group.total) / (counts[at] ?? 1),
-      read(rest) + read(last.total) / bins,
-    );
-  return (
-    least(({ characters }) => characters) <= limits.characters &&
-    least(({ truncations }) => truncations) <= limits.truncations &&
-    least(({ words }) => words) <= limits.words
-  );
+  let characters = rest.characters + last.total.characters / bins;
+  let truncations = rest.truncations + last.total.truncations / bins;
+  let words = rest.words + last.total.words / bins;
+  for (let at = 0; at < others.length; at++) {
+    const { members, total } = others[at]!;
+    const count = counts[at] ?? 1;
+    if (count > members.length) return false;
+    characters += total.characters / count;
+    truncations += total.truncations / count;
+    words += total.words / count;
+  }
+  return characters <= limits.characters && truncations <= limits.truncations && words <= limits.words;
 }
 
 function countBins(bins: SplitPlan['bins']): number {
@@ -180,51 +209,45 @@ function packLast(
 
 function carryOut({ last, others, shares, bins }: SplitPlan, tree: StringTree): StringTree[] {
   return combineShares(tree, others, shares).flatMap((part, at) =>
-    (bins[at] ?? []).map((bin) =>
-      last.withMembers(
-        part,
-        bin.map((place) => last.members[place]!),
-      ),
-    ),
+    (bins[at] ?? []).map((bin) => replaceAt(part, last.path, last.join(bin))),
   );
 }
 
-const COUNTS = new Map<number, readonly (readonly number[])[]>();
+/** Numbers of parts for some groups, and how many ways there are to take a part of each. */
+interface PartCounts {
+  readonly counts: readonly number[];
+  readonly product: number;
+}
+
+const COUNTS = new Map<number, readonly PartCounts[]>();
 
 /** Numbers of parts for each of so many groups, those with the smallest product first; made once. */
-function listCounts(groups: number): readonly (readonly number[])[] {
+function listCounts(groups: number): readonly PartCounts[] {
   const known = COUNTS.get(groups);
   if (known) return known;
-  let rows: number[][] = [[]];
+  let rows: PartCounts[] = [{ counts: [], product: 1 }];
   for (let group = 0; group < groups; group++) {
-    rows = rows.flatMap((row) =>
-      Array.from({ length: Math.floor(MOST_PARTS / multiply(row)) }, (_, at) => [...row, at + 1]),
+    rows = rows.flatMap(({ counts, product }) =>
+      Array.from({ length: Math.floor(MOST_PARTS / product) }, (_, at) => ({
+        counts: [...counts, at + 1],
+        product: product * (at + 1),
+      })),
     );
   }
-  rows.sort((a, b) => multiply(a) - multiply(b));
+  rows.sort((a, b) => a.product - b.product);
   COUNTS.set(groups, rows);
   return rows;
 }
 
-function multiply(numbers: readonly number[]): number {
-  return numbers.reduce((product, number) => product * number, 1);
-}
-
 function combineShares(
   tree: StringTree,
-  groups: readonly SplitGroup[],
-  shares: readonly (readonly (readonly number[])[])[],
+  groups: readonly PlacedGroup[],
+  shares: SplitPlan['shares'],
 ): StringTree[] {
   let parts = [tree];
   groups.forEach((group, at) => {
-    parts = parts.flatMap((part) =>
-      (shares[at] ?? []).map((share) =>
-        group.withMembers(
-          part,
-          share.map((place) => group.members[place]!),
-        ),
-      ),
-    );
+    const joins = (shares[at] ?? []).map((share) => group.join(share));
+    parts = parts.flatMap((part) => joins.map((join) => replaceAt(part, group.path, join)));
   });
   return parts;
 }
@@ -235,127 +258,4 @@ function createLimits({ most }: Dialect): Extent {
     truncations: most.truncations ?? Infinity,
     words: most.words ?? Infinity,
   };
-}
-
-function subtract(a: Extent, b: Extent): Extent {
-  return {
-    characters: a.characters - b.characters,
-    truncations: a.truncations - b.truncations,
-    words: a.words - b.words,
-  };
-}
-
-/** Shares of about the same size, by the limit that is nearest. */
-function shareOut(sizes: readonly Extent[], count: number, limits: Extent): number[][] {
-  const shares = Array.from({ length: Math.min(count, sizes.length) }, () => ({
-    weight: 0,
-    places: [] as number[],
-  }));
-  const weights = sizes.map((size) => weigh(size, limits));
-  const order = sizes.map((_, at) => at).sort((a, b) => weights[b]! - weights[a]!);
-  for (const at of order) {
-    const least = shares.reduce((a, b) => (b.weight < a.weight ? b : a));
-    least.places.push(at);
-    least.weight += weights[at]!;
-  }
-  return shares.map((share) => share.places.sort((a, b) => a - b));
-}
-
-/**
- * Puts things of some sizes into the fewest bins of one size: exactly for few things, else by
- * taking the largest first. The places of the things in each bin; nothing if more than `most`.
- */
-export function packBins(sizes: readonly Extent[], room: Extent, most: number): number[][] | undefined {
-  if (sizes.some((size) => !isSmaller(size, room)) || countLeastBins(sizes, room) > most) return undefined;
-  const weights = sizes.map((size) => weigh(size, room));
-  const order = sizes.map((_, at) => at).sort((a, b) => weights[b]! - weights[a]!);
-  const quick = packLargestFirst(order, sizes, room);
-  let best = quick && quick.length <= most ? quick : undefined;
-  const least = countLeastBins(sizes, room);
-  const limit = Math.min(most, (quick?.length ?? most + 1) - 1);
-  if (sizes.length <= EXACT_MEMBERS && limit >= least) {
-    for (let count = least; count <= limit; count++) {
-      const exact = packExactly(order, sizes, room, count);
-      if (!exact) continue;
-      best = exact;
-      break;
-    }
-  }
-  return best?.map((bin) => [...bin].sort((a, b) => a - b)).sort((a, b) => a[0]! - b[0]!);
-}
-
-function countLeastBins(sizes: readonly Extent[], room: Extent): number {
-  const total = addExtents(sizes);
-  const share = (used: number, free: number): number =>
-    free === Infinity ? 1 : Math.ceil(used / Math.max(1, free));
-  return Math.max(
-    1,
-    share(total.characters, room.characters),
-    share(total.truncations, room.truncations),
-    share(total.words, room.words),
-  );
-}
-
-function packLargestFirst(
-  order: readonly number[],
-  sizes: readonly Extent[],
-  room: Extent,
-): number[][] | undefined {
-  const bins: { used: Extent; places: number[] }[] = [];
-  for (const at of order) {
-    const size = sizes[at]!;
-    if (!isSmaller(size, room)) return undefined;
-    const bin = bins.find(({ used }) => isSmaller(addExtents([used, size]), room));
-    if (bin) {
-      bin.places.push(at);
-      bin.used = addExtents([bin.used, size]);
-    } else bins.push({ used: size, places: [at] });
-  }
-  return bins.map((bin) => bin.places);
-}
-
-function packExactly(
-  order: readonly number[],
-  sizes: readonly Extent[],
-  room: Extent,
-  count: number,
-): number[][] | undefined {
-  let steps = 0;
-  const used: Extent[] = Array.from({ length: count }, () => addExtents([]));
-  const bins: number[][] = Array.from({ length: count }, () => []);
-  const place = (next: number): boolean => {
-    if (next === order.length) return true;
-    if (++steps > EXACT_STEPS) return false;
-    const at = order[next]!;
-    for (let bin = 0; bin < count; bin++) {
-      const before = used[bin]!;
-      const after = addExtents([before, sizes[at]!]);
-      if (isSmaller(after, room)) {
-        used[bin] = after;
-        bins[bin]!.push(at);
-        if (place(next + 1)) return true;
-        bins[bin]!.pop();
-        used[bin] = before;
-      }
-      // Empty bins are alike: one try is enough.
-      if (bins[bin]!.length === 0) break;
-    }
-    return false;
-  };
-  return place(0) ? bins.filter((bin) => bin.length > 0) : undefined;
-}
-
-function weigh(size: Extent, room: Extent): number {
-  const part = (used: number, free: number): number => (free === Infinity || free <= 0 ? 0 : used / free);
-  return Math.max(
-    part(size.characters, room.characters),
-    part(size.truncations, room.truncations),
-    part(size.words, room.words),
-  );
-}
-
-function isSmaller(size: Extent, room: Extent): boolean {
-  return (
-    size.characters <= room.characters && size.truncations <= room.truncations && size.words <= room.words
-  );
 }

@@ -54,12 +54,15 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
         .map((item) => dropInactive(item, database))
         .filter((item) => item !== undefined);
       if (items.length <= 1) return withBlock(items[0], root.block);
-      return { ...root, items };
+      const isWhole =
+        items.length === root.items.length && items.every((item, at) => item === root.items[at]);
+      return isWhole ? root : { ...root, items };
     }
     case 'not': {
       const include = dropInactive(root.include, database);
       const exclude = dropInactive(root.exclude, database);
       if (!exclude) return withBlock(include, root.block);
+      if (include === root.include && exclude === root.exclude) return root;
       return {
         ...root,
         include: include ?? { kind: 'empty', id: root.include.id, span: root.include.span },
@@ -68,7 +71,7 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
     }
     case 'fielded': {
       const item = dropInactive(root.item, database);
-      return item && { ...root, item };
+      return item === root.item ? root : item && { ...root, item };
     }
     default:
       return root;

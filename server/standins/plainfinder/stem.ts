@@ -2,7 +2,16 @@ import stemmers from 'snowball-stemmers';
 
 const english = stemmers.newStemmer('english');
 
+/** So many stems are remembered: the strings of a batch have most words in common. */
+const MOST_REMEMBERED = 20_000;
+const remembered = new Map<string, string>();
+
 /** The stem of a folded word by Snowball's English rules (snowballstem.org). */
 export function stemWord(word: string): string {
-  return english.stem(word);
+  const known = remembered.get(word);
+  if (known !== undefined) return known;
+  if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+  const stem = english.stem(word);
+  remembered.set(word, stem);
+  return stem;
 }

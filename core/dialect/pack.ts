@@ -1,0 +1,132 @@
+import { addExtents, type Extent } from './lay-out';
+
+// Things of some sizes put into as few bins as hold them: what a string that is too long is split by.
+
+/** Up to so many things the fewest bins are found for sure. */
+const EXACT_MEMBERS = 14;
+const EXACT_STEPS = 50_000;
+
+/** What is left of an extent. */
+export function subtract(a: Extent, b: Extent): Extent {
+  return {
+    characters: a.characters - b.characters,
+    truncations: a.truncations - b.truncations,
+    words: a.words - b.words,
+  };
+}
+
+/** Shares of about the same size, by the limit that is nearest. */
+export function shareOut(sizes: readonly Extent[], count: number, limits: Extent): number[][] {
+  const shares = Array.from({ length: Math.min(count, sizes.length) }, () => ({
+    weight: 0,
+    places: [] as number[],
+  }));
+  const weights = sizes.map((size) => weigh(size, limits));
+  const order = sizes.map((_, at) => at).sort((a, b) => weights[b]! - weights[a]!);
+  for (const at of order) {
+    const least = shares.reduce((a, b) => (b.weight < a.weight ? b : a));
+    least.places.push(at);
+    least.weight += weights[at]!;
+  }
+  return shares.map((share) => share.places.sort((a, b) => a - b));
+}
+
+/**
+ * Puts things of some sizes into the fewest bins of one size: exactly for few things, else by
+ * taking the largest first. The places of the things in each bin; nothing if more than `most`.
+ */
+export function packBins(sizes: readonly Extent[], room: Extent, most: number): number[][] | undefined {
+  if (sizes.some((size) => !isSmaller(size, room)) || countLeastBins(sizes, room) > most) return undefined;
+  const weights = sizes.map((size) => weigh(size, room));
+  const order = sizes.map((_, at) => at).sort((a, b) => weights[b]! - weights[a]!);
+  const quick = packLargestFirst(order, sizes, room);
+  let best = quick && quick.length <= most ? quick : undefined;
+  const least = countLeastBins(sizes, room);
+  const limit = Math.min(most, (quick?.length ?? most + 1) - 1);
+  if (sizes.length <= EXACT_MEMBERS && limit >= least) {
+    for (let count = least; count <= limit; count++) {
+      const exact = packExactly(order, sizes, room, count);
+      if (!exact) continue;
+      best = exact;
+      break;
+    }
+  }
+  return best?.map((bin) => [...bin].sort((a, b) => a - b)).sort((a, b) => a[0]! - b[0]!);
+}
+
+/** As few bins as the sums of the sizes allow; the shapes of the things may need more. */
+export function countLeastBins(sizes: readonly Extent[], room: Extent): number {
+  const total = addExtents(sizes);
+  const share = (used: number, free: number): number =>
+    free === Infinity ? 1 : Math.ceil(used / Math.max(1, free));
+  return Math.max(
+    1,
+    share(total.characters, room.characters),
+    share(total.truncations, room.truncations),
+    share(total.words, room.words),
+  );
+}
+
+function packLargestFirst(
+  order: readonly number[],
+  sizes: readonly Extent[],
+  room: Extent,
+): number[][] | undefined {
+  const bins: { used: Extent; places: number[] }[] = [];
+  for (const at of order) {
+    const size = sizes[at]!;
+    if (!isSmaller(size, room)) return undefined;
+    const bin = bins.find(({ used }) => isSmaller(addExtents([used, size]), room));
+    if (bin) {
+      bin.places.push(at);
+      bin.used = addExtents([bin.used, size]);
+    } else bins.push({ used: size, places: [at] });
+  }
+  return bins.map((bin) => bin.places);
+}
+
+function packExactly(
+  order: readonly number[],
+  sizes: readonly Extent[],
+  room: Extent,
+  count: number,
+): number[][] | undefined {
+  let steps = 0;
+  const used: Extent[] = Array.from({ length: count }, () => addExtents([]));
+  const bins: number[][] = Array.from({ length: count }, () => []);
+  const place = (next: number): boolean => {
+    if (next === order.length) return true;
+    if (++steps > EXACT_STEPS) return false;
+    const at = order[next]!;
+    for (let bin = 0; bin < count; bin++) {
+      const before = used[bin]!;
+      const after = addExtents([before, sizes[at]!]);
+      if (isSmaller(after, room)) {
+        used[bin] = after;
+        bins[bin]!.push(at);
+        if (place(next + 1)) return true;
+        bins[bin]!.pop();
+        used[bin] = before;
+      }
+      // Empty bins are alike: one try is enough.
+      if (bins[bin]!.length === 0) break;
+    }
+    return false;
+  };
+  return place(0) ? bins.filter((bin) => bin.length > 0) : undefined;
+}
+
+function weigh(size: Extent, room: Extent): number {
+  const part = (used: number, free: number): number => (free === Infinity || free <= 0 ? 0 : used / free);
+  return Math.max(
+    part(size.characters, room.characters),
+    part(size.truncations, room.truncations),
+    part(size.words, room.words),
+  );
+}
+
+function isSmaller(size: Extent, room: Extent): boolean {
+  return (
+    size.characters <= room.characters && size.truncations <= room.truncations && size.words <= room.words
+  );
+}
