@@ -1,5 +1,5 @@
 import type { Dialect } from './dialect';
-import type { StringTree } from './string-tree';
+import type { Join, StringTree } from './string-tree';
 
 /** A stretch of the string and the node that it renders; pieces nest like the nodes, outer ones first. */
 export interface Piece {
@@ -11,7 +11,7 @@ export interface Piece {
 }
 
 /** A piece; there are thousands of them, so none is made by copying another. */
-export function createPiece(start: number, end: number, nodeId: string, block: string | undefined): Piece {
+function createPiece(start: number, end: number, nodeId: string, block: string | undefined): Piece {
   return block === undefined ? { start, end, nodeId } : { start, end, nodeId, block };
 }
 
@@ -28,16 +28,88 @@ export interface Extent {
   readonly words: number;
 }
 
-/** Prints a tree. Every group beside an operator is bracketed, unless brackets are not taken at all. */
+/**
+ * Prints a tree. Every group beside an operator is bracketed, unless brackets are not taken at all. The
+ * pieces are found when somebody asks for them: most strings of a batch are only sent.
+ */
 export function layOut(tree: StringTree, dialect: Dialect): LaidOut {
-  const printer = new TreePrinter(dialect);
-  printer.add(tree, undefined, undefined, false);
-  return { text: printer.text, pieces: printer.pieces };
+  let pieces: Piece[] | undefined;
+  return {
+    text: print(tree, dialect),
+    get pieces() {
+      return (pieces ??= findPieces(tree, dialect));
+    },
+  };
+}
+
+/** Parts on a line each, with their pieces found as those of `layOut` are. */
+export function joinLines(parts: readonly LaidOut[]): LaidOut {
+  const [only] = parts;
+  if (parts.length === 1 && only) return only;
+  let pieces: Piece[] | undefined;
+  return {
+    text: parts.map(({ text }) => text).join('\n'),
+    get pieces() {
+      return (pieces ??= movePieces(parts));
+    },
+  };
+}
+
+function movePieces(parts: readonly LaidOut[]): Piece[] {
+  let from = 0;
+  return parts.flatMap(({ text, pieces }) => {
+    const start = from;
+    from += text.length + 1;
+    return pieces.map((piece) =>
+      createPiece(piece.start + start, piece.end + start, piece.nodeId, piece.block),
+    );
+  });
+}
+
+const PRINTED = new WeakMap<Dialect, WeakMap<StringTree, string>>();
+
+/** The text of a tree: trees are values, so what stands in many of them is printed once. */
+function print(tree: StringTree, dialect: Dialect): string {
+  if (tree.kind === 'atom') return tree.text;
+  const printed = PRINTED.get(dialect) ?? new WeakMap<StringTree, string>();
+  PRINTED.set(dialect, printed);
+  const known = printed.get(tree);
+  if (known !== undefined) return known;
+  const text = printBody(tree, dialect);
+  printed.set(tree, text);
+  return text;
+}
+
+function printBody(tree: Exclude<StringTree, { kind: 'atom' }>, dialect: Dialect): string {
+  const beside = isBeside(tree, dialect);
+  const inner = (item: StringTree): string => {
+    const text = print(item, dialect);
+    return beside && needsBrackets(item, dialect) ? `(${text})` : text;
+  };
+  switch (tree.kind) {
+    case 'without':
+      return dialect.operators.not.write + inner(tree.item);
+    case 'wrap':
+      return tree.before + inner(tree.item) + tree.after;
+    case 'join':
+      return tree.items.map(inner).join(writeBetween(tree, dialect));
+  }
+}
+
+/** What stands inside stands beside an operator or a mark, so that groups need their brackets. */
+function isBeside(tree: Exclude<StringTree, { kind: 'atom' }>, dialect: Dialect): boolean {
+  if (tree.kind === 'join') return tree.items.length > 1;
+  return tree.kind === 'without' || !doesMarkBracket(dialect);
+}
+
+function writeBetween({ operator }: Join, dialect: Dialect): string {
+  const { write } = dialect.operators[operator];
+  return write === '' ? ' ' : ` ${write} `;
 }
 
 const MEASURED = new WeakMap<Dialect, WeakMap<StringTree, Extent>>();
 
-/** The extent of a tree as it would be printed, without printing it: trees are values, so parts are measured once. */
+/** The extent of a tree as it is printed: parts are measured once. */
 export function measure(tree: StringTree, dialect: Dialect): Extent {
   const measured = MEASURED.get(dialect) ?? new WeakMap<StringTree, Extent>();
   MEASURED.set(dialect, measured);
@@ -49,43 +121,17 @@ export function measure(tree: StringTree, dialect: Dialect): Extent {
 }
 
 function measureBody(tree: StringTree, dialect: Dialect): Extent {
-  const { any } = dialect.wildcards;
-  switch (tree.kind) {
-    case 'atom':
-      return {
-        characters: tree.text.length,
-        truncations: any ? tree.text.split(any.sign).length - 1 : 0,
-        words: tree.words,
-      };
-    case 'without':
-      return lengthen(measureBeside(tree.item, dialect), dialect.operators.not.write.length);
-    case 'wrap': {
-      const inner = doesMarkBracket(dialect)
-        ? measure(tree.item, dialect)
-        : measureBeside(tree.item, dialect);
-      return lengthen(inner, tree.before.length + tree.after.length);
-    }
-    case 'join': {
-      const { write } = dialect.operators[tree.operator];
-      const isGroup = tree.items.length > 1;
-      const extents = tree.items.map((item) =>
-        isGroup ? measureBeside(item, dialect) : measure(item, dialect),
-      );
-      const between = (write === '' ? 1 : write.length + 2) * Math.max(0, tree.items.length - 1);
-      return lengthen(addExtents(extents), between);
-    }
+  if (tree.kind === 'atom') {
+    const { any } = dialect.wildcards;
+    return {
+      characters: tree.text.length,
+      truncations: any ? tree.text.split(any.sign).length - 1 : 0,
+      words: tree.words,
+    };
   }
-}
-
-/** The extent of what stands beside an operator: with brackets where it needs them. */
-function measureBeside(tree: StringTree, dialect: Dialect): Extent {
-  return lengthen(measure(tree, dialect), needsBrackets(tree, dialect) ? 2 : 0);
-}
-
-function lengthen(extent: Extent, by: number): Extent {
-  if (by === 0) return extent;
-  const { characters, truncations, words } = extent;
-  return { characters: characters + by, truncations, words };
+  const items = tree.kind === 'join' ? tree.items : [tree.item];
+  const { truncations, words } = addExtents(items.map((item) => measure(item, dialect)));
+  return { characters: print(tree, dialect).length, truncations, words };
 }
 
 /** Several extents together. */
@@ -122,48 +168,41 @@ function needsBrackets(tree: StringTree, dialect: Dialect): boolean {
   return tree.items.length === 1 && only ? needsBrackets(only, dialect) : true;
 }
 
-class TreePrinter {
-  text = '';
-  readonly pieces: Piece[] = [];
-
-  constructor(private readonly dialect: Dialect) {}
-
-  add(tree: StringTree, outer: string | undefined, block: string | undefined, beside: boolean): void {
+/** The places of the nodes in the text of a tree. */
+function findPieces(tree: StringTree, dialect: Dialect): Piece[] {
+  const pieces: Piece[] = [];
+  /** Gives where the tree ends. */
+  const visit = (
+    part: StringTree,
+    at: number,
+    outer: string | undefined,
+    block: string | undefined,
+    beside: boolean,
+  ): number => {
+    const bracket = beside && needsBrackets(part, dialect) ? 1 : 0;
+    const start = at + bracket;
     // Several parts of one node are one piece.
-    if (tree.node.id === outer) return this.addBody(tree, block, beside);
-    const own = tree.node.block ?? block;
-    const place = this.pieces.length;
-    const brackets = beside && needsBrackets(tree, this.dialect);
-    if (brackets) this.text += '(';
-    const start = this.text.length;
-    this.pieces.push(createPiece(start, start, tree.node.id, own));
-    this.addBody(tree, own, false);
-    this.pieces[place] = createPiece(start, this.text.length, tree.node.id, own);
-    if (brackets) this.text += ')';
-  }
-
-  private addBody(tree: StringTree, block: string | undefined, beside: boolean): void {
-    const brackets = beside && needsBrackets(tree, this.dialect);
-    if (brackets) this.text += '(';
-    if (tree.kind === 'atom') this.text += tree.text;
-    else if (tree.kind === 'join') this.addJoin(tree, block);
-    else if (tree.kind === 'without') {
-      this.text += this.dialect.operators.not.write;
-      this.add(tree.item, tree.node.id, block, true);
-    } else {
-      this.text += tree.before;
-      this.add(tree.item, tree.node.id, block, !doesMarkBracket(this.dialect));
-      this.text += tree.after;
-    }
-    if (brackets) this.text += ')';
-  }
-
-  private addJoin(tree: StringTree & { kind: 'join' }, block: string | undefined): void {
-    const { write } = this.dialect.operators[tree.operator];
-    const between = write === '' ? ' ' : ` ${write} `;
-    tree.items.forEach((item, at) => {
-      if (at > 0) this.text += between;
-      this.add(item, tree.node.id, block, tree.items.length > 1);
-    });
-  }
+    if (part.node.id === outer) return visitBody(part, start, block) + bracket;
+    const own = part.node.block ?? block;
+    const place = pieces.length;
+    pieces.push(createPiece(start, start, part.node.id, own));
+    const end = visitBody(part, start, own);
+    pieces[place] = createPiece(start, end, part.node.id, own);
+    return end + bracket;
+  };
+  const visitBody = (part: StringTree, start: number, block: string | undefined): number => {
+    if (part.kind === 'atom') return start + part.text.length;
+    const beside = isBeside(part, dialect);
+    if (part.kind === 'without')
+      return visit(part.item, start + dialect.operators.not.write.length, part.node.id, block, beside);
+    if (part.kind === 'wrap')
+      return visit(part.item, start + part.before.length, part.node.id, block, beside) + part.after.length;
+    const between = writeBetween(part, dialect).length;
+    return part.items.reduce(
+      (at, item, place) => visit(item, place > 0 ? at + between : at, part.node.id, block, beside),
+      start,
+    );
+  };
+  visit(tree, 0, undefined, undefined, false);
+  return pieces;
 }

@@ -3,7 +3,7 @@ import { DEFAULT_FIELDS, dropInactive, type Field, type QueryNode } from '../que
 import type { Dialect } from './dialect';
 import { SAME, describeDrift, type Fidelity } from './fidelity';
 import { flattenTree, mustFlatten } from './flatten';
-import { createPiece, isWithin, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
+import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
 import { NodeWriter, type ListBranch } from './node-writer';
 import { MOST_PARTS, splitTree } from './split';
@@ -60,7 +60,7 @@ export function writeQuery(root: QueryNode, dialect: Dialect, settings: WriteSet
   }
   if (!dialect.whenTooLong.includes('without-fields')) return full;
   const bare = write(root, dialect, settings, true);
-  return bare.problems.length === 0 ? { ...bare, withoutFields: true } : full;
+  return bare.problems.length === 0 ? bare : full;
 }
 
 /** What a dialect does to each node of a query, whatever the length of its strings: as `writeQuery` says, without them. */
@@ -81,12 +81,17 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
       ? fitTree(addLimiters(result.tree, text), dialect)
       : { trees: [], problem: createProblem('nothing-to-send', 'error', { database: dialect.name }) };
   const parts = trees.map((tree) => layOut(tree, dialect));
+  const lines = joinLines(parts);
   return {
     database: dialect.id,
-    ...joinLines(parts),
+    text: lines.text,
+    get pieces() {
+      return lines.pieces;
+    },
     parts,
     fidelity: writer.fidelity,
     whole: describeWhole(result),
+    ...(bare && { withoutFields: true as const }),
     boxes,
     steps,
     extent: findGreatest(trees.map((tree) => measure(tree, dialect))),
@@ -143,19 +148,4 @@ function findGreatest(extents: readonly Extent[]): Extent {
     truncations: greatest((extent) => extent.truncations),
     words: greatest((extent) => extent.words),
   };
-}
-
-function joinLines(parts: readonly LaidOut[]): LaidOut {
-  const [only] = parts;
-  if (parts.length === 1 && only) return only;
-  let text = '';
-  const pieces: Piece[] = [];
-  for (const part of parts) {
-    if (text !== '') text += '\n';
-    const from = text.length;
-    for (const { start, end, nodeId, block } of part.pieces)
-      pieces.push(createPiece(start + from, end + from, nodeId, block));
-    text += part.text;
-  }
-  return { text, pieces };
 }
