@@ -85,6 +85,7 @@ function packLargestFirst(
   return bins.map((bin) => bin.places);
 }
 
+/** Tries every way to put the things into so many bins, the largest first, without those that cannot end well. */
 function packExactly(
   order: readonly number[],
   sizes: readonly Extent[],
@@ -92,28 +93,75 @@ function packExactly(
   count: number,
 ): number[][] | undefined {
   let steps = 0;
-  const used: Extent[] = Array.from({ length: count }, () => addExtents([]));
-  const bins: number[][] = Array.from({ length: count }, () => []);
-  const place = (next: number): boolean => {
-    if (next === order.length) return true;
-    if (++steps > EXACT_STEPS) return false;
+  const bins = Array.from({ length: count }, () => ({ free: room, places: [] as number[] }));
+  const rests = listRests(order.map((at) => sizes[at]!));
+  const place = (next: number, lastBin: number): boolean => {
+    const rest = rests[next];
+    if (!rest) return true;
+    if (++steps > EXACT_STEPS || !mayHold(bins, rest)) return false;
     const at = order[next]!;
-    for (let bin = 0; bin < count; bin++) {
-      const before = used[bin]!;
-      const after = addExtents([before, sizes[at]!]);
-      if (isSmaller(after, room)) {
-        used[bin] = after;
-        bins[bin]!.push(at);
-        if (place(next + 1)) return true;
-        bins[bin]!.pop();
-        used[bin] = before;
-      }
-      // Empty bins are alike: one try is enough.
-      if (bins[bin]!.length === 0) break;
+    const size = sizes[at]!;
+    for (let number = lastBin; number < count; number++) {
+      const bin = bins[number]!;
+      // Bins with the same left are alike: one of them is enough.
+      const isTried = bins.slice(lastBin, number).some(({ free }) => isEqual(free, bin.free));
+      if (isTried || !isSmaller(size, bin.free)) continue;
+      const before = bin.free;
+      bin.free = subtract(before, size);
+      bin.places.push(at);
+      const following = sizes[order[next + 1] ?? -1];
+      // Of things that are alike, the later one goes into no earlier bin.
+      if (place(next + 1, following && isEqual(following, size) ? number : 0)) return true;
+      bin.places.pop();
+      bin.free = before;
     }
     return false;
   };
-  return place(0) ? bins.filter((bin) => bin.length > 0) : undefined;
+  return place(0, 0) ? bins.map(({ places }) => places).filter(({ length }) => length > 0) : undefined;
+}
+
+/** What is still to be placed, before each thing. */
+interface Rest {
+  readonly total: Extent;
+  /** The smallest of each measure: a bin that does not have that much left is full. */
+  readonly least: Extent;
+}
+
+function listRests(sizes: readonly Extent[]): Rest[] {
+  const rests: Rest[] = [];
+  for (const size of sizes.toReversed()) {
+    const after = rests.at(-1);
+    rests.push(
+      after
+        ? { total: addExtents([after.total, size]), least: findLeast(after.least, size) }
+        : { total: size, least: size },
+    );
+  }
+  return rests.reverse();
+}
+
+function findLeast(a: Extent, b: Extent): Extent {
+  return {
+    characters: Math.min(a.characters, b.characters),
+    truncations: Math.min(a.truncations, b.truncations),
+    words: Math.min(a.words, b.words),
+  };
+}
+
+/** True unless what the bins have left is too little for the rest, whatever its shapes. */
+function mayHold(bins: readonly { readonly free: Extent }[], { total, least }: Rest): boolean {
+  let [characters, truncations, words] = [0, 0, 0];
+  for (const { free } of bins) {
+    if (!isSmaller(least, free)) continue;
+    characters += free.characters;
+    truncations += free.truncations;
+    words += free.words;
+  }
+  return isSmaller(total, { characters, truncations, words });
+}
+
+function isEqual(a: Extent, b: Extent): boolean {
+  return a.characters === b.characters && a.truncations === b.truncations && a.words === b.words;
 }
 
 function weigh(size: Extent, room: Extent): number {

@@ -44,6 +44,21 @@ describe('packing', () => {
     );
   });
 
+  it('takes the fewest bins where many things are alike', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 2, max: 7 }), { minLength: 4, maxLength: 9 }),
+        fc.integer({ min: 7, max: 13 }),
+        (sizes, most) => {
+          const bins = packBins(sizes.map(extent), room(most), MOST_PARTS);
+          expect(bins).toHaveLength(countFewest(sizes, most));
+          expect(bins?.flat().sort((a, b) => a - b)).toEqual(sizes.map((_, at) => at));
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+
   it('gives up where one thing is too large or there are too many', () => {
     expect(packBins([extent(51)], room(50), MOST_PARTS)).toBeUndefined();
     expect(
