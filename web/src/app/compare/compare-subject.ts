@@ -68,14 +68,13 @@ export class CompareSubject {
   }
 
   /**
-   * True if a database goes without a piece of a question that has to be there, and not without the same
-   * piece of what it is set beside: then the two counts do not mean the same there.
+   * True if a count of a question goes without a piece that has to be there, and what it is set beside
+   * does not go without the same: then the two do not mean the same there.
    */
-  isIncomparable(question: Question, dialect: Dialect, beside: Counted | undefined): boolean {
-    const counted = this.look(question, dialect);
+  isIncomparable(root: QueryNode, counted: Counted | undefined, beside: Counted | undefined): boolean {
     if (!counted) return false;
     if (!reachesAlike(counted, beside) || (!beside && counted.rendering.withoutFields)) return true;
-    const left = this.listLeftOut(this.share(question.root), counted.rendering);
+    const left = this.listLeftOut(this.share(root), counted.rendering);
     if (left.length === 0) return false;
     const whole = beside
       ? (this.leftOut.get(beside.rendering) ?? this.listLeftOut(this.root(), beside.rendering))

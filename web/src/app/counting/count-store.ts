@@ -8,6 +8,7 @@ import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT } from '../data/providers';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
+import { SLICE, nextTurn } from './turns';
 import { WritingAids } from './writing-aids';
 
 /** One thing to count: an exact string in one database under its ticked boxes. */
@@ -63,8 +64,6 @@ const GATHERING = 20;
 /** The most counts that are remembered. */
 const MOST_KEPT = 20_000;
 const HEALTH_INTERVAL = 1_500;
-/** Milliseconds of writing before other work has its turn. */
-const SLICE = 8;
 /** After so many slices those who wait are told of what is written so far. */
 const SLICES_UNTOLD = 12;
 /** So many are asked for at once, so that answers come in few pieces. */
@@ -98,15 +97,9 @@ export class CountStore {
   /** Who waits for answers. */
   private watchers: (() => void)[] = [];
   private isWriting = false;
-  /** Gives other work its turn, without the wait that timers have. */
-  private readonly turns = new MessageChannel();
   private readonly laterDone = signal(0);
   private slices = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
-
-  constructor() {
-    this.turns.port1.onmessage = () => this.writeSlice();
-  }
 
   /** The server does not answer; counting goes on by itself when it is back. */
   readonly isGone = signal(false);
@@ -141,8 +134,7 @@ export class CountStore {
     if (!waiting.has(key)) {
       waiting.add(key);
       this.later.push({ root, dialect, limiters, asks });
-      if (!this.isWriting) this.turns.port2.postMessage(undefined);
-      this.isWriting = true;
+      if (!this.isWriting) void this.writeInTurns();
     }
     return undefined;
   }
@@ -169,6 +161,14 @@ export class CountStore {
     return waiting;
   }
 
+  private async writeInTurns(): Promise<void> {
+    this.isWriting = true;
+    while (this.isWriting) {
+      await nextTurn();
+      this.writeSlice();
+    }
+  }
+
   private writeSlice(): void {
     const end = performance.now() + SLICE;
     for (let next = this.later.shift(); next; next = this.later.shift()) {
@@ -182,7 +182,6 @@ export class CountStore {
     if (isDone || this.ready.length >= LATER_BATCH) this.ask(this.ready.splice(0));
     this.isWriting = !isDone;
     if (isDone) this.laterDone.update((turn) => turn + 1);
-    else this.turns.port2.postMessage(undefined);
   }
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {
@@ -426,8 +425,15 @@ function joinParts(states: readonly CountState[]): CountState {
   return { status: 'counted', total, estimated: true, ...(upTo > total && { upTo }) };
 }
 
-function createKey({ database, string, boxes }: CountWish): string {
-  return `${database}\n${JSON.stringify(boxes)}\n${string}`;
+const KEYS = new WeakMap<CountWish, string>();
+
+/** A text that is the same for equal wishes; strings are long, so it is made once for each wish. */
+function createKey(wish: CountWish): string {
+  const known = KEYS.get(wish);
+  if (known !== undefined) return known;
+  const key = `${wish.database}\n${JSON.stringify(wish.boxes)}\n${wish.string}`;
+  KEYS.set(wish, key);
+  return key;
 }
 
 function readKey(key: string): CountWish {

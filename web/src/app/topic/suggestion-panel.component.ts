@@ -185,8 +185,8 @@ export class SuggestionPanelComponent {
   private async look(question: SuggestionQuestion, isStale: () => boolean): Promise<void> {
     this.isLooking.set(true);
     const fresh: Suggestion[] = [];
-    const pending = this.finder.list(question).map(async (promise) => {
-      const found = await promise;
+    const pending = this.finder.list(question).map(async (find) => {
+      const found = await find();
       if (isStale()) return;
       fresh.push(...found);
       this.found.set([...fresh]);

@@ -1,11 +1,15 @@
-import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { OfferedTerm } from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
 import { createTermKey, type Concept } from '#core/project/index';
+import type { Vocabulary } from '#core/vocabulary/index';
+import { nextTurn } from '../../counting/turns';
 import { OpenProject } from '../../state/open-project';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
 import { SuggestionFinder, type SuggestionQuestion } from '../../topic/suggestions/suggestion-finder';
 import type { Suggestion } from '../../topic/suggestions/suggestion';
 import { CompareSubject } from '../compare-subject';
+import { mapSliced } from './sliced';
 
 /** So many suggestions of each concept are tried. */
 const MOST_OFFERED = 20;
@@ -19,6 +23,22 @@ export class OfferedTerms {
   private readonly thesauri = inject(ThesaurusStore);
   private readonly found = signal<ReadonlyMap<Concept, readonly OfferedTerm[]>>(new Map());
   private readonly asked = new WeakSet<Concept>();
+  private isGone = false;
+
+  /** Headings come from thesauri that are at hand; looking through them takes a while. */
+  private readonly headings = mapSliced(
+    () =>
+      this.subject.state().concepts.flatMap((concept) =>
+        this.subject.dialects().flatMap((dialect) => {
+          const vocabulary = this.thesauri.find(dialect.id);
+          return vocabulary ? [{ concept, dialect, vocabulary }] : [];
+        }),
+      ),
+    ({ concept, dialect, vocabulary }) => ({
+      concept,
+      offered: this.listHeadings(concept, dialect, vocabulary),
+    }),
+  );
 
   readonly terms = computed<OfferedTerm[]>(() =>
     this.subject.state().concepts.flatMap((concept) => {
@@ -26,7 +46,8 @@ export class OfferedTerms {
         ...concept.terms.map((term) => createTermKey(term)),
         ...(concept.dismissed ?? []),
       ]);
-      return [...(this.found().get(concept) ?? []), ...this.listHeadings(concept)]
+      const headings = this.headings().made.filter((made) => made.concept === concept);
+      return [...(this.found().get(concept) ?? []), ...headings.flatMap(({ offered }) => offered)]
         .filter(({ term }) => !has.has(createTermKey(term)))
         .slice(0, MOST_OFFERED);
     }),
@@ -34,46 +55,55 @@ export class OfferedTerms {
 
   constructor() {
     this.thesauri.followChosen();
+    inject(DestroyRef).onDestroy(() => (this.isGone = true));
     effect(() => {
-      const { concepts } = this.subject.state();
-      for (const concept of concepts) {
-        const question = this.createQuestion(concept);
-        if (!question || this.asked.has(concept)) continue;
-        this.asked.add(concept);
-        untracked(() => void this.find(question));
-      }
+      const questions = this.subject
+        .state()
+        .concepts.filter((concept) => !this.asked.has(concept))
+        .flatMap((concept) => this.createQuestion(concept, this.subject.dialects()) ?? []);
+      untracked(() => void this.findAll(questions));
     });
   }
 
-  /** Headings come from thesauri that are at hand: made once for each state of a concept. */
-  private readonly headings = new WeakMap<Concept, readonly OfferedTerm[]>();
+  /** Made once for each state of a concept, so that what is offered stays the same. */
+  private readonly known = new WeakMap<Concept, Map<Vocabulary, readonly OfferedTerm[]>>();
 
-  private listHeadings(concept: Concept): readonly OfferedTerm[] {
-    const known = this.headings.get(concept);
-    if (known && known.length > 0) return known;
-    const question = this.createQuestion(concept);
-    const made = question
-      ? this.finder.findHeadings(question).map((suggestion) => this.offer(concept, suggestion))
-      : [];
-    this.headings.set(concept, made);
+  private listHeadings(concept: Concept, dialect: Dialect, vocabulary: Vocabulary): readonly OfferedTerm[] {
+    const known = this.known.get(concept) ?? new Map<Vocabulary, readonly OfferedTerm[]>();
+    this.known.set(concept, known);
+    const question = this.createQuestion(concept, [dialect]);
+    const made =
+      known.get(vocabulary) ??
+      (question ? this.finder.findHeadings(question) : []).map((suggestion) =>
+        this.offer(concept, suggestion),
+      );
+    known.set(vocabulary, made);
     return made;
   }
 
-  private async find(question: SuggestionQuestion): Promise<void> {
-    for (const looking of this.finder.list(question)) {
-      const suggestions = await looking;
-      const offered = suggestions
-        .filter(({ section, replaces }) => section !== 'slips' && replaces === undefined)
-        .map((suggestion) => this.offer(question.concept, suggestion));
-      if (offered.length === 0) continue;
-      this.found.update((found) =>
-        new Map(found).set(question.concept, [...(found.get(question.concept) ?? []), ...offered]),
-      );
+  /** Each kind of each concept in a turn of its own: the page answers input in between. */
+  private async findAll(questions: readonly SuggestionQuestion[]): Promise<void> {
+    for (const question of questions) this.asked.add(question.concept);
+    for (const question of questions) {
+      const looking: Promise<readonly Suggestion[]>[] = [];
+      for (const find of this.finder.list(question)) {
+        await nextTurn();
+        if (this.isGone) return;
+        looking.push(find());
+      }
+      // What has come is offered together: each change has all that is tried looked through again.
+      void Promise.all(looking).then((found) => this.keep(question.concept, found.flat()));
     }
   }
 
-  private createQuestion(concept: Concept): SuggestionQuestion | undefined {
-    const dialects = this.subject.dialects();
+  private keep(concept: Concept, suggestions: readonly Suggestion[]): void {
+    const offered = suggestions
+      .filter(({ section, replaces }) => section !== 'slips' && replaces === undefined)
+      .map((suggestion) => this.offer(concept, suggestion));
+    if (offered.length > 0) this.found.update((found) => new Map(found).set(concept, offered));
+  }
+
+  private createQuestion(concept: Concept, dialects: readonly Dialect[]): SuggestionQuestion | undefined {
     const [dialect] = dialects;
     if (!dialect || concept.off) return undefined;
     return { concept, terms: concept.terms.filter(({ off }) => !off), dialects, dialect };

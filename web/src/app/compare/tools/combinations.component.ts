@@ -24,7 +24,7 @@ import { ShortNamePipe } from '../../ui/short-name.pipe';
 /** Up to so many concepts, what holds just some of them is drawn. */
 const MOST_DRAWN = 5;
 /** Rows of combinations that are shown before the rest is asked for. */
-const FIRST_ROWS = 40;
+const FIRST_ROWS = 24;
 
 /** Something that can be combined: a concept, or a piece of the query that is none. */
 interface Combined {
@@ -158,10 +158,8 @@ export class CombinationsComponent {
 
   private lookAt(root: QueryNode, dialect: Dialect) {
     const question = { root, limiters: this.subject.state().limiters };
-    return {
-      counted: this.subject.look(question, dialect),
-      isOther: this.subject.isIncomparable(question, dialect, undefined),
-    };
+    const counted = this.subject.look(question, dialect);
+    return { counted, isOther: this.subject.isIncomparable(root, counted, undefined) };
   }
 
   protected toggle(key: string): void {

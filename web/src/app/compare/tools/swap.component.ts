@@ -81,11 +81,9 @@ export class SwapComponent {
         alternative,
         cells: this.subject.dialects().map((dialect, at) => {
           const counted = this.subject.look(question, dialect);
-          const isOther = this.subject.isIncomparable(question, dialect, this.subject.lookWhole(dialect));
-          const [now, then] = [
-            isOther ? undefined : readExact(counted),
-            readExact(this.subject.lookWhole(dialect)),
-          ];
+          const whole = this.subject.lookWhole(dialect);
+          const isOther = this.subject.isIncomparable(question.root, counted, whole);
+          const [now, then] = [isOther ? undefined : readExact(counted), readExact(whole)];
           const before = readExact(above?.cells[at]?.counted);
           return {
             id: dialect.id,
@@ -97,7 +95,7 @@ export class SwapComponent {
                 ? ''
                 : formatDifference(now - then),
             isOther,
-            fidelity: describeFidelity(counted, this.subject.lookWhole(dialect)),
+            fidelity: describeFidelity(counted, whole),
             gained: now === undefined || before === undefined ? '' : formatDifference(now - before),
           };
         }),

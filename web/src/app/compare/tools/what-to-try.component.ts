@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { describeTrial, listTrials, rankTrials, type Trial, type TrialCounts } from '#core/compare/index';
+import {
+  describeTrial,
+  listTrials,
+  rankTrials,
+  type Question,
+  type Trial,
+  type TrialCounts,
+} from '#core/compare/index';
 import { PURPOSE_ROWS } from '#core/question/index';
 import { describeGap } from '../../counting/count-gap';
 import type { Counted } from '../../counting/count-store';
@@ -50,20 +57,21 @@ export class WhatToTryComponent {
     this.bands().some(({ from, to }) => from !== undefined || to !== undefined),
   );
 
-  private readonly whole = computed(() => {
-    const question = { root: this.subject.root(), limiters: this.subject.state().limiters };
-    return this.look(question);
-  });
+  private readonly draft = computed(() =>
+    this.subject.dialects().map((dialect) => this.subject.lookWhole(dialect)),
+  );
+  private readonly whole = computed(() =>
+    this.look(this.ask({ root: this.subject.root(), limiters: this.subject.state().limiters })),
+  );
   private readonly listed = computed(() =>
     listTrials(this.subject.project(), this.thisYear, this.offered.terms()),
   );
   private readonly trials = mapSliced(this.listed, (trial) => {
     const question = this.alternatives.ask(this.subject.project(), trial.change);
-    // Equal pieces are found once here, in a slice, and not when the counts are looked at.
-    return question && { trial, question: { ...question, root: this.subject.share(question.root) } };
+    return question && { trial, asked: this.ask(question) };
   });
   private readonly looked = computed(() =>
-    this.trials().made.map(({ trial, question }) => ({ trial, ...this.look(question) })),
+    this.trials().made.map(({ trial, asked }) => ({ trial, ...this.look(asked) })),
   );
   protected readonly asked = computed(() => [
     ...this.whole().cells,
@@ -109,26 +117,38 @@ export class WhatToTryComponent {
     this.alternatives.takeAndFreeze(change, words);
   }
 
-  private look(question: Parameters<CompareSubject['look']>[0]): {
-    cells: (Counted | undefined)[];
-    recalls: (Counted | undefined)[];
-    counts: TrialCounts;
-  } {
-    const dialects = this.subject.dialects();
+  /** What is asked for a question; equal pieces are found once here, in a slice, and not when the counts are looked at. */
+  private ask({ root, limiters }: Question): Asked {
+    const question = { root: this.subject.share(root), limiters };
     const recall = this.alternatives.askRecall(question);
+    return { question, recall: recall && { ...recall, root: this.subject.share(recall.root) } };
+  }
+
+  private look({ question, recall }: Asked): Looked {
+    const dialects = this.subject.dialects();
     const cells = dialects.map((dialect) => this.subject.look(question, dialect));
     const recalls = recall ? dialects.map((dialect) => this.subject.look(recall, dialect)) : [];
-    const totals = cells.map((counted, at) => {
-      const dialect = dialects[at];
-      return dialect && this.subject.isIncomparable(question, dialect, this.subject.lookWhole(dialect))
-        ? undefined
-        : readTotal(counted);
-    });
+    const totals = cells.map((counted, at) =>
+      this.subject.isIncomparable(question.root, counted, this.draft()[at]) ? undefined : readTotal(counted),
+    );
     const found = recalls.map((counted, at) =>
       reachesAlike(counted, cells[at]) ? readExact(counted) : undefined,
     );
     return { cells, recalls, counts: { totals, found } };
   }
+}
+
+/** A question, and the same within the must-finds where there are any. */
+interface Asked {
+  readonly question: Question;
+  readonly recall: Question | undefined;
+}
+
+/** How the counts of what is asked stand, one a database. */
+interface Looked {
+  readonly cells: readonly (Counted | undefined)[];
+  readonly recalls: readonly (Counted | undefined)[];
+  readonly counts: TrialCounts;
 }
 
 /** Estimates are good enough to say how far a count is from its band. */

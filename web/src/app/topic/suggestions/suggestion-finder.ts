@@ -57,14 +57,14 @@ export class SuggestionFinder {
   private readonly words = inject(IndexWords);
   private readonly thesauri = inject(ThesaurusStore);
 
-  /** One promise a kind. Headings depend on signals and are found by `findHeadings`. */
-  list(question: SuggestionQuestion): readonly Promise<Found>[] {
+  /** What can be looked for, each on its own. Headings depend on signals and are found by `findHeadings`. */
+  list(question: SuggestionQuestion): readonly (() => Promise<Found>)[] {
     return [
-      ...question.terms.filter(isWordLike).map((term) => this.findForms(term, question)),
+      ...question.terms.filter(isWordLike).map((term) => () => this.findForms(term, question)),
       ...question.terms
         .filter((term) => describeTermKind(term) === 'acronym')
-        .map((term) => this.findMeanings(term, question)),
-      this.findForeign(question),
+        .map((term) => () => this.findMeanings(term, question)),
+      () => this.findForeign(question),
     ];
   }
 
