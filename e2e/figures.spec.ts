@@ -250,45 +250,59 @@ test('after a change, what each of 60 terms brings is counted without holding up
   await page.keyboard.press('Control+v');
   await page.getByRole('button', { name: 'Add as terms' }).click();
   await expect(page.locator('app-concept-column')).toHaveCount(5);
+  await workbench.goTo('Databases');
+  for (const name of ['Cardinal Point Citations', 'Northern Union Catalogue', 'Plainfinder'])
+    await page.getByRole('checkbox', { name }).check();
+  await workbench.goTo('Topic');
   await page.getByRole('button', { name: 'Hide suggestions' }).click();
-  let best = Infinity;
+  const times: number[] = [];
   let longest = Infinity;
-  for (let turn = 0; turn < 6 && (best > 500 || longest > 100); turn++) {
+  // An odd number of times, so that one of them is the median; more where other work disturbed them.
+  for (let turn = 0; turn < 7 && (turn < 5 || findMedian(times) > 400 || longest > 50); turn++) {
     await page.waitForLoadState('networkidle');
     const slowness = await measureSlowness(page);
+    await workbench.addField('hedge').fill(`noctule${turn}*`);
+    await waitUntilQuiet(page);
     await page.evaluate(() => {
-      const seen = { longest: 0, last: 0, start: performance.now() };
+      const seen = { longest: 0, last: 0, strings: 0, start: performance.now() };
       Object.assign(window, { seen });
       new PerformanceObserver((list) => {
-        for (const entry of list.getEntries()) seen.longest = Math.max(seen.longest, entry.duration);
-      }).observe({ type: 'longtask' });
-      new PerformanceObserver((list) => {
         for (const entry of list.getEntries())
-          if (entry.name.endsWith('/count')) seen.last = (entry as PerformanceResourceTiming).responseEnd;
-      }).observe({ type: 'resource' });
+          if (entry.startTime >= seen.start) seen.longest = Math.max(seen.longest, entry.duration);
+      }).observe({ type: 'longtask' });
+      const send = window.fetch.bind(window);
+      window.fetch = async (input, init) => {
+        const answer = await send(input, init);
+        const isCount = /\/(count|unions)$/.test(answer.url);
+        if (isCount) {
+          const body: unknown = await answer.clone().json();
+          seen.strings += (body as { counts: unknown[] }).counts.length;
+          seen.last = performance.now();
+        }
+        return answer;
+      };
     });
-    await workbench.addField('hedge').fill(`noctule${turn}*`);
-    await page.evaluate(
-      () => ((window as unknown as { seen: { start: number } }).seen.start = performance.now()),
-    );
     await page.keyboard.press('Enter');
     await expect(workbench.line('hedge', `noctule${turn}*`)).toBeVisible();
-    await page.waitForLoadState('networkidle');
+    // Each of 60 terms left out, in the databases that take so long a string.
     await expect
-      .poll(() => page.evaluate(() => (window as unknown as { seen: { last: number } }).seen.last))
-      .toBeGreaterThan(0);
-    const { time, task } = await page.evaluate(() => {
-      const { seen } = window as unknown as { seen: { longest: number; last: number; start: number } };
-      return { time: seen.last - seen.start, task: seen.longest };
+      .poll(() => page.evaluate(() => (window as unknown as { seen: { strings: number } }).seen.strings))
+      .toBeGreaterThan(4 * 60);
+    await waitUntilQuiet(page);
+    const { time, task, strings } = await page.evaluate(() => {
+      const { seen } = window as unknown as {
+        seen: { longest: number; last: number; strings: number; start: number };
+      };
+      return { time: seen.last - seen.start, task: seen.longest, strings: seen.strings };
     });
     console.log(
-      `60 terms in three databases: ${Math.round(time)} ms, longest task ${Math.round(task)} ms; slowness ${slowness.toFixed(1)}`,
+      `60 terms in six databases, ${strings} counts: ${Math.round(time)} ms, longest task ${Math.round(task)} ms; slowness ${slowness.toFixed(1)}`,
     );
-    best = Math.min(best, time / slowness);
+    times.push(time / slowness);
     longest = Math.min(longest, task / slowness);
   }
-  expect(best).toBeLessThan(500);
-  expect(longest).toBeLessThan(100);
+  expect(findMedian(times)).toBeLessThan(400);
+  expect(longest).toBeLessThan(50);
 });
 
 test('a thesaurus of 50,000 headings is read in under 5 s', async ({ page }) => {
@@ -361,7 +375,7 @@ test('What to try is tried in six databases within 2 s, and the page answers all
   await workbench.goTo('Topic');
   let best = Infinity;
   let longest = Infinity;
-  for (let turn = 0; turn < 6 && (best > 2_000 || longest > 100); turn++) {
+  for (let turn = 0; turn < 6 && (best > 2_000 || longest > 50); turn++) {
     // A changed draft: nothing of it is counted yet.
     await workbench.goTo('Topic');
     await workbench.addField('night light').fill(`lantern${turn}*`);
@@ -399,5 +413,5 @@ test('What to try is tried in six databases within 2 s, and the page answers all
   }
   expect(best).toBeLessThan(2_000);
   // Half of it is wanted; sorting and drawing what helps takes the rest.
-  expect(longest).toBeLessThan(100);
+  expect(longest).toBeLessThan(50);
 });

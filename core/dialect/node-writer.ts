@@ -38,8 +38,12 @@ interface Recalled {
   readonly inner: ReadonlyMap<string, Fidelity>;
 }
 
-/** What nodes came to, by dialect and node: both are values that never change. */
-const WRITTEN = new WeakMap<Dialect, WeakMap<QueryNode, Map<string, Recalled>>>();
+type RecalledNodes = WeakMap<QueryNode, Map<string, Recalled>>;
+
+/** What nodes came to, by dialect, what is known of forms, and node: all are values that never change. */
+const WRITTEN = new WeakMap<Dialect, WeakMap<object, RecalledNodes>>();
+/** Stands for the forms where none are known. */
+const NO_FORMS = {};
 
 /** Words, headings and groups stand unchanged in many queries of a batch; what joins them hardly does. */
 const RECALLED: ReadonlySet<QueryNode['kind']> = new Set(['term', 'phrase', 'heading', 'near', 'or']);
@@ -80,17 +84,19 @@ export class NodeWriter {
 
   /** Trees and dialects are values: what was written before is not written again. */
   private recall(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
-    // Forms, branches and earlier searches belong to a day and a database, not to the node alone.
-    if (this.known.findForms ?? this.known.listBranch ?? this.known.references)
-      return this.render(node, fields);
-    const nodes = WRITTEN.get(this.dialect) ?? new WeakMap<QueryNode, Map<string, Recalled>>();
-    WRITTEN.set(this.dialect, nodes);
+    // Branches and earlier searches belong to a moment, not to the node alone.
+    if (this.known.listBranch ?? this.known.references) return this.render(node, fields);
+    const byForms = WRITTEN.get(this.dialect) ?? new WeakMap<object, RecalledNodes>();
+    WRITTEN.set(this.dialect, byForms);
+    const forms = this.known.findForms ?? NO_FORMS;
+    const nodes: RecalledNodes = byForms.get(forms) ?? new WeakMap<QueryNode, Map<string, Recalled>>();
+    byForms.set(forms, nodes);
     const ways = nodes.get(node) ?? new Map<string, Recalled>();
     nodes.set(node, ways);
     const key = `${fields?.join() ?? ''} ${this.bare} ${this.defaultFields.join()}`;
     let recalled = ways.get(key);
     if (!recalled) {
-      const inside = new NodeWriter(this.dialect, this.defaultFields, this.bare);
+      const inside = new NodeWriter(this.dialect, this.defaultFields, this.bare, this.known);
       recalled = { rendered: inside.render(node, fields), inner: inside.fidelity };
       ways.set(key, recalled);
     }

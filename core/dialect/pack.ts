@@ -56,15 +56,17 @@ export function packBins(sizes: readonly Extent[], room: Extent, most: number): 
 
 /** As few bins as the sums of the sizes allow; the shapes of the things may need more. */
 export function countLeastBins(sizes: readonly Extent[], room: Extent): number {
-  const total = addExtents(sizes);
-  const share = (used: number, free: number): number =>
-    free === Infinity ? 1 : Math.ceil(used / Math.max(1, free));
+  const { characters, truncations, words } = addExtents(sizes);
   return Math.max(
     1,
-    share(total.characters, room.characters),
-    share(total.truncations, room.truncations),
-    share(total.words, room.words),
+    divide(characters, room.characters),
+    divide(truncations, room.truncations),
+    divide(words, room.words),
   );
+}
+
+function divide(used: number, free: number): number {
+  return free === Infinity ? 1 : Math.ceil(used / Math.max(1, free));
 }
 
 function packLargestFirst(
@@ -165,12 +167,15 @@ function isEqual(a: Extent, b: Extent): boolean {
 }
 
 function weigh(size: Extent, room: Extent): number {
-  const part = (used: number, free: number): number => (free === Infinity || free <= 0 ? 0 : used / free);
   return Math.max(
-    part(size.characters, room.characters),
-    part(size.truncations, room.truncations),
-    part(size.words, room.words),
+    weighOne(size.characters, room.characters),
+    weighOne(size.truncations, room.truncations),
+    weighOne(size.words, room.words),
   );
+}
+
+function weighOne(used: number, free: number): number {
+  return free === Infinity || free <= 0 ? 0 : used / free;
 }
 
 function isSmaller(size: Extent, room: Extent): boolean {

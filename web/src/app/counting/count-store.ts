@@ -59,15 +59,26 @@ export interface Counted {
   readonly byHand?: CountWish & { readonly limiters: Limiters };
 }
 
+/** A query that is written when there is time. */
+interface LaterQuery {
+  readonly root: QueryNode;
+  readonly dialect: Dialect;
+  readonly limiters: Limiters;
+  /** It is asked for as soon as it is written. */
+  readonly asks: boolean;
+}
+
 /** Wishes wait this long for others to go with them. */
 const GATHERING = 20;
 /** The most counts that are remembered. */
 const MOST_KEPT = 20_000;
+/** While others are on their way, answers wait this long to be shown together. */
+const SHOWING = 60;
 const HEALTH_INTERVAL = 1_500;
 /** After so many slices those who wait are told of what is written so far. */
 const SLICES_UNTOLD = 12;
-/** So many are asked for at once, so that answers come in few pieces. */
-const LATER_BATCH = 200;
+/** So many are asked of a database at once, so that answers come in few pieces. */
+const LATER_BATCH = 150;
 /** A query is kept as written under so many sets of limiters. */
 const MOST_LIMITERS = 60;
 
@@ -85,12 +96,15 @@ export class CountStore {
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
+  /** Answers that are not shown yet. */
+  private readonly arrived = new Map<CountWish, CountState>();
+  private showing: ReturnType<typeof setTimeout> | undefined;
   /** The databases that are being asked. */
   private readonly busy = new Set<string>();
   /** By the text of the limiters: one query is asked under several. */
   private readonly written = new WeakMap<QueryNode, Map<Dialect, Map<string, Written>>>();
-  /** Queries that are written when there is time. */
-  private readonly later: { root: QueryNode; dialect: Dialect; limiters: Limiters; asks: boolean }[] = [];
+  /** Queries that are written when there is time, by database: one has its strings while others are written for. */
+  private readonly later = new Map<string, LaterQuery[]>();
   private readonly isLater = new WeakMap<QueryNode, Map<Dialect, Set<string>>>();
   /** Wishes of queries that were written and are to be asked for together. */
   private readonly ready: CountWish[] = [];
@@ -121,22 +135,39 @@ export class CountStore {
     return { rendering, wish, state: this.known().get(key) ?? { status: 'waiting' } };
   }
 
+  /** What is sent for a query, if anything: unlike `look`, it stays the same when counts come. */
+  wish(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
+    return this.ownDatabases.isByHand(dialect.id) ? undefined : this.write(root, dialect, limiters).wish;
+  }
+
+  /** As `wish`, for queries of which there are many: see `lookLater`. */
+  wishLater(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
+    return this.isWritten(root, dialect, limiters, true) ? this.wish(root, dialect, limiters) : undefined;
+  }
+
   /**
    * As `look`, for queries of which there are many: one that was not written before is written in a
    * short slice of time between other work, in the order of asking. Until then there is nothing. With
    * `asks` false it is only written, and asked for when somebody says so.
    */
   lookLater(root: QueryNode, dialect: Dialect, limiters: Limiters, asks = true): Counted | undefined {
-    if (this.findWritten(root, dialect, limiters)) return this.look(root, dialect, limiters);
+    return this.isWritten(root, dialect, limiters, asks) ? this.look(root, dialect, limiters) : undefined;
+  }
+
+  /** Whether a query is written; if not, it will be, and whoever reads this signal is told. */
+  private isWritten(root: QueryNode, dialect: Dialect, limiters: Limiters, asks: boolean): boolean {
+    if (this.findWritten(root, dialect, limiters)) return true;
     this.laterDone();
     const waiting = this.findLater(root, dialect);
     const key = describeLimiters(limiters);
     if (!waiting.has(key)) {
       waiting.add(key);
-      this.later.push({ root, dialect, limiters, asks });
+      const queue = this.later.get(dialect.id) ?? [];
+      this.later.set(dialect.id, queue);
+      queue.push({ root, dialect, limiters, asks });
       if (!this.isWriting) void this.writeInTurns();
     }
-    return undefined;
+    return false;
   }
 
   /** As `look`, for a query that may not be written yet: then nothing. Nothing is asked for by it. */
@@ -148,9 +179,9 @@ export class CountStore {
 
   /** Gives up what waits to be written: it belongs to a state of the project that is gone. */
   dropLater(): void {
-    for (const { root, dialect, limiters } of this.later)
+    for (const { root, dialect, limiters } of [...this.later.values()].flat())
       this.findLater(root, dialect).delete(describeLimiters(limiters));
-    this.later.length = 0;
+    this.later.clear();
   }
 
   private findLater(root: QueryNode, dialect: Dialect): Set<string> {
@@ -171,17 +202,29 @@ export class CountStore {
 
   private writeSlice(): void {
     const end = performance.now() + SLICE;
-    for (let next = this.later.shift(); next; next = this.later.shift()) {
+    for (let next = this.takeLater(); next; next = this.takeLater()) {
       this.findLater(next.root, next.dialect).delete(describeLimiters(next.limiters));
       const { wish } = this.write(next.root, next.dialect, next.limiters);
       if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
       if (performance.now() > end) break;
     }
-    const isDone = this.later.length === 0;
-    if (++this.slices % SLICES_UNTOLD === 0) this.laterDone.update((turn) => turn + 1);
-    if (isDone || this.ready.length >= LATER_BATCH) this.ask(this.ready.splice(0));
-    this.isWriting = !isDone;
-    if (isDone) this.laterDone.update((turn) => turn + 1);
+    this.isWriting = this.later.size > 0;
+    if (++this.slices % SLICES_UNTOLD === 0 || !this.isWriting) this.laterDone.update((turn) => turn + 1);
+    if (!this.isWriting) this.ask(this.ready.splice(0));
+  }
+
+  /** The next query of the database whose turn it is; what is ready for it is asked for before the next one's turn. */
+  private takeLater(): LaterQuery | undefined {
+    const [turn] = this.later;
+    if (!turn) return undefined;
+    const [database, queue] = turn;
+    if (this.ready.length >= LATER_BATCH || queue.length === 0) {
+      this.ask(this.ready.splice(0));
+      this.later.delete(database);
+      if (queue.length > 0) this.later.set(database, queue);
+      return this.takeLater();
+    }
+    return queue.shift();
   }
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {
@@ -313,9 +356,11 @@ export class CountStore {
     const start = this.surroundings.now();
     const outcome = await this.countWishes(wishes, first);
     const milliseconds = Math.max(0, Math.round(this.surroundings.now() - start));
-    for (const wish of wishes) this.flying.delete(createKey(wish));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
-      for (const wish of wishes) this.open.set(createKey(wish), wish);
+      for (const wish of wishes) {
+        this.flying.delete(createKey(wish));
+        this.open.set(createKey(wish), wish);
+      }
       this.waitForServer();
       return;
     }
@@ -324,7 +369,7 @@ export class CountStore {
       const state = outcome.value[at] ?? { status: 'waiting' };
       return state.status === 'counted' ? { ...state, milliseconds } : state;
     });
-    this.remember(wishes, states);
+    this.collect(wishes, states);
     if (!outcome.ok && outcome.problem.code === 'service-busy') {
       setTimeout(() => this.retry(first.database), Number(outcome.problem.data['seconds']) * 1000);
     }
@@ -349,6 +394,28 @@ export class CountStore {
       describeEntry(entries.next().value as CountEntry | undefined, database);
     return succeed(
       parts.map((some, at) => (isUnion(at) ? take(together) : joinParts(some.map(() => take(singles))))),
+    );
+  }
+
+  /** Answers that come shortly after one another are shown together: each showing has a price. */
+  private collect(wishes: readonly CountWish[], states: readonly CountState[]): void {
+    wishes.forEach((wish, at) => {
+      const state = states[at];
+      if (state) this.arrived.set(wish, state);
+    });
+    if (this.flying.size <= this.arrived.size) this.rememberArrived();
+    else this.showing ??= setTimeout(() => this.rememberArrived(), SHOWING);
+  }
+
+  private rememberArrived(): void {
+    clearTimeout(this.showing);
+    this.showing = undefined;
+    const arrived = [...this.arrived];
+    this.arrived.clear();
+    for (const [wish] of arrived) this.flying.delete(createKey(wish));
+    this.remember(
+      arrived.map(([wish]) => wish),
+      arrived.map(([, state]) => state),
     );
   }
 

@@ -4,6 +4,9 @@ import { createMatcher, findPrefix, findSuffix, printPattern, type Pattern } fro
 import { DATABASE_CLIENT } from '../data/providers';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 
+type FormLists = ReadonlyMap<string, FormList>;
+const NOTHING_KNOWN: FormLists = new Map();
+
 /** The most words of an index that are looked through for the forms of one cut word. */
 const MOST_WORDS = 2_000;
 
@@ -15,8 +18,10 @@ const MOST_WORDS = 2_000;
 export class WordForms {
   private readonly client = inject(DATABASE_CLIENT);
   private readonly surroundings = inject(SURROUNDINGS);
-  private readonly known = signal<ReadonlyMap<string, ReadonlyMap<string, FormList>>>(new Map());
+  private readonly known = signal<ReadonlyMap<string, FormLists>>(new Map());
   private readonly asked = new Set<string>();
+  /** One for as long as nothing new is known: what was written with it is recalled by it. */
+  private readonly finders = new Map<string, { readonly lists: FormLists; readonly find: FindForms }>();
 
   /** How many lists are known of a database: what was written with fewer is to be written anew. */
   countKnown(dialect: Dialect): number {
@@ -26,13 +31,17 @@ export class WordForms {
   /** Gives the forms that are known and asks for the others; nothing for a database that cuts words itself. */
   createFinder(dialect: Dialect): FindForms | undefined {
     if (!spellsForms(dialect) || !this.client.listsWords(dialect.id)) return undefined;
-    const lists = this.known().get(dialect.id);
-    return (pattern) => {
+    const lists = this.known().get(dialect.id) ?? NOTHING_KNOWN;
+    const made = this.finders.get(dialect.id);
+    if (made?.lists === lists) return made.find;
+    const find: FindForms = (pattern) => {
       const key = printPattern(pattern);
-      const list = lists?.get(key);
+      const list = lists.get(key);
       if (!list) void this.ask(dialect.id, key, pattern);
       return list;
     };
+    this.finders.set(dialect.id, { lists, find });
+    return find;
   }
 
   private async ask(database: string, key: string, pattern: Pattern): Promise<void> {
@@ -43,6 +52,7 @@ export class WordForms {
     const outcome = await this.client.words(database, asked);
     if (!outcome.ok) {
       this.asked.delete(name);
+      this.finders.delete(database);
       return;
     }
     const matches = createMatcher(pattern);

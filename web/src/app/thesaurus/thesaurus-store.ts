@@ -10,6 +10,9 @@ import { DATABASE_CLIENT, THESAURUS_REPOSITORY } from '../data/providers';
 import { readSkosInWorker } from '../data/skos-worker';
 import { OpenProject } from '../state/open-project';
 
+/** The status of an answer that there is no such thing (RFC 9110, 15.5.5). */
+const NOT_FOUND = 404;
+
 /** A thesaurus that can be looked into: a database's own, or one that the person loaded. */
 export interface ThesaurusEntry {
   readonly id: string;
@@ -66,7 +69,8 @@ export class ThesaurusStore {
       this.loaded.update((all) => new Map(all).set(id, outcome.value));
       this.failed.update((all) => new Map([...all].filter(([other]) => other !== id)));
     } else {
-      this.asked.delete(id);
+      // A database that says that it has none is not asked again.
+      if (outcome.problem.data['status'] !== NOT_FOUND) this.asked.delete(id);
       this.failed.update((all) => new Map(all).set(id, outcome.problem));
     }
   }

@@ -185,7 +185,8 @@ export class SuggestionPanelComponent {
   private async look(question: SuggestionQuestion, isStale: () => boolean): Promise<void> {
     this.isLooking.set(true);
     const fresh: Suggestion[] = [];
-    const pending = this.finder.list(question).map(async (find) => {
+    const lookouts = [...this.finder.list(question), ...this.finder.listSlips(question)];
+    const pending = lookouts.map(async (find) => {
       const found = await find();
       if (isStale()) return;
       fresh.push(...found);

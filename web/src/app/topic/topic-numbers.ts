@@ -4,7 +4,7 @@ import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { subtractCounts } from '../counting/compare-counts';
-import { CountStore, getTotal, type Counted } from '../counting/count-store';
+import { CountStore, getTotal, type CountWish, type Counted } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import type { TermNumbers } from './topic-views';
 
@@ -57,30 +57,26 @@ export class TopicNumbers {
    * Everything that is to be counted, the lines in sight first: what they find, then what only they
    * find, then the same for the rest.
    */
-  readonly asked = computed<Counted[]>(() => {
+  readonly asked = computed<CountWish[]>(() => {
     const dialects = this.open.dialects();
+    const limiters = this.open.limiters();
     this.counts.dropLater();
-    const wholes = this.questions().flatMap(({ whole }) =>
-      dialects.map((dialect) => this.look(whole, dialect)),
-    );
     const near: TermQuestions[] = [];
     const far: TermQuestions[] = [];
     for (const { concept, terms } of this.questions()) {
       const { start, end } = this.inSight().get(concept.id) ?? { start: 0, end: FIRST_LINES };
       terms.forEach((question, line) => (line >= start && line < end ? near : far).push(question));
     }
-    const finds = [...near, ...far].flatMap(({ finds: root }) =>
-      dialects.map((dialect) => this.look(root, dialect)),
-    );
+    const shown = [
+      ...this.questions().map(({ whole }) => whole),
+      ...[...near, ...far].map(({ finds }) => finds),
+    ].flatMap((root) => dialects.map((dialect) => this.counts.wish(root, dialect, limiters)));
     const further = this.size() <= MOST_COUNTED_AHEAD ? [...near, ...far] : near;
-    const without = further.flatMap(({ term, conceptWithout, draftWithout }) =>
-      term.off
-        ? []
-        : [conceptWithout, draftWithout].flatMap((root) =>
-            dialects.map((dialect) => this.counts.lookLater(root, dialect, this.open.limiters())),
-          ),
-    );
-    return [...wholes, ...finds, ...without.filter((counted) => counted !== undefined)];
+    const without = further
+      .filter(({ term }) => !term.off)
+      .flatMap(({ conceptWithout, draftWithout }) => [conceptWithout, draftWithout])
+      .flatMap((root) => dialects.map((dialect) => this.counts.wishLater(root, dialect, limiters)));
+    return [...shown, ...without].filter((wish) => wish !== undefined);
   });
 
   /** The numbers of a term in some databases. */

@@ -22,7 +22,7 @@ import {
   type Concept,
   type Term,
 } from '#core/project/index';
-import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { CountStore, getTotal } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
@@ -150,7 +150,7 @@ export class TopicPageComponent {
   );
 
   constructor() {
-    inject(CountStore).follow(listWishes(() => this.numbers.asked()));
+    inject(CountStore).follow(this.numbers.asked);
     this.thesauri.followChosen();
   }
 

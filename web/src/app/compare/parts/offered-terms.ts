@@ -98,7 +98,7 @@ export class OfferedTerms {
 
   private keep(concept: Concept, suggestions: readonly Suggestion[]): void {
     const offered = suggestions
-      .filter(({ section, replaces }) => section !== 'slips' && replaces === undefined)
+      .filter(({ replaces }) => replaces === undefined)
       .map((suggestion) => this.offer(concept, suggestion));
     if (offered.length > 0) this.found.update((found) => new Map(found).set(concept, offered));
   }

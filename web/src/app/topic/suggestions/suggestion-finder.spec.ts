@@ -73,10 +73,8 @@ async function suggest(
   const concept: Concept = { id: 'a', name: texts[0] ?? '', block: 'a', off: false, terms };
   const finder = createFinder(records);
   const question = { concept, terms, dialects: [dialect], dialect };
-  return [
-    ...finder.findHeadings(question),
-    ...(await Promise.all(finder.list(question).map((find) => find()))).flat(),
-  ];
+  const lookouts = [...finder.list(question), ...finder.listSlips(question)];
+  return [...finder.findHeadings(question), ...(await Promise.all(lookouts.map((find) => find()))).flat()];
 }
 
 const texts = (found: readonly Suggestion[], section: Suggestion['section']) =>
@@ -156,8 +154,10 @@ describe('suggestions', () => {
   it('are none where nothing answers', async () => {
     const terms: Term[] = [{ id: '1', text: 'bat', off: true }];
     const concept: Concept = { id: 'a', name: 'x', block: 'a', off: false, terms };
-    const looking = createFinder().list({ concept, terms, dialects: [], dialect });
-    const found = await Promise.all(looking.map((find) => find()));
+    const question = { concept, terms, dialects: [], dialect };
+    const finder = createFinder();
+    const lookouts = [...finder.list(question), ...finder.listSlips(question)];
+    const found = await Promise.all(lookouts.map((find) => find()));
     expect(found.flat()).toEqual([]);
   });
 });

@@ -45,6 +45,8 @@ export interface SuggestionQuestion {
 }
 
 type Found = readonly Suggestion[];
+/** Looks for suggestions of one kind. */
+export type Lookout = () => Promise<Found>;
 const FORMS_A_WORD = 8;
 const OTHER_LANGUAGES = LANGUAGES.map(({ code }) => code).filter((code) => code !== 'en');
 /** Small words of those languages, to compare a concept's records with others. */
@@ -58,14 +60,26 @@ export class SuggestionFinder {
   private readonly thesauri = inject(ThesaurusStore);
 
   /** What can be looked for, each on its own. Headings depend on signals and are found by `findHeadings`. */
-  list(question: SuggestionQuestion): readonly (() => Promise<Found>)[] {
+  list(question: SuggestionQuestion): readonly Lookout[] {
+    const { terms } = question;
     return [
-      ...question.terms.filter(isWordLike).map((term) => () => this.findForms(term, question)),
-      ...question.terms
+      ...terms.filter(isWordLike).map((term) => () => this.findForms(term, question)),
+      ...terms
         .filter((term) => describeTermKind(term) === 'acronym')
         .map((term) => () => this.findMeanings(term, question)),
       () => this.findForeign(question),
     ];
+  }
+
+  /** What looks like a slip of a term, or what a term may be a slip of: as `list`, apart, since it asks most. */
+  listSlips({ terms, dialects }: SuggestionQuestion): readonly Lookout[] {
+    const databases = dialects.map((dialect) => dialect.id);
+    return terms
+      .filter((term) => isWordLike(term) && term.text === readPlainWords(term.text))
+      .flatMap((term) => {
+        const [word, ...more] = splitWords(term.text).map(({ text }) => text);
+        return word !== undefined && more.length === 0 ? [() => this.findSlips(word, databases)] : [];
+      });
   }
 
   /** Headings that the terms lead to, and those around the headings that the concept has; their entry terms and names. */
@@ -129,7 +143,6 @@ export class SuggestionFinder {
     const forms = findWordForms(last, index).slice(0, FORMS_A_WORD);
     const spellings = await this.findSpellings(words, databases);
     const merged = head.length === 0 ? spellings.flatMap((spelling) => spelling.merged ?? []) : [];
-    const near = head.length === 0 && term.text === bare ? await this.findSlips(last, databases) : [];
     return [
       ...forms.map((form) => create(join(form.word), 'forms', `form of ${last}`)),
       ...listJoinings(bare).map((text) =>
@@ -137,7 +150,6 @@ export class SuggestionFinder {
       ),
       ...merged.map((text) => create(text, 'spellings', 'both spellings at once')),
       ...spellings.map(({ text }) => create(writeName(text), 'spellings', 'British or American')),
-      ...near,
     ];
   }
 
