@@ -165,9 +165,15 @@ const entry = Joi.alternatives(
   }),
 );
 
-/** What a count answer must look like; `counted` is the number of strings that were sent. */
+const COUNT_ANSWERS = new Map<number, Joi.ObjectSchema<CountAnswer>>();
+
+/** What a count answer must look like; `counted` is the number of strings that were sent. Made once for each number: making takes longer than checking. */
 export function createCountAnswerSchema(counted: number): Joi.ObjectSchema<CountAnswer> {
-  return Joi.object<CountAnswer>({ counts: Joi.array().items(entry).length(counted).required() });
+  const made =
+    COUNT_ANSWERS.get(counted) ??
+    Joi.object<CountAnswer>({ counts: Joi.array().items(entry).length(counted).required() });
+  COUNT_ANSWERS.set(counted, made);
+  return made;
 }
 
 const text = Joi.string().allow('');

@@ -73,7 +73,7 @@ const GATHERING = 20;
 /** The most counts that are remembered. */
 const MOST_KEPT = 20_000;
 /** While others are on their way, answers wait this long to be shown together. */
-const SHOWING = 60;
+const SHOWING = 100;
 const HEALTH_INTERVAL = 1_500;
 /** After so many slices those who wait are told of what is written so far. */
 const SLICES_UNTOLD = 12;
