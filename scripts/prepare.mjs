@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
+import zlib from 'node:zlib';
 
 /** Runs a command with its output shown; ends the process if it fails. */
 export async function run(command, args, options = {}) {
@@ -45,11 +46,17 @@ export async function installPackages() {
 export async function buildAll() {
   fs.mkdirSync('dist', { recursive: true });
   const web = hashFiles(
-    listFiles(['core', 'demo', 'web']).concat('angular.json', 'package-lock.json', 'tsconfig.json'),
+    listFiles(['core', 'demo', 'web']).concat(
+      'angular.json',
+      'package-lock.json',
+      'scripts/prepare.mjs',
+      'tsconfig.json',
+    ),
   );
   if (readText('dist/web.stamp') !== web) {
     console.log('Building the web application (half a minute or more) …');
     await run('npx', ['ng', 'build']);
+    packFiles('dist/web');
     fs.writeFileSync('dist/web.stamp', web);
   }
   const server = hashFiles(listFiles(['core', 'demo', 'server', 'scripts']).concat('package-lock.json'));
@@ -57,6 +64,17 @@ export async function buildAll() {
     console.log('Building the server …');
     await run('node', ['scripts/build-server.mjs']);
     fs.writeFileSync('dist/server.stamp', server);
+  }
+}
+
+/** Packs what the server sends, as small as it gets: that takes too long for each request. */
+function packFiles(folder) {
+  for (const name of fs.readdirSync(folder).filter((one) => /\.(js|css|svg)$/.test(one))) {
+    const content = fs.readFileSync(path.join(folder, name));
+    const packed = zlib.brotliCompressSync(content, {
+      params: { [zlib.constants.BROTLI_PARAM_SIZE_HINT]: content.length },
+    });
+    if (packed.length < content.length) fs.writeFileSync(path.join(folder, `${name}.br`), packed);
   }
 }
 

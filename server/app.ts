@@ -1,6 +1,5 @@
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
-import { join } from 'node:path';
 import { TIME_LIMIT_SECONDS } from '#core/collection/index';
 import { LARGEST_BODY } from '#core/contract/index';
 import { createProblem } from '#core/problem/index';
@@ -10,6 +9,7 @@ import type { Fault, Faults } from './faults';
 import { sendProblem } from './routes/answers';
 import { createCatalogueRoutes, createSruRoutes } from './routes/sru';
 import { createStandinRoutes } from './routes/standins';
+import { serveWeb } from './routes/web';
 import { createFetchOutside, type FetchOutside } from './sru/fetch-outside';
 import { createCatalogue } from './standins/northern/catalogue';
 import type { Catalogue } from './standins/northern/service';
@@ -29,7 +29,6 @@ export interface AppParts {
 
 const CONTENT_POLICY =
   "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; worker-src 'self'; script-src 'self'";
-const ONE_YEAR = 365 * 24 * 3600 * 1000;
 
 /** Builds the server without listening. */
 export function createApp(parts: AppParts): Express {
@@ -71,23 +70,6 @@ function listCatalogues(
   };
   const asked = [...collections].filter(([, { standin }]) => standin.protocol === 'sru');
   return new Map(asked.map(([id, collection]) => [id, createCatalogue(collection, isLate)]));
-}
-
-/** Hashed files are kept for a year; the page itself is always asked for again. */
-function serveWeb(app: Express, folder: string): void {
-  app.use(
-    express.static(folder, {
-      index: false,
-      setHeaders: (response, path) =>
-        void (
-          /-[A-Z0-9]{8}\./.test(path) &&
-          response.set('Cache-Control', `public, max-age=${ONE_YEAR / 1000}, immutable`)
-        ),
-    }),
-  );
-  app.get('/{*path}', (_, response) =>
-    response.set('Cache-Control', 'no-store').sendFile(join(folder, 'index.html')),
-  );
 }
 
 /** Every failure of a request is a problem in JSON, never a stack. */
