@@ -133,6 +133,21 @@ test('overlap: works told apart by identifier, then by title, year and first aut
     `${different} different works in Heronsmere, Cardinal`,
   );
   await expect(page.getByTestId('overlap')).toContainText(`${records - different} records turn up again`);
+
+  // Each work that stands again is shown, with the rule that told its records.
+  const repeated = page.getByTestId('repeated').getByRole('row');
+  const more = page.getByRole('button', { name: /^Show more of the other/ });
+  while ((await more.count()) > 0) {
+    const before = await repeated.count();
+    await more.click();
+    await expect.poll(() => repeated.count()).toBeGreaterThan(before);
+  }
+  const rules = page.getByTestId('repeated').getByText(/^same /);
+  await expect(rules).toHaveCount(records - different);
+  const said = (await page.getByTestId('overlap').textContent()) ?? '';
+  const [, byIdentifier = '', byWork = ''] = /(\d+) by their identifier,\s+(\d+) by title/.exec(said) ?? [];
+  await expect(rules.filter({ hasText: 'same identifier' })).toHaveCount(Number(byIdentifier));
+  await expect(rules.filter({ hasText: 'same title, year and first author' })).toHaveCount(Number(byWork));
 });
 
 test('gained and lost: the records by which two states differ, judged, with an interval', async ({

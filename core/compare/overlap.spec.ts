@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findOverlap } from './overlap';
+import { findOverlap, listRepeatedWorks } from './overlap';
 
 const keys = (works: readonly number[]) => works.map((work) => ({ identifier: 0, work: work + 1 }));
 const arbitraryHoldings = fc.array(fc.array(fc.nat(30), { maxLength: 20 }), { minLength: 1, maxLength: 6 });
@@ -9,13 +9,26 @@ describe('the overlap of databases', () => {
   it('agrees with sets of works compared one by one', () => {
     fc.assert(
       fc.property(arbitraryHoldings, (holdings) => {
-        const overlap = findOverlap(
-          holdings.map((works, at) => ({ database: `d${at}`, total: works.length, keys: keys(works) })),
-        );
+        const results = holdings.map((works, at) => ({
+          database: `d${at}`,
+          total: works.length,
+          keys: keys(works),
+        }));
+        const overlap = findOverlap(results);
         const sets = holdings.map((works) => new Set(works));
         const all = new Set(holdings.flat());
         expect(overlap.works).toBe(all.size);
         expect(overlap.duplicates).toBe(holdings.flat().length - all.size);
+        const again = listRepeatedWorks(results).map((records) => {
+          const [first, ...others] = records;
+          expect(first?.rule).toBeUndefined();
+          expect(others.every(({ rule }) => rule === 'work')).toBe(true);
+          const found = records.map(({ database, place }) => holdings[Number(database.slice(1))]?.[place]);
+          expect(new Set(found).size).toBe(1);
+          return others.length;
+        });
+        expect(again).toEqual([...again].sort((a, b) => b - a));
+        expect(again.reduce((sum, count) => sum + count, 0)).toBe(overlap.duplicates);
         sets.forEach((one, a) => {
           expect(overlap.worksOf[a]).toBe(one.size);
           sets.forEach((other, b) =>

@@ -16,6 +16,15 @@ export interface SearchOrderStep {
   readonly total: number;
 }
 
+/** A record of a work that stands more than once. */
+export interface RepeatedRecord {
+  readonly database: string;
+  /** Its place in the keys of the database. */
+  readonly place: number;
+  /** By what it was told to be of the work; nothing for the first record of it. */
+  readonly rule: SameWorkRule | undefined;
+}
+
 /** How the results of several databases overlap. */
 export interface Overlap {
   /** The databases that give records, in the order given. */
@@ -41,7 +50,7 @@ export interface Overlap {
 
 /** What several databases have in common, record by record where that can be had, else as bounds. */
 export function findOverlap(results: readonly DatabaseResult[]): Overlap {
-  const compared = results.flatMap(({ database, keys }) => (keys ? [{ database, keys }] : []));
+  const compared = listCompared(results);
   const { works, workOf, matched } = deduplicateRecords(compared.map(({ keys }) => keys));
   // Which databases have a work: bit n stands for the nth of those compared.
   const holders = new Uint32Array(works);
@@ -76,6 +85,31 @@ export function findOverlap(results: readonly DatabaseResult[]): Overlap {
       greatest: works + others.reduce((sum, { total }) => sum + total, 0),
     },
   };
+}
+
+function listCompared(
+  results: readonly DatabaseResult[],
+): { readonly database: string; readonly keys: readonly RecordKeys[] }[] {
+  return results.flatMap(({ database, keys }) => (keys ? [{ database, keys }] : []));
+}
+
+/** The works that stand more than once in some databases, those with most records first, with the rule that told each. */
+export function listRepeatedWorks(results: readonly DatabaseResult[]): RepeatedRecord[][] {
+  const compared = listCompared(results);
+  const { works, workOf, ruleOf } = deduplicateRecords(compared.map(({ keys }) => keys));
+  const counts = new Uint32Array(works);
+  for (const list of workOf) for (const work of list) counts[work]!++;
+  const repeated = new Map<number, RepeatedRecord[]>();
+  workOf.forEach((list, at) => {
+    const database = compared[at]?.database ?? '';
+    list.forEach((work, place) => {
+      if (counts[work]! < 2) return;
+      const records = repeated.get(work) ?? [];
+      repeated.set(work, records);
+      records.push({ database, place, rule: ruleOf[at]?.[place] });
+    });
+  });
+  return [...repeated.values()].sort((a, b) => b.length - a.length);
 }
 
 function countByHolders(holders: Uint32Array): Map<number, number> {

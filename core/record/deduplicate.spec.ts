@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { deduplicateRecords } from './deduplicate';
 import { createIdentifierKey, createRecordKeys } from './identity';
@@ -50,7 +51,7 @@ describe('records of one work', () => {
     const { works, matched, ruleOf } = deduplicateRecords(lists);
     expect(works).toBe(1);
     expect(matched).toEqual({ identifier: 2, work: 0 });
-    expect(ruleOf.map((rules) => rules[0])).toEqual([0, 1, 1]);
+    expect(ruleOf.map((rules) => rules[0])).toEqual([undefined, 'identifier', 'identifier']);
   });
 
   it('are never put together against two different identifiers', () => {
@@ -59,6 +60,53 @@ describe('records of one work', () => {
     const { works, workOf } = deduplicateRecords(lists);
     expect(works).toBe(2);
     expect([...workOf[0]!]).toEqual([0, 1, 0]);
+  });
+
+  it('are found though what joins them comes last', () => {
+    // The record with an identifier is like the first; another one with it is like the second.
+    const [one, other] = [11, 12];
+    const lists = [
+      [
+        { identifier: 0, work: one },
+        { identifier: 0, work: other },
+      ],
+      [
+        { identifier: 7, work: one },
+        { identifier: 7, work: other },
+      ],
+    ];
+    const { works, ruleOf, matched } = deduplicateRecords(lists);
+    expect(works).toBe(1);
+    expect(ruleOf).toEqual([
+      [undefined, 'work'],
+      ['work', 'identifier'],
+    ]);
+    expect(matched).toEqual({ identifier: 1, work: 2 });
+  });
+
+  it('are the same whatever the order of the records', () => {
+    const record = fc.record({ identifier: fc.nat(4), work: fc.nat(5) });
+    fc.assert(
+      fc.property(fc.array(record, { maxLength: 14 }), fc.infiniteStream(fc.nat()), (records, random) => {
+        const keys = records.map((one, at) => ({ ...one, at }));
+        // Of several identified records, a bare one goes with the first: these stay in their order.
+        const bare = keys.filter(({ identifier }) => identifier === 0);
+        const mixed = keys.filter(({ identifier }) => identifier !== 0);
+        for (const one of bare) mixed.splice(random.next().value! % (mixed.length + 1), 0, one);
+        const pairsOf = (list: typeof keys): string[] => {
+          const { workOf, matched, works } = deduplicateRecords([list]);
+          expect(matched.identifier + matched.work).toBe(list.length - works);
+          return list
+            .flatMap((a, i) =>
+              list.flatMap((b, j) =>
+                workOf[0]![i] === workOf[0]![j] && a.at < b.at ? [`${a.at} ${b.at}`] : [],
+              ),
+            )
+            .sort();
+        };
+        expect(pairsOf(mixed)).toEqual(pairsOf(keys));
+      }),
+    );
   });
 
   it('are not told by titles that are too short, or without a year', () => {

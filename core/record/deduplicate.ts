@@ -11,51 +11,63 @@ export interface Deduplicated {
   readonly workOf: readonly Uint32Array[];
   /** How many records were matched by each rule. */
   readonly matched: Readonly<Record<SameWorkRule, number>>;
-  /** The rule by which a record was matched, list by list: 0 none (the first of its work), 1 identifier, 2 work. */
-  readonly ruleOf: readonly Uint8Array[];
+  /** The rule by which a record was matched, list by list; nothing for the first of its work. */
+  readonly ruleOf: readonly (readonly (SameWorkRule | undefined)[])[];
 }
-
-const RULES: readonly SameWorkRule[] = ['identifier', 'work'];
 
 /**
  * Finds the records of one work in several lists: first by identifier, then by normalised title, year
- * and first author. Two records whose identifiers differ are never of one work, however alike.
+ * and first author. Two records whose identifiers differ are never of one work, however alike; a record
+ * without one goes with the first identified record that it is like. What comes out does not depend on
+ * the order of the lists, but for which record is the first of its work.
  */
 export function deduplicateRecords(lists: readonly (readonly RecordKeys[])[]): Deduplicated {
+  const groups = groupRecords(lists);
+  const numbers = new Map<number, number>();
+  /** Identifiers that were seen: what comes after is matched by them. */
+  const seen = new Set<number>();
+  const matched = { identifier: 0, work: 0 };
+  const workOf = lists.map((list) => new Uint32Array(list.length));
+  const ruleOf = lists.map((list, at) =>
+    list.map(({ identifier }, place): SameWorkRule | undefined => {
+      const group = groups[at]![place]!;
+      const known = numbers.get(group);
+      const work = known ?? numbers.size;
+      numbers.set(group, work);
+      workOf[at]![place] = work;
+      const isSeen = seen.has(identifier);
+      if (identifier !== 0) seen.add(identifier);
+      if (known === undefined) return undefined;
+      const rule = isSeen ? 'identifier' : 'work';
+      matched[rule]++;
+      return rule;
+    }),
+  );
+  return { works: numbers.size, workOf, matched, ruleOf };
+}
+
+/** A number for each record that is the same for records of one work: identified ones first, the others by what they are like. */
+function groupRecords(lists: readonly (readonly RecordKeys[])[]): Float64Array[] {
   const byIdentifier = new Map<number, number>();
   const byWork = new Map<number, number>();
-  /** The identifier of each work, once it is known. */
-  const identifiers: number[] = [];
-  const matched = { identifier: 0, work: 0 };
-  const ruleOf = lists.map((list) => new Uint8Array(list.length));
-  const workOf = lists.map((list, at) => {
-    const works = new Uint32Array(list.length);
+  let size = 0;
+  const groups = lists.map((list) => new Float64Array(list.length));
+  lists.forEach((list, at) =>
     list.forEach(({ identifier, work }, place) => {
-      let found = identifier === 0 ? undefined : byIdentifier.get(identifier);
-      let rule: SameWorkRule = 'identifier';
-      if (found === undefined && work !== 0) {
-        const alike = byWork.get(work);
-        const other = alike === undefined ? 0 : (identifiers[alike] ?? 0);
-        if (alike !== undefined && (identifier === 0 || other === 0 || other === identifier)) {
-          found = alike;
-          rule = 'work';
-        }
-      }
-      if (found === undefined) {
-        found = identifiers.length;
-        identifiers.push(identifier);
-      } else {
-        matched[rule]++;
-        ruleOf[at]![place] = RULES.indexOf(rule) + 1;
-      }
-      if (identifier !== 0) {
-        byIdentifier.set(identifier, found);
-        identifiers[found] ||= identifier;
-      }
-      if (work !== 0 && !byWork.has(work)) byWork.set(work, found);
-      works[place] = found;
-    });
-    return works;
-  });
-  return { works: identifiers.length, workOf, matched, ruleOf };
+      if (identifier === 0) return;
+      const group = byIdentifier.get(identifier) ?? size++;
+      byIdentifier.set(identifier, group);
+      if (work !== 0 && !byWork.has(work)) byWork.set(work, group);
+      groups[at]![place] = group;
+    }),
+  );
+  lists.forEach((list, at) =>
+    list.forEach(({ identifier, work }, place) => {
+      if (identifier !== 0) return;
+      const group = (work === 0 ? undefined : byWork.get(work)) ?? size++;
+      if (work !== 0) byWork.set(work, group);
+      groups[at]![place] = group;
+    }),
+  );
+  return groups;
 }

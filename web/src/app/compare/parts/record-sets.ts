@@ -17,6 +17,13 @@ export interface ListedRecords {
   readonly keys: readonly RecordKeys[];
 }
 
+/** The records of a result by what tells their works, each to be read when it is shown. */
+export interface ReadableRecords {
+  readonly keys: readonly RecordKeys[];
+  /** A record by its place; nothing if it cannot be had just now. */
+  readonly read: (place: number) => Promise<BibliographicRecord | undefined>;
+}
+
 /** So many lists are remembered. */
 const MOST_KEPT = 300;
 /** Records that are fetched whole, a page at a time, where a database gives no numbers. */
@@ -51,17 +58,21 @@ export class RecordSets {
   }
 
   /**
-   * What tells the works of a result: from record numbers where the database gives them, else from the
+   * What tells the works of a result: by record numbers where the database gives them, else from the
    * records themselves while they are few. Nothing where there are too many, or only estimates.
    */
-  async listKeys(
+  async listReadable(
     question: Question,
     dialect: Dialect,
     total: number,
-  ): Promise<Outcome<readonly RecordKeys[] | undefined>> {
+  ): Promise<Outcome<ReadableRecords | undefined>> {
     if (await this.gives(dialect)) {
       const listed = await this.list(question, dialect);
-      return listed.ok ? succeed(listed.value.keys) : listed;
+      if (!listed.ok) return listed;
+      const { numbers, keys } = listed.value;
+      const read = async (place: number): Promise<BibliographicRecord | undefined> =>
+        (await this.client.records(dialect.id, numbers.slice(place, place + 1)))[0];
+      return succeed({ keys, read });
     }
     const { wish, state } = this.counts.look(this.subject.share(question.root), dialect, question.limiters);
     if (!wish || total > MOST_FETCHED || (state.status === 'counted' && state.estimated))
@@ -75,7 +86,8 @@ export class RecordSets {
       if (page.value.records.length === 0) return succeed(undefined);
       records.push(...page.value.records);
     }
-    return succeed(records.map(createRecordKeys));
+    const read = (place: number): Promise<BibliographicRecord | undefined> => Promise.resolve(records[place]);
+    return succeed({ keys: records.map(createRecordKeys), read });
   }
 
   private listWish(wish: CountWish): Promise<Outcome<ListedRecords>> {

@@ -1,14 +1,34 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { findOverlap, type DatabaseResult } from '#core/compare/index';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { findOverlap, listRepeatedWorks, type DatabaseResult } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
+import { describeAuthors, type SameWorkRule } from '#core/record/index';
 import { getTotal } from '../../counting/count-store';
 import { CountComponent } from '../../ui/count.component';
 import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
-import { RecordSets } from '../parts/record-sets';
+import { RecordSets, type ReadableRecords } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
+
+/** So many works that stand more than once are shown, and then as many more. */
+const SHOWN_AT_ONCE = 10;
+const RULE_WORDS: Readonly<Record<SameWorkRule, string>> = {
+  identifier: 'same identifier',
+  work: 'same title, year and first author',
+};
+
+/** What a database gives, with the way to read its records. */
+interface ReadableResult extends DatabaseResult {
+  readonly read: ReadableRecords['read'] | undefined;
+}
+
+/** A work that stands more than once. */
+interface ShownWork {
+  readonly title: string;
+  readonly line: string;
+  readonly records: readonly { readonly name: string; readonly rule: string }[];
+}
 
 /** What the databases have in common, what each alone brings, and in which order to search them. */
 @Component({
@@ -37,13 +57,14 @@ export class OverlapComponent {
     },
     async (
       counted: readonly { dialect: Dialect; total: number | undefined }[],
-    ): Promise<Outcome<DatabaseResult[]>> => {
+    ): Promise<Outcome<ReadableResult[]>> => {
       const question = { root: this.subject.root(), limiters: this.subject.state().limiters };
-      const results: DatabaseResult[] = [];
+      const results: ReadableResult[] = [];
       for (const { dialect, total = 0 } of counted) {
-        const keys = await this.sets.listKeys(question, dialect, total);
-        if (!keys.ok) return keys;
-        results.push({ database: dialect.id, total, keys: keys.value });
+        const records = await this.sets.listReadable(question, dialect, total);
+        if (!records.ok) return records;
+        const { keys, read } = records.value ?? {};
+        results.push({ database: dialect.id, total, keys, read });
       }
       return succeed(results);
     },
@@ -53,10 +74,54 @@ export class OverlapComponent {
     const answer = this.results();
     return answer.status === 'done' && !answer.outcome.ok ? describeInFull(answer.outcome.problem) : '';
   });
-  protected readonly overlap = computed(() => {
+  private readonly found = computed(() => {
     const answer = this.results();
-    return answer.status === 'done' && answer.outcome.ok ? findOverlap(answer.outcome.value) : undefined;
+    return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
   });
+  protected readonly overlap = computed(() => {
+    const found = this.found();
+    return found && findOverlap(found);
+  });
+
+  private readonly repeated = computed(() => listRepeatedWorks(this.found() ?? []));
+  private readonly shown = linkedSignal({ source: this.repeated, computation: () => SHOWN_AT_ONCE });
+  /** The works shown, each with the title of its first record and the rule that told the others. */
+  private readonly reading = follow(
+    () => {
+      const works = this.repeated().slice(0, this.shown());
+      return works.length > 0 ? { works, results: this.found() ?? [] } : undefined;
+    },
+    async ({ works, results }) =>
+      succeed(
+        await Promise.all(
+          works.map(async (records): Promise<ShownWork> => {
+            const [first] = records;
+            const result = results.find(({ database }) => database === first?.database);
+            const record = first && (await result?.read?.(first.place));
+            return {
+              title: record?.title ?? 'This record could not be read just now.',
+              line: record
+                ? [describeAuthors(record.authors, 3), record.source, record.year].filter(Boolean).join(' · ')
+                : '',
+              records: records.map(({ database, rule }) => ({
+                name: this.nameOf(database),
+                rule: rule ? RULE_WORDS[rule] : 'first',
+              })),
+            };
+          }),
+        ),
+      ),
+  );
+  protected readonly works = computed(() => {
+    const answer = this.reading();
+    return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : [];
+  });
+  protected readonly isReading = computed(() => this.reading().status === 'waiting');
+  protected readonly hidden = computed(() => this.repeated().length - this.works().length);
+
+  protected showMore(): void {
+    this.shown.update((shown) => shown + SHOWN_AT_ONCE);
+  }
 
   protected nameOf(database: string): string {
     const dialect = this.subject.dialects().find(({ id }) => id === database);

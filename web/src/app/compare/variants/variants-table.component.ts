@@ -390,9 +390,9 @@ export class VariantsTableComponent {
       const [counts] = await this.counts.settle([counted.wish]);
       const total = getTotal(counts);
       if (total === undefined) return 'not all counted';
-      const keys = await this.sets.listKeys(question, dialect, total);
-      if (!keys.ok) return 'failed';
-      results.push({ database: dialect.id, total, keys: keys.value });
+      const records = await this.sets.listReadable(question, dialect, total);
+      if (!records.ok) return 'failed';
+      results.push({ database: dialect.id, total, keys: records.value?.keys });
     }
     const { bounds, countsOnly, works } = findOverlap(results);
     return countsOnly.length === 0 ? formatCount(works) : formatCount(bounds.least, false, bounds.greatest);
