@@ -24,6 +24,16 @@ test('a staircase counts after each AND, NOT, field and limiter, goes in another
 
   await page.getByRole('button', { name: 'Later: bats' }).click();
   await expect.poll(() => view.read(`After title: lamp* in ${HERON}`)).toBe(await hand('lamp*'));
+  // The order is kept, and so is which columns are shown.
+  await page.getByRole('button', { name: 'Rows and columns' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Marlstone Full Text' }).click();
+  await page.keyboard.press('Escape');
+  const header = page.getByRole('region', { name: 'Variants and draft' }).getByRole('columnheader');
+  await expect(header.filter({ hasText: 'Marlstone' })).toHaveCount(0);
+  await page.reload();
+  await expect.poll(() => view.read(`After title: lamp* in ${HERON}`)).toBe(await hand('lamp*'));
+  await expect(header.filter({ hasText: 'Gantry' })).toHaveCount(1);
+  await expect(header.filter({ hasText: 'Marlstone' })).toHaveCount(0);
   await view.number('Thrown away by road*').click();
   await expect(page.getByRole('dialog', { name: /Thrown away by road/ })).toBeVisible();
 });
@@ -192,7 +202,9 @@ test('gained and lost: the records by which two states differ, judged, with an i
   await expect(page.getByRole('row', { name: /^the draft/ })).toContainText('% on topic');
   await view.workbench.waitUntilSaved();
   await page.reload();
+  // What was judged counts again, of the part that is not shown, too.
   await expect(page.getByRole('row', { name: /^gained/ })).toContainText(`1 of ${gained} judged`);
+  await expect(page.getByRole('row', { name: /^the draft/ })).toContainText('% on topic');
 });
 
 test('what to try: changes tried for real, ranked, taken', async ({ page }) => {

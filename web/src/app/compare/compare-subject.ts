@@ -3,7 +3,8 @@ import { createSharedDraft, listMembers, type Question } from '#core/compare/ind
 import { listLeftOutMembers, type Dialect, type Rendering } from '#core/dialect/index';
 import type { Project, SearchState } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
-import { CountStore, type Counted } from '../counting/count-store';
+import type { Counted } from '../counting/count-state';
+import { CountStore } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { reachesAlike } from '../counting/compare-counts';

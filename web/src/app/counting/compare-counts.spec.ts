@@ -3,7 +3,7 @@ import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createProblem } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { readExact, reachesAlike, subtractCounts } from './compare-counts';
-import type { CountState, Counted } from './count-store';
+import type { CountState, Counted } from './count-state';
 
 const rendering = writeQuery(parseQuery('bat').root, DIALECTS[0]!);
 const make = (state: CountState, withoutFields = false): Counted => ({

@@ -1,4 +1,4 @@
-import type { CountState, Counted } from './count-store';
+import type { CountState, Counted } from './count-state';
 
 /** The number of a count that is exact, or what is nothing because nothing is left to be searched. */
 export function readExact(counted: Counted | undefined): number | undefined {

@@ -2,7 +2,8 @@ import { Injectable, computed, effect, inject, signal, untracked } from '@angula
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
-import { CountStore, type CountState, type CountWish } from './count-store';
+import type { CountState, CountWish } from './count-state';
+import { CountStore } from './count-store';
 import type { StoredBatch } from '../data/batch-repository';
 
 /** Counts asked of a database at once: few, so that pausing is quick and partial results come early. */

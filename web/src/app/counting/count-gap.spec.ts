@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { createProblem } from '#core/problem/index';
 import { describeGap } from './count-gap';
-import type { CountState } from './count-store';
+import type { CountState } from './count-state';
 
 const counted = (total: number, estimated = false): CountState => ({ status: 'counted', total, estimated });
 

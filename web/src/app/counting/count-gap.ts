@@ -1,5 +1,5 @@
 import { formatDifference } from '../ui/number-format';
-import type { CountState } from './count-store';
+import type { CountState } from './count-state';
 
 type Counted = CountState & { readonly status: 'counted' };
 

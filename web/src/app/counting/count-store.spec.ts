@@ -6,20 +6,25 @@ import { createProblem, fail, succeed } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT } from '../data/providers';
-import { CountStore, getTotal } from './count-store';
+import { getTotal } from './count-state';
+import { CountStore } from './count-store';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
 import { WritingAids } from './writing-aids';
+import { WrittenQueries } from './written-queries';
 
 const dialect = DIALECTS[0]!;
 const LIMITERS = {};
 
 /** A database that counts the letters of each string, and notes what it was asked. */
-function createStore(count?: () => unknown) {
+function createStore(count?: () => unknown, answersOf: Readonly<Record<string, Promise<void>>> = {}) {
   const asked: string[][] = [];
+  const databases: string[] = [];
   const client = {
-    count: (_: string, strings: readonly string[]) => {
+    count: async (database: string, strings: readonly string[]) => {
       asked.push([...strings]);
+      databases.push(database);
+      await answersOf[database];
       return Promise.resolve(
         count?.() ??
           succeed(strings.map((string) => ({ total: string.length, estimated: false, notes: [] }))),
@@ -30,6 +35,7 @@ function createStore(count?: () => unknown) {
   const injector = Injector.create({
     providers: [
       CountStore,
+      WrittenQueries,
       { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
       Databases,
       { provide: OwnDatabases, useValue: { isByHand: () => false, remind: () => Promise.resolve() } },
@@ -37,7 +43,7 @@ function createStore(count?: () => unknown) {
       { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },
     ],
   });
-  return { store: injector.get(CountStore), asked };
+  return { store: injector.get(CountStore), asked, databases };
 }
 
 afterEach(() => void vi.useRealTimers());
@@ -94,6 +100,22 @@ describe('live counts', () => {
   });
 });
 
+describe('answers', () => {
+  it('that come shortly after one another are shown together; none waits for a database that hangs', async () => {
+    let answer = (): void => undefined;
+    const hanging = new Promise<void>((resolve) => (answer = resolve));
+    const [quick, slow] = [dialect, DIALECTS[1]!];
+    const { store } = createStore(undefined, { [slow.id]: hanging });
+    const bat = parseQuery('bat').root;
+    const [first, second] = [quick, slow].map((each) => store.look(bat, each, LIMITERS).wish!);
+    store.ask([first!, second!]);
+    await vi.waitFor(() => expect(store.stateOf(first!)).toMatchObject({ status: 'counted' }));
+    expect(store.stateOf(second!)).toEqual({ status: 'waiting' });
+    answer();
+    await vi.waitFor(() => expect(store.stateOf(second!)).toMatchObject({ status: 'counted' }));
+  });
+});
+
 describe('one query under several limiters', () => {
   it('is written and counted under each, and none hides another', async () => {
     const { store } = createStore();
@@ -140,6 +162,31 @@ describe('counts that can wait', () => {
       expect(getTotal(store.lookIfWritten(roots[59]!, dialect, LIMITERS)?.state)).toBe('word59'.length),
     );
     expect(asked.flat()).toEqual(roots.map((_, at) => `word${at}`));
+  });
+
+  it('go database by database: one counts while others are written for', async () => {
+    const { store, databases } = createStore();
+    const [one, other] = [dialect, DIALECTS[1]!];
+    const roots = Array.from({ length: 200 }, (_, at) => parseQuery(`word${at}`).root);
+    for (const root of roots) for (const each of [one, other]) store.lookLater(root, each, LIMITERS);
+    await vi.waitFor(() =>
+      expect(getTotal(store.lookIfWritten(roots[199]!, other, LIMITERS)?.state)).toBe('word199'.length),
+    );
+    const last = store.lookIfWritten(roots[199]!, one, LIMITERS);
+    await vi.waitFor(() => expect(getTotal(store.stateOf(last!.wish!))).toBe('word199'.length));
+    expect(databases[0]).toBe(one.id);
+    expect(new Set(databases)).toEqual(new Set([one.id, other.id]));
+    expect(databases.length).toBeLessThan(8);
+  });
+
+  it('have a wish that stays the same when counts come', async () => {
+    const { store } = createStore();
+    const bat = parseQuery('bat').root;
+    expect(store.wishLater(bat, dialect, LIMITERS)).toBeUndefined();
+    await vi.waitFor(() => expect(store.wishLater(bat, dialect, LIMITERS)).toBeDefined());
+    const before = store.wish(bat, dialect, LIMITERS);
+    await vi.waitFor(() => expect(store.stateOf(before!)).toMatchObject({ status: 'counted', total: 3 }));
+    expect(store.wish(bat, dialect, LIMITERS)).toBe(before);
   });
 
   it('are given up when their state of the project is gone', async () => {

@@ -1,87 +1,33 @@
 import { Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
 import type { CountEntry } from '#core/contract/index';
-import type { Boxes, Dialect, Limiters, Rendering } from '#core/dialect/index';
-import { listLimiters, writeQuery } from '#core/dialect/index';
-import { createProblem, succeed, type Outcome, type Problem } from '#core/problem/index';
+import type { Dialect, Limiters, Rendering } from '#core/dialect/index';
+import { succeed, type Outcome } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT } from '../data/providers';
+import {
+  createKey,
+  describeEntry,
+  joinParts,
+  listParts,
+  readKey,
+  type CountState,
+  type CountWish,
+  type Counted,
+} from './count-state';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
-import { SLICE, nextTurn } from './turns';
-import { WritingAids } from './writing-aids';
-
-/** One thing to count: an exact string in one database under its ticked boxes. */
-export interface CountWish {
-  readonly database: string;
-  /** Several strings, any of which finds a record, stand on a line each. */
-  readonly string: string;
-  readonly boxes: Boxes;
-}
-
-/** The strings of a wish: no string holds a line's end. */
-export function listParts({ string }: CountWish): string[] {
-  return string.split('\n');
-}
-
-/** How a count stands. A number always belongs to the wish that it stands with. */
-export type CountState =
-  /** The query means nothing yet: there is nothing to send. */
-  | { readonly status: 'empty' }
-  | { readonly status: 'waiting' }
-  | {
-      readonly status: 'counted';
-      /** With `upTo`, the least that it can be. */
-      readonly total: number;
-      readonly estimated: boolean;
-      /** How long its answer took; what goes together in a request takes as long as the request. */
-      readonly milliseconds?: number;
-      /** The most that it can be: of parts that overlap only bounds are known. */
-      readonly upTo?: number;
-    }
-  | { readonly status: 'failed'; readonly problem: Problem };
-
-/** A query as it would be sent: kept, so that it is written and named once. */
-interface Written {
-  /** How much was known of the database. */
-  readonly known: number;
-  readonly rendering: Rendering;
-  readonly wish: CountWish | undefined;
-  readonly key: string;
-}
-
-/** A wish with the rendering that it came from, or the reason why there is nothing to send. */
-export interface Counted {
-  readonly rendering: Rendering;
-  readonly wish: CountWish | undefined;
-  readonly state: CountState;
-  /** What the person would count by hand, where the database is searched so. */
-  readonly byHand?: CountWish & { readonly limiters: Limiters };
-}
-
-/** A query that is written when there is time. */
-interface LaterQuery {
-  readonly root: QueryNode;
-  readonly dialect: Dialect;
-  readonly limiters: Limiters;
-  /** It is asked for as soon as it is written. */
-  readonly asks: boolean;
-}
+import { WrittenQueries } from './written-queries';
 
 /** Wishes wait this long for others to go with them. */
 const GATHERING = 20;
+/** So many counts are asked for again at once when they are forgotten. */
+const MOST_AGAIN = 150;
 /** The most counts that are remembered. */
 const MOST_KEPT = 20_000;
 /** While others are on their way, answers wait this long to be shown together. */
 const SHOWING = 100;
 const HEALTH_INTERVAL = 1_500;
-/** After so many slices those who wait are told of what is written so far. */
-const SLICES_UNTOLD = 12;
-/** So many are asked of a database at once, so that answers come in few pieces. */
-const LATER_BATCH = 150;
-/** A query is kept as written under so many sets of limiters. */
-const MOST_LIMITERS = 60;
-
 /**
  * The live counts: asked for in batches, remembered by their exact string, forgotten by nobody who
  * still looks at them. An answer belongs to the string it was asked with, so a late one harms nothing.
@@ -90,7 +36,7 @@ const MOST_LIMITERS = 60;
 export class CountStore {
   private readonly client = inject(DATABASE_CLIENT);
   private readonly databases = inject(Databases);
-  private readonly aids = inject(WritingAids);
+  private readonly queries = inject(WrittenQueries);
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly surroundings = inject(SURROUNDINGS);
   private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
@@ -101,26 +47,20 @@ export class CountStore {
   private showing: ReturnType<typeof setTimeout> | undefined;
   /** The databases that are being asked. */
   private readonly busy = new Set<string>();
-  /** By the text of the limiters: one query is asked under several. */
-  private readonly written = new WeakMap<QueryNode, Map<Dialect, Map<string, Written>>>();
-  /** Queries that are written when there is time, by database: one has its strings while others are written for. */
-  private readonly later = new Map<string, LaterQuery[]>();
-  private readonly isLater = new WeakMap<QueryNode, Map<Dialect, Set<string>>>();
-  /** Wishes of queries that were written and are to be asked for together. */
-  private readonly ready: CountWish[] = [];
   /** Who waits for answers. */
   private watchers: (() => void)[] = [];
-  private isWriting = false;
-  private readonly laterDone = signal(0);
-  private slices = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor() {
+    this.queries.onReady = (wishes) => this.ask(wishes);
+  }
 
   /** The server does not answer; counting goes on by itself when it is back. */
   readonly isGone = signal(false);
 
   /** Writes a query in a dialect and says how its count stands. */
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
-    const { rendering, wish, key } = this.write(root, dialect, limiters);
+    const { rendering, wish, key } = this.queries.write(root, dialect, limiters);
     const [problem] = rendering.problems;
     const isEmpty = problem?.code === 'nothing-to-send' && !hasReasons(rendering);
     if (isEmpty) return { rendering, wish: undefined, state: { status: 'empty' } };
@@ -137,12 +77,16 @@ export class CountStore {
 
   /** What is sent for a query, if anything: unlike `look`, it stays the same when counts come. */
   wish(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
-    return this.ownDatabases.isByHand(dialect.id) ? undefined : this.write(root, dialect, limiters).wish;
+    return this.ownDatabases.isByHand(dialect.id)
+      ? undefined
+      : this.queries.write(root, dialect, limiters).wish;
   }
 
   /** As `wish`, for queries of which there are many: see `lookLater`. */
   wishLater(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
-    return this.isWritten(root, dialect, limiters, true) ? this.wish(root, dialect, limiters) : undefined;
+    return this.queries.isWrittenSoon(root, dialect, limiters, true)
+      ? this.wish(root, dialect, limiters)
+      : undefined;
   }
 
   /**
@@ -151,103 +95,19 @@ export class CountStore {
    * `asks` false it is only written, and asked for when somebody says so.
    */
   lookLater(root: QueryNode, dialect: Dialect, limiters: Limiters, asks = true): Counted | undefined {
-    return this.isWritten(root, dialect, limiters, asks) ? this.look(root, dialect, limiters) : undefined;
-  }
-
-  /** Whether a query is written; if not, it will be, and whoever reads this signal is told. */
-  private isWritten(root: QueryNode, dialect: Dialect, limiters: Limiters, asks: boolean): boolean {
-    if (this.findWritten(root, dialect, limiters)) return true;
-    this.laterDone();
-    const waiting = this.findLater(root, dialect);
-    const key = describeLimiters(limiters);
-    if (!waiting.has(key)) {
-      waiting.add(key);
-      const queue = this.later.get(dialect.id) ?? [];
-      this.later.set(dialect.id, queue);
-      queue.push({ root, dialect, limiters, asks });
-      if (!this.isWriting) void this.writeInTurns();
-    }
-    return false;
+    return this.queries.isWrittenSoon(root, dialect, limiters, asks)
+      ? this.look(root, dialect, limiters)
+      : undefined;
   }
 
   /** As `look`, for a query that may not be written yet: then nothing. Nothing is asked for by it. */
   lookIfWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted | undefined {
-    if (this.findWritten(root, dialect, limiters)) return this.look(root, dialect, limiters);
-    this.laterDone();
-    return undefined;
+    return this.queries.isWritten(root, dialect, limiters) ? this.look(root, dialect, limiters) : undefined;
   }
 
   /** Gives up what waits to be written: it belongs to a state of the project that is gone. */
   dropLater(): void {
-    for (const { root, dialect, limiters } of [...this.later.values()].flat())
-      this.findLater(root, dialect).delete(describeLimiters(limiters));
-    this.later.clear();
-  }
-
-  private findLater(root: QueryNode, dialect: Dialect): Set<string> {
-    const byDialect = this.isLater.get(root) ?? new Map<Dialect, Set<string>>();
-    this.isLater.set(root, byDialect);
-    const waiting = byDialect.get(dialect) ?? new Set<string>();
-    byDialect.set(dialect, waiting);
-    return waiting;
-  }
-
-  private async writeInTurns(): Promise<void> {
-    this.isWriting = true;
-    while (this.isWriting) {
-      await nextTurn();
-      this.writeSlice();
-    }
-  }
-
-  private writeSlice(): void {
-    const end = performance.now() + SLICE;
-    for (let next = this.takeLater(); next; next = this.takeLater()) {
-      this.findLater(next.root, next.dialect).delete(describeLimiters(next.limiters));
-      const { wish } = this.write(next.root, next.dialect, next.limiters);
-      if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
-      if (performance.now() > end) break;
-    }
-    this.isWriting = this.later.size > 0;
-    if (++this.slices % SLICES_UNTOLD === 0 || !this.isWriting) this.laterDone.update((turn) => turn + 1);
-    if (!this.isWriting) this.ask(this.ready.splice(0));
-  }
-
-  /** The next query of the database whose turn it is; what is ready for it is asked for before the next one's turn. */
-  private takeLater(): LaterQuery | undefined {
-    const [turn] = this.later;
-    if (!turn) return undefined;
-    const [database, queue] = turn;
-    if (this.ready.length >= LATER_BATCH || queue.length === 0) {
-      this.ask(this.ready.splice(0));
-      this.later.delete(database);
-      if (queue.length > 0) this.later.set(database, queue);
-      return this.takeLater();
-    }
-    return queue.shift();
-  }
-
-  private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): Written | undefined {
-    const last = this.written.get(root)?.get(dialect)?.get(describeLimiters(limiters));
-    return last?.known === this.aids.countKnown(dialect) ? last : undefined;
-  }
-
-  /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
-  private write(root: QueryNode, dialect: Dialect, limiters: Limiters): Written {
-    const last = this.findWritten(root, dialect, limiters);
-    if (last) return last;
-    const rendering = writeQuery(root, dialect, { limiters, ...this.aids.createSettings(dialect) });
-    const wish =
-      rendering.problems.length > 0
-        ? undefined
-        : { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
-    const known = this.aids.countKnown(dialect);
-    const written = { known, rendering, wish, key: wish ? createKey(wish) : '' };
-    const byDialect = this.written.get(root) ?? new Map<Dialect, Map<string, Written>>();
-    const byLimiters = byDialect.get(dialect) ?? new Map<string, Written>();
-    if (byLimiters.size >= MOST_LIMITERS) byLimiters.clear();
-    this.written.set(root, byDialect.set(dialect, byLimiters.set(describeLimiters(limiters), written)));
-    return written;
+    this.queries.dropLater();
   }
 
   /** Keeps the wishes of a view counted for as long as the view lives; called while the view is made. */
@@ -309,7 +169,7 @@ export class CountStore {
   forget(database: string): void {
     const gone = [...this.known().keys()].filter((key) => key.startsWith(`${database}\n`));
     this.known.update((known) => new Map([...known].filter(([key]) => !key.startsWith(`${database}\n`))));
-    this.ask(gone.slice(-LATER_BATCH).map(readKey));
+    this.ask(gone.slice(-MOST_AGAIN).map(readKey));
   }
 
   /** Forgets the failures of a database and asks again. */
@@ -456,65 +316,7 @@ function hasReasons({ fidelity }: Rendering): boolean {
   return [...fidelity.values()].some(({ reasons }) => reasons.length > 0);
 }
 
-/** The number of a count that is there. */
-export function getTotal(state: CountState | undefined): number | undefined {
-  return state?.status === 'counted' ? state.total : undefined;
-}
-
-/** The number of a count that is exact: only such numbers can be subtracted from each other. */
-export function getExactTotal(state: CountState | undefined): number | undefined {
-  return state?.status === 'counted' && !state.estimated ? state.total : undefined;
-}
-
 /** A computed list of the wishes in some counts. */
 export function listWishes(counts: () => readonly (Counted | undefined)[]): Signal<CountWish[]> {
   return computed(() => counts().flatMap((counted) => counted?.wish ?? []));
-}
-
-function describeEntry(entry: CountEntry | undefined, database: string): CountState {
-  if (!entry) return { status: 'failed', problem: createProblem('answer-invalid', 'error', { database }) };
-  if ('problem' in entry)
-    return {
-      status: 'failed',
-      problem: createProblem('service-refused', 'error', { database, message: entry.problem.message }),
-    };
-  return { status: 'counted', total: entry.total, estimated: entry.estimated };
-}
-
-/** Parts overlap: what they find together lies between the greatest count and the sum. */
-function joinParts(states: readonly CountState[]): CountState {
-  const [only] = states;
-  if (states.length === 1 && only) return only;
-  const failed = states.find((state) => state.status !== 'counted');
-  if (failed) return failed;
-  const totals = states.map((state) => getTotal(state) ?? 0);
-  const [total, upTo] = [Math.max(...totals), totals.reduce((sum, one) => sum + one, 0)];
-  return { status: 'counted', total, estimated: true, ...(upTo > total && { upTo }) };
-}
-
-const KEYS = new WeakMap<CountWish, string>();
-
-/** A text that is the same for equal wishes; strings are long, so it is made once for each wish. */
-function createKey(wish: CountWish): string {
-  const known = KEYS.get(wish);
-  if (known !== undefined) return known;
-  const key = `${wish.database}\n${JSON.stringify(wish.boxes)}\n${wish.string}`;
-  KEYS.set(wish, key);
-  return key;
-}
-
-function readKey(key: string): CountWish {
-  const [database = '', boxes = '{}', ...rest] = key.split('\n');
-  return { database, boxes: JSON.parse(boxes) as Boxes, string: rest.join('\n') };
-}
-
-const LIMITER_TEXTS = new WeakMap<Limiters, string>();
-
-/** The limiters as a text that is the same for equal ones. */
-function describeLimiters(limiters: Limiters): string {
-  const known = LIMITER_TEXTS.get(limiters);
-  if (known !== undefined) return known;
-  const text = JSON.stringify(listLimiters(limiters));
-  LIMITER_TEXTS.set(limiters, text);
-  return text;
 }

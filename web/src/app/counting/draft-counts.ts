@@ -3,7 +3,8 @@ import { createDraftQuery, type Variant } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
-import { CountStore, type Counted } from './count-store';
+import type { Counted } from './count-state';
+import { CountStore } from './count-store';
 
 /** One database's count of the draft, and of the compared variant. */
 export interface DatabaseCount {

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createProblem } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
-import type { CountState } from './count-store';
+import type { CountState } from './count-state';
 import { makeTally } from './make-tally';
 
 const dialect = DIALECTS[0]!;

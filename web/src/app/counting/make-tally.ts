@@ -1,6 +1,6 @@
 import type { Dialect, Limiters } from '#core/dialect/index';
 import type { Tally } from '#core/project/index';
-import type { Counted } from './count-store';
+import type { Counted } from './count-state';
 
 /** What a tally needs beyond the count itself. */
 export interface TallyPlace {

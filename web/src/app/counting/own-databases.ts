@@ -6,7 +6,7 @@ import { ConfirmedServers } from '../data/confirmed-servers';
 import { DATABASE_CLIENT } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { writeMoment } from '../data/ids';
-import type { CountState, CountWish } from './count-store';
+import type { CountState, CountWish } from './count-state';
 
 /** How the databases of one's own are reached: by SRU, in this browser, or by the person, whose last typed number for exactly a string is its count. */
 @Injectable({ providedIn: 'root' })

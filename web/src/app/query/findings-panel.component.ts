@@ -10,7 +10,8 @@ import {
 import { describeDifference } from '#core/compare/index';
 import type { Finding, FindingFix } from '#core/check/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
-import { CountStore, getExactTotal, listWishes } from '../counting/count-store';
+import { getExactTotal } from '../counting/count-state';
+import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { formatDifference } from '../ui/number-format';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { getTotal } from '../counting/count-store';
+import { getTotal } from '../counting/count-state';
 import { OpenProject } from '../state/open-project';
 import { formatCount } from '../ui/number-format';
 import { getHueClass } from '../ui/hues';

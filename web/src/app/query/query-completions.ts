@@ -3,7 +3,8 @@ import type { Completion, CompletionContext, CompletionResult } from '@codemirro
 import { listFields } from '#core/outline/index';
 import { FIELDS, printQuery, build, type QueryNode } from '#core/query/index';
 import { foldLetters } from '#core/text/index';
-import { CountStore, getTotal } from '../counting/count-store';
+import { getTotal } from '../counting/count-state';
+import { CountStore } from '../counting/count-store';
 import { IndexWords } from '../data/index-words';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';

@@ -12,7 +12,8 @@ import {
 import { describeQuery } from '#core/outline/index';
 import type { Finding } from '#core/check/index';
 import { expandBlocks, formatQuery, listNodes, splitTokens, type QueryNode } from '#core/query/index';
-import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { getTotal } from '../counting/count-state';
+import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { formatCount } from '../ui/number-format';

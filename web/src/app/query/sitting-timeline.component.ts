@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { createSharedDraft } from '#core/compare/index';
 import { CHANGE_NAMES, type Working } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
-import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { getTotal } from '../counting/count-state';
+import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { asksTheSame } from '../state/project.feature';
 import { formatCount, placeOnLogScale } from '../ui/number-format';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { CountState } from '../counting/count-store';
+import type { CountState } from '../counting/count-state';
 import { describeStanding } from './band-standing';
 
 const counted = (total: number): CountState => ({ status: 'counted', total, estimated: false });

@@ -1,5 +1,5 @@
 import type { Purpose, TargetBand } from '#core/project/index';
-import type { CountState } from '../counting/count-store';
+import type { CountState } from '../counting/count-state';
 
 /** How a count stands to the band; what is good depends on what the search is for. */
 export function describeStanding(

@@ -10,7 +10,8 @@ import {
 import { listLimiters, type Dialect, type Limiters } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { Purpose, TargetBand } from '#core/project/index';
-import { CountStore, getTotal, type Counted } from '../counting/count-store';
+import { getTotal, type Counted } from '../counting/count-state';
+import { CountStore } from '../counting/count-store';
 import { formatCount, placeOnLogScale } from '../ui/number-format';
 import { describeStanding } from './band-standing';
 import { describeGap } from '../counting/count-gap';

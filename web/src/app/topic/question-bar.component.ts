@@ -23,7 +23,8 @@ import {
 } from '#core/question/index';
 import { findMatches, parseQuery } from '#core/query/index';
 import { foldLetters } from '#core/text/index';
-import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { getTotal } from '../counting/count-state';
+import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';

@@ -19,7 +19,8 @@ import {
   type Term,
 } from '#core/project/index';
 import { covers, parseQuery } from '#core/query/index';
-import { CountStore, getTotal, listWishes } from '../counting/count-store';
+import { getTotal } from '../counting/count-state';
+import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { getHueClass } from '../ui/hues';

@@ -4,7 +4,8 @@ import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { subtractCounts } from '../counting/compare-counts';
-import { CountStore, getTotal, type CountWish, type Counted } from '../counting/count-store';
+import { getTotal, type CountWish, type Counted } from '../counting/count-state';
+import { CountStore } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import type { TermNumbers } from './topic-views';
 

@@ -22,7 +22,8 @@ import {
   type Concept,
   type Term,
 } from '#core/project/index';
-import { CountStore, getTotal } from '../counting/count-store';
+import { getTotal } from '../counting/count-state';
+import { CountStore } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';

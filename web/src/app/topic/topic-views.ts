@@ -1,7 +1,7 @@
 import type { TermMark } from '#core/compare/index';
 import type { Concept, Term, TermKind } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
-import type { Counted } from '../counting/count-store';
+import type { Counted } from '../counting/count-state';
 
 /** What is shown beside the terms. */
 export const MEASURES = ['finds', 'only', 'draft'] as const;

@@ -5,7 +5,7 @@ import type { FidelityLevel, HandStep, PhraseFallback, WrittenLine } from '#core
 import { describeInFull } from '#core/problem/index';
 import { readResultsLine, type ReadResultsLine } from '#core/tally/index';
 import type { ReadBack } from '#core/proof/index';
-import type { Counted } from '../counting/count-store';
+import type { Counted } from '../counting/count-state';
 import { CountComponent } from '../ui/count.component';
 import { RecordDrawer } from '../ui/record-drawer';
 import type { PieceCost } from './differences';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { describeProblem } from '#core/problem/index';
-import type { Counted } from '../counting/count-store';
+import type { Counted } from '../counting/count-state';
 import { RecordDrawer } from './record-drawer';
 import { formatCount, placeOnLogScale } from './number-format';
 

@@ -1,7 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import type { SearchAnswer } from '#core/contract/index';
 import type { Problem } from '#core/problem/index';
-import { listParts, type CountWish } from '../counting/count-store';
+import { listParts, type CountWish } from '../counting/count-state';
 import { DATABASE_CLIENT } from '../data/providers';
 
 /** How many records a number opens. */

@@ -9,7 +9,8 @@ import {
 } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { CountBatches } from '../../counting/count-batches';
-import { CountStore, type CountWish, type Counted } from '../../counting/count-store';
+import type { CountWish, Counted } from '../../counting/count-state';
+import { CountStore } from '../../counting/count-store';
 import { Databases } from '../../counting/databases';
 import { CompareSubject } from '../compare-subject';
 import { OwnDatabases } from '../../counting/own-databases';

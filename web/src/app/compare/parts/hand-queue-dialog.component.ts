@@ -4,7 +4,7 @@ import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { describeInFull } from '#core/problem/index';
 import { readResultsColumn, readResultsLine } from '#core/tally/index';
 import { OwnDatabases } from '../../counting/own-databases';
-import type { Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { formatCount } from '../../ui/number-format';

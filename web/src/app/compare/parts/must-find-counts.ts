@@ -9,7 +9,7 @@ import {
 import type { Dialect } from '#core/dialect/index';
 import type { MustFind, SearchState } from '#core/project/index';
 import { build, printQuery } from '#core/query/index';
-import type { Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { CompareSubject } from '../compare-subject';
 import { reachesAlike, readExact } from '../../counting/compare-counts';

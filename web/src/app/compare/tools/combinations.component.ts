@@ -10,11 +10,12 @@ import {
 import { createConceptQuery, getConceptLetter } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import type { Dialect } from '#core/dialect/index';
-import type { Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-state';
 import { CountComponent } from '../../ui/count.component';
 import { getHueClass } from '../../ui/hues';
 import { placeOnLogScale } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
+import { KeptChoices } from '../kept-choices';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { readExact } from '../../counting/compare-counts';
@@ -45,7 +46,7 @@ interface Combined {
 })
 export class CombinationsComponent {
   protected readonly subject = inject(CompareSubject);
-  private readonly left = signal<ReadonlySet<string>>(new Set());
+  private readonly choices = inject(KeptChoices);
   protected readonly showsAll = signal(false);
 
   /** Concepts that are on, then members of the query that are no concept. */
@@ -70,7 +71,7 @@ export class CombinationsComponent {
   });
   protected readonly used = computed(() =>
     this.all()
-      .filter(({ key }) => !this.left().has(key))
+      .filter(({ key }) => !this.choices.notCombined().has(key))
       .slice(0, MOST_COMBINED),
   );
   protected readonly isUsed = (key: string): boolean => this.used().some((one) => one.key === key);
@@ -163,11 +164,7 @@ export class CombinationsComponent {
   }
 
   protected toggle(key: string): void {
-    this.left.update((left) => {
-      const next = new Set(left);
-      if (!next.delete(key)) next.add(key);
-      return next;
-    });
+    this.choices.toggle('notCombined', key);
   }
 
   protected labelOf(name: string, { name: database }: Dialect): string {

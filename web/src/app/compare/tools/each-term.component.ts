@@ -10,7 +10,7 @@ import {
 import { describeInFull } from '#core/problem/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Change } from '#core/project/index';
-import type { Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';

@@ -14,7 +14,7 @@ import { createProblem, describeInFull, fail, succeed, type Outcome } from '#cor
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';
 import { deduplicateRecords, describeAuthors, type RecordKeys } from '#core/record/index';
-import type { Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-state';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
@@ -221,7 +221,7 @@ export class GainedLostComponent {
     // Records of another part, still on their way out, are not to be judged as this one's.
     if (numbers.join() !== sample.numbers.join()) return [];
     return records.map((record, at) => {
-      const key = `${sample.dialect.id} ${record.id}`;
+      const key = createKey(sample.dialect, record.id);
       return {
         key,
         record,
@@ -253,15 +253,29 @@ export class GainedLostComponent {
     if (!lists || !dialect) return undefined;
     const { judgements } = this.open.project();
     const seen = this.seen();
+    const before = this.drawnBefore();
     const judge = (id: PartId): JudgedPart => {
-      const verdicts = (seen.get(`${dialect.id} ${this.from()} ${this.to()} ${id}`) ?? []).map(
-        (key) => judgements[key]?.verdict,
-      );
+      const shown = seen.get(`${dialect.id} ${this.from()} ${this.to()} ${id}`) ?? [];
+      const drawn = before.status === 'done' && before.outcome.ok ? before.outcome.value[id] : [];
+      const verdicts = [...new Set([...shown, ...drawn])].map((key) => judgements[key]?.verdict);
       const count = (verdict: Verdict): number => verdicts.filter((one) => one === verdict).length;
       return { size: lists[id].length, good: count('on'), bad: count('off'), unsure: count('unsure') };
     };
     return { gained: judge('gained'), lost: judge('lost'), common: judge('common') };
   });
+  /** What was drawn and judged when the page was open before: for as long as all that is drawn was judged, more was drawn. */
+  private readonly drawnBefore = follow(
+    () => {
+      const [lists, dialect] = [this.lists(), this.subject.database()];
+      return lists && dialect && { lists, dialect };
+    },
+    async ({ lists, dialect }) =>
+      succeed({
+        gained: await this.findDrawn(lists.gained, dialect),
+        lost: await this.findDrawn(lists.lost, dialect),
+        common: await this.findDrawn(lists.common, dialect),
+      }),
+  );
   /** The records of each part that were drawn, by their keys. */
   private readonly seen = linkedSignal<
     { key: string; keys: readonly string[] } | undefined,
@@ -292,6 +306,21 @@ export class GainedLostComponent {
       to: describeEstimate(joinPrecisions([judged.common, judged.gained])),
     };
   });
+
+  private async findDrawn(numbers: readonly number[], dialect: Dialect): Promise<string[]> {
+    const isJudged = (key: string): boolean => this.open.project().judgements[key] !== undefined;
+    const keys: string[] = [];
+    if (!Object.keys(this.open.project().judgements).some((key) => key.startsWith(`${dialect.id} `)))
+      return keys;
+    while (keys.length < numbers.length) {
+      const fresh = drawSample(numbers, keys.length + SAMPLE, SEED).slice(keys.length);
+      const records = await this.client.records(dialect.id, fresh);
+      const drawn = records.map(({ id }) => createKey(dialect, id));
+      keys.push(...drawn);
+      if (drawn.length < fresh.length || !drawn.every(isJudged)) break;
+    }
+    return keys;
+  }
 
   protected judge(key: string, title: string, verdict: Verdict | undefined): void {
     const judgement = verdict && { verdict, title };
@@ -369,6 +398,11 @@ export class GainedLostComponent {
       },
     });
   }
+}
+
+/** The key of a record's judgement. */
+function createKey({ id }: Dialect, record: string): string {
+  return `${id} ${record}`;
 }
 
 /** The name under which the databases together stand. */

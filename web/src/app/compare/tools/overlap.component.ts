@@ -3,7 +3,7 @@ import { findOverlap, listRepeatedWorks, type DatabaseResult } from '#core/compa
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import { describeAuthors, type SameWorkRule } from '#core/record/index';
-import { getTotal } from '../../counting/count-store';
+import { getTotal } from '../../counting/count-state';
 import { CountComponent } from '../../ui/count.component';
 import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';

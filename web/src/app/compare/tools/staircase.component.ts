@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { listSteps, type Question } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { build } from '#core/query/index';
-import { getTotal, type Counted } from '../../counting/count-store';
+import { getTotal, type Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
@@ -10,6 +10,7 @@ import { IconComponent } from '../../ui/icon.component';
 import { formatDifference } from '../../ui/number-format';
 import { RecordDrawer } from '../../ui/record-drawer';
 import { CompareSubject } from '../compare-subject';
+import { KeptChoices } from '../kept-choices';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { RecordSets } from '../parts/record-sets';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
@@ -39,11 +40,10 @@ export class StaircaseComponent {
   private readonly open = inject(OpenProject);
   private readonly sets = inject(RecordSets);
   private readonly drawer = inject(RecordDrawer);
-  /** Keys of steps in the order wanted. */
-  private readonly order = signal<readonly string[]>([]);
+  private readonly choices = inject(KeptChoices);
 
   private readonly steps = computed(() =>
-    listSteps(this.subject.state(), this.subject.state().limiters, this.order()),
+    listSteps(this.subject.state(), this.subject.state().limiters, this.choices.stepOrder()),
   );
   protected readonly rows = computed(() => {
     const dialects = this.subject.dialects();
@@ -145,14 +145,14 @@ export class StaircaseComponent {
     const keys = this.steps().map((step) => step.key);
     const at = keys.indexOf(key);
     const to = Math.max(0, Math.min(keys.length - 1, at + by));
-    this.order.set(keys.toSpliced(at, 1).toSpliced(to, 0, key));
+    this.choices.choose({ stepOrder: keys.toSpliced(at, 1).toSpliced(to, 0, key) });
   }
 
   protected reset(): void {
-    this.order.set([]);
+    this.choices.choose({ stepOrder: [] });
   }
 
-  protected readonly isReordered = computed(() => this.order().length > 0);
+  protected readonly isReordered = computed(() => this.choices.stepOrder().length > 0);
 
   /** What a step threw away, where the database can say it in the same fields. */
   private lookThrown(thrown: Question, before: Question, shown: Dialect): Counted | undefined {

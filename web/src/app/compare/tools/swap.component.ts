@@ -8,7 +8,7 @@ import {
   type Question,
   type SwapPlace,
 } from '#core/compare/index';
-import { getTotal, type Counted } from '../../counting/count-store';
+import { getTotal, type Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { CountComponent } from '../../ui/count.component';
 import { formatDifference } from '../../ui/number-format';

@@ -3,7 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { listLimiters } from '#core/dialect/index';
 import type { Tally } from '#core/project/index';
-import { CountStore, type Counted, type CountWish } from '../../counting/count-store';
+import type { Counted, CountWish } from '../../counting/count-state';
+import { CountStore } from '../../counting/count-store';
 import { OwnDatabases } from '../../counting/own-databases';
 import { createFileName, saveFile } from '../../data/save-file';
 import { writeMoment } from '../../data/ids';

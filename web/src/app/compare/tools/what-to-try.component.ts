@@ -9,7 +9,7 @@ import {
 } from '#core/compare/index';
 import { PURPOSE_ROWS } from '#core/question/index';
 import { describeGap } from '../../counting/count-gap';
-import type { Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';

@@ -8,7 +8,8 @@ import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { describeGap } from '../../counting/count-gap';
-import { CountStore, getExactTotal, getTotal, type Counted } from '../../counting/count-store';
+import { getExactTotal, getTotal, type Counted } from '../../counting/count-state';
+import { CountStore } from '../../counting/count-store';
 import { DraftCounts } from '../../counting/draft-counts';
 import { createFileName, saveFile } from '../../data/save-file';
 import {
@@ -29,7 +30,7 @@ import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
-import { VariantChoices } from './variant-choices';
+import { KeptChoices } from '../kept-choices';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 
@@ -81,7 +82,7 @@ const DRAFT = 'draft';
 })
 export class VariantsTableComponent {
   protected readonly open = inject(OpenProject);
-  protected readonly choices = inject(VariantChoices);
+  protected readonly choices = inject(KeptChoices);
   private readonly subject = inject(CompareSubject);
   private readonly counts = inject(CountStore);
   private readonly draftCounts = inject(DraftCounts);

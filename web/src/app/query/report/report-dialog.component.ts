@@ -5,7 +5,7 @@ import { createElementKey, createReport, printReport } from '#core/check/index';
 import { listLimiters } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { ReviewMark } from '#core/project/index';
-import { getTotal } from '../../counting/count-store';
+import { getTotal } from '../../counting/count-state';
 import { DraftCounts } from '../../counting/draft-counts';
 import { createFileName, saveFile } from '../../data/save-file';
 import { OpenProject } from '../../state/open-project';

@@ -21,7 +21,8 @@ import {
   type WordLists,
 } from '#core/suggest/index';
 import { foldLetters, splitWords } from '#core/text/index';
-import { CountStore, listWishes, type Counted } from '../../counting/count-store';
+import type { Counted } from '../../counting/count-state';
+import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';

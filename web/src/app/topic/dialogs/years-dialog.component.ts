@@ -13,7 +13,8 @@ import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip }
 import { splitByHeadings } from '#core/compare/index';
 import type { Limiters } from '#core/dialect/index';
 import { build, type QueryNode } from '#core/query/index';
-import { CountStore, getTotal, listWishes } from '../../counting/count-store';
+import { getTotal } from '../../counting/count-state';
+import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';

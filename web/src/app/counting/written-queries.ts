@@ -1,0 +1,159 @@
+import { Injectable, inject, signal } from '@angular/core';
+import { listLimiters, writeQuery, type Dialect, type Limiters, type Rendering } from '#core/dialect/index';
+import type { QueryNode } from '#core/query/index';
+import { createKey, type CountWish } from './count-state';
+import { OwnDatabases } from './own-databases';
+import { SLICE, nextTurn } from './turns';
+import { WritingAids } from './writing-aids';
+
+/** A query as it would be sent: kept, so that it is written and named once. */
+export interface WrittenQuery {
+  /** How much was known of the database. */
+  readonly known: number;
+  readonly rendering: Rendering;
+  readonly wish: CountWish | undefined;
+  /** The key of the wish; empty without one. */
+  readonly key: string;
+}
+
+/** A query that is written when there is time. */
+interface LaterQuery {
+  readonly root: QueryNode;
+  readonly dialect: Dialect;
+  readonly limiters: Limiters;
+  /** It is asked for as soon as it is written. */
+  readonly asks: boolean;
+}
+
+/** After so many slices those who wait are told of what is written so far. */
+const SLICES_UNTOLD = 12;
+/** So many are asked of a database at once, so that answers come in few pieces. */
+const LATER_BATCH = 150;
+/** A query is kept as written under so many sets of limiters. */
+const MOST_LIMITERS = 60;
+
+/** Queries as they are sent: each is written once, and where there are many, in slices between other work. */
+@Injectable({ providedIn: 'root' })
+export class WrittenQueries {
+  private readonly aids = inject(WritingAids);
+  private readonly ownDatabases = inject(OwnDatabases);
+  /** By the text of the limiters: one query is asked under several. */
+  private readonly written = new WeakMap<QueryNode, Map<Dialect, Map<string, WrittenQuery>>>();
+  /** Queries that are written when there is time, by database: one has its strings while others are written for. */
+  private readonly later = new Map<string, LaterQuery[]>();
+  private readonly isLater = new WeakMap<QueryNode, Map<Dialect, Set<string>>>();
+  /** Wishes of queries that were written and are to be asked for together. */
+  private readonly ready: CountWish[] = [];
+  private readonly laterDone = signal(0);
+  private isWriting = false;
+  private slices = 0;
+
+  /** Asks for what was written and is to be asked for at once; set by whoever counts. */
+  onReady: (wishes: readonly CountWish[]) => void = () => undefined;
+
+  /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
+  write(root: QueryNode, dialect: Dialect, limiters: Limiters): WrittenQuery {
+    const last = this.findWritten(root, dialect, limiters);
+    if (last) return last;
+    const rendering = writeQuery(root, dialect, { limiters, ...this.aids.createSettings(dialect) });
+    const wish =
+      rendering.problems.length > 0
+        ? undefined
+        : { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
+    const known = this.aids.countKnown(dialect);
+    const written = { known, rendering, wish, key: wish ? createKey(wish) : '' };
+    const byDialect = this.written.get(root) ?? new Map<Dialect, Map<string, WrittenQuery>>();
+    const byLimiters = byDialect.get(dialect) ?? new Map<string, WrittenQuery>();
+    if (byLimiters.size >= MOST_LIMITERS) byLimiters.clear();
+    this.written.set(root, byDialect.set(dialect, byLimiters.set(describeLimiters(limiters), written)));
+    return written;
+  }
+
+  /** Whether a query is written. If not, whoever asks in a computation is told when more is. */
+  isWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): boolean {
+    if (this.findWritten(root, dialect, limiters)) return true;
+    this.laterDone();
+    return false;
+  }
+
+  /** As `isWritten`; a query that is not written will be, in the order of asking, and asked for if it `asks`. */
+  isWrittenSoon(root: QueryNode, dialect: Dialect, limiters: Limiters, asks: boolean): boolean {
+    if (this.isWritten(root, dialect, limiters)) return true;
+    const waiting = this.findLater(root, dialect);
+    const key = describeLimiters(limiters);
+    if (!waiting.has(key)) {
+      waiting.add(key);
+      const queue = this.later.get(dialect.id) ?? [];
+      this.later.set(dialect.id, queue);
+      queue.push({ root, dialect, limiters, asks });
+      if (!this.isWriting) void this.writeInTurns();
+    }
+    return false;
+  }
+
+  /** Gives up what waits to be written: it belongs to a state of the project that is gone. */
+  dropLater(): void {
+    for (const { root, dialect, limiters } of [...this.later.values()].flat())
+      this.findLater(root, dialect).delete(describeLimiters(limiters));
+    this.later.clear();
+  }
+
+  private findLater(root: QueryNode, dialect: Dialect): Set<string> {
+    const byDialect = this.isLater.get(root) ?? new Map<Dialect, Set<string>>();
+    this.isLater.set(root, byDialect);
+    const waiting = byDialect.get(dialect) ?? new Set<string>();
+    byDialect.set(dialect, waiting);
+    return waiting;
+  }
+
+  private async writeInTurns(): Promise<void> {
+    this.isWriting = true;
+    while (this.isWriting) {
+      await nextTurn();
+      this.writeSlice();
+    }
+  }
+
+  private writeSlice(): void {
+    const end = performance.now() + SLICE;
+    for (let next = this.takeLater(); next; next = this.takeLater()) {
+      this.findLater(next.root, next.dialect).delete(describeLimiters(next.limiters));
+      const { wish } = this.write(next.root, next.dialect, next.limiters);
+      if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
+      if (performance.now() > end) break;
+    }
+    this.isWriting = this.later.size > 0;
+    if (++this.slices % SLICES_UNTOLD === 0 || !this.isWriting) this.laterDone.update((turn) => turn + 1);
+    if (!this.isWriting) this.onReady(this.ready.splice(0));
+  }
+
+  /** The next query of the database whose turn it is; what is ready for it is asked for before the next one's turn. */
+  private takeLater(): LaterQuery | undefined {
+    const [turn] = this.later;
+    if (!turn) return undefined;
+    const [database, queue] = turn;
+    if (this.ready.length >= LATER_BATCH || queue.length === 0) {
+      this.onReady(this.ready.splice(0));
+      this.later.delete(database);
+      if (queue.length > 0) this.later.set(database, queue);
+      return this.takeLater();
+    }
+    return queue.shift();
+  }
+
+  private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): WrittenQuery | undefined {
+    const last = this.written.get(root)?.get(dialect)?.get(describeLimiters(limiters));
+    return last?.known === this.aids.countKnown(dialect) ? last : undefined;
+  }
+}
+
+const LIMITER_TEXTS = new WeakMap<Limiters, string>();
+
+/** The limiters as a text that is the same for equal ones. */
+function describeLimiters(limiters: Limiters): string {
+  const known = LIMITER_TEXTS.get(limiters);
+  if (known !== undefined) return known;
+  const text = JSON.stringify(listLimiters(limiters));
+  LIMITER_TEXTS.set(limiters, text);
+  return text;
+}
