@@ -367,7 +367,14 @@ describe('words and thesauri', () => {
     expect(ended.every(({ word }) => word.endsWith('ing'))).toBe(true);
     const both = await ask('prefix=l&suffix=ing&most=50');
     expect(both.map(({ word }) => word)).toContain('lighting');
+    const several = await ask('prefix=bat&prefix=bats&prefix=light&most=2000');
+    expect(several).toEqual([
+      ...(await ask('prefix=bat&most=2000')),
+      ...(await ask('prefix=light&most=2000')),
+    ]);
     await request(app).get('/api/standins/heronsmere/words?most=9999').expect(400);
+    const many = Array.from({ length: 51 }, (_, at) => `prefix=a${at}`).join('&');
+    await request(app).get(`/api/standins/heronsmere/words?${many}`).expect(400);
   });
 
   it('serves each thesaurus as SKOS that the reader takes without a problem', async () => {

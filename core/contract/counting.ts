@@ -130,11 +130,15 @@ export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; boxes: Boxes }>({
   boxes,
 });
 
-/** How words of an index begin and end, and how many words at most. */
-export const WORDS_REQUEST = Joi.object<{ prefix: string; suffix: string; most: number }>({
-  prefix: Joi.string().allow('').max(100).default(''),
+/** The most words of one beginning that are given. */
+export const MOST_WORDS = 2_000;
+const prefix = Joi.string().allow('').max(100);
+
+/** How words of an index begin (in one of several ways) and end, and how many words of each beginning at most. */
+export const WORDS_REQUEST = Joi.object<{ prefix: string | string[]; suffix: string; most: number }>({
+  prefix: Joi.alternatives(prefix, Joi.array().items(prefix).max(50)).default(''),
   suffix: Joi.string().allow('').max(100).default(''),
-  most: Joi.number().integer().min(1).max(2_000).default(50),
+  most: Joi.number().integer().min(1).max(MOST_WORDS).default(50),
 });
 
 /** A record whose references, or whose citing records, are asked for. */

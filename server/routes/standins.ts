@@ -155,7 +155,12 @@ export function createStandinRoutes(
     '/:id/words',
     withCollection(collections, (collection, request, response) => {
       const asked = checkRequest(WORDS_REQUEST, request.query, response, true);
-      if (asked) response.json({ words: listWords(collection.evaluator.index, asked, asked.most) });
+      if (!asked) return;
+      const { suffix, most } = asked;
+      const words = [asked.prefix]
+        .flat()
+        .flatMap((prefix) => listWords(collection.evaluator.index, { prefix, suffix }, most));
+      response.json({ words: [...new Map(words.map((entry) => [entry.word, entry])).values()] });
     }),
   );
   router.get(

@@ -1,4 +1,5 @@
 import { Injectable, inject, signal } from '@angular/core';
+import { MOST_WORDS } from '#core/contract/index';
 import { spellsForms, type Dialect, type FindForms, type FormList } from '#core/dialect/index';
 import { createMatcher, findPrefix, findSuffix, printPattern, type Pattern } from '#core/query/index';
 import { DATABASE_CLIENT } from '../data/providers';
@@ -6,9 +7,6 @@ import { SURROUNDINGS, writeMoment } from '../data/ids';
 
 type FormLists = ReadonlyMap<string, FormList>;
 const NOTHING_KNOWN: FormLists = new Map();
-
-/** The most words of an index that are looked through for the forms of one cut word. */
-const MOST_WORDS = 2_000;
 
 /**
  * The forms of cut words in the indexes of databases that cannot cut words, asked for when a query

@@ -1,9 +1,7 @@
 import { Injectable, inject } from '@angular/core';
+import { MOST_WORDS } from '#core/contract/index';
 import type { IndexWord, WordLists } from '#core/suggest/index';
 import { DATABASE_CLIENT } from './providers';
-
-/** The most words that are asked for at once. */
-export const MOST_WORDS = 2_000;
 
 /** The words of the databases' indexes, asked for once each. A database that does not answer has none for now. */
 @Injectable({ providedIn: 'root' })

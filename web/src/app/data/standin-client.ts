@@ -8,6 +8,7 @@ import {
   SRU_EXPLANATION,
   SEARCH_ANSWER,
   WORDS_ANSWER,
+  MOST_WORDS,
   createCountAnswerSchema,
   type CountEntry,
   type IdsAnswer,
@@ -23,6 +24,7 @@ import { STANDIN_SCHEME, type SruEndpoint } from '#core/sru/index';
 import type { Boxes } from '#core/dialect/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
+import { GatheredWords } from './gathered-words';
 
 /** A database is given up on after this many seconds. */
 export const PATIENCE_SECONDS = 10;
@@ -53,6 +55,10 @@ const SAID_PROBLEM = Joi.object({
 export class StandinClient {
   /** Words and records are asked for one after the other, so that a slow database does not take all connections. */
   private readonly turns = new Map<string, Promise<unknown>>();
+  private readonly gathered = new GatheredWords(
+    (database, prefixes, most) => this.askWords(database, prefixes, '', most),
+    MOST_WORDS,
+  );
 
   constructor(
     private readonly address = '/api/standins',
@@ -161,13 +167,27 @@ export class StandinClient {
   /** The words of a database's index that begin and end so, in the order of the alphabet. */
   async words(
     database: string,
-    asked: { readonly prefix: string; readonly suffix?: string; readonly most: number },
+    {
+      prefix,
+      suffix = '',
+      most,
+    }: { readonly prefix: string; readonly suffix?: string; readonly most: number },
   ): Promise<Outcome<WordsAnswer['words']>> {
-    const query = new URLSearchParams({
-      prefix: asked.prefix,
-      suffix: asked.suffix ?? '',
-      most: String(asked.most),
-    });
+    if (suffix === '' && most === MOST_WORDS) return this.gathered.ask(database, prefix);
+    return this.askWords(database, [prefix], suffix, most);
+  }
+
+  private async askWords(
+    database: string,
+    prefixes: readonly string[],
+    suffix: string,
+    most: number,
+  ): Promise<Outcome<WordsAnswer['words']>> {
+    const query = new URLSearchParams([
+      ...prefixes.map((prefix) => ['prefix', prefix]),
+      ['suffix', suffix],
+      ['most', String(most)],
+    ]);
     const answer = await this.inTurn(database, () =>
       this.get(`${database}/words?${query}`, database, (body) => validate(WORDS_ANSWER, body, database)),
     );

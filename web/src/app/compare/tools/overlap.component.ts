@@ -9,7 +9,7 @@ import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { RecordSets, type ReadableRecords } from '../parts/record-sets';
-import { follow } from '../parts/waiting';
+import { follow, type Waiting } from '../parts/waiting';
 
 /** So many works that stand more than once are shown, and then as many more. */
 const SHOWN_AT_ONCE = 10;
@@ -112,9 +112,16 @@ export class OverlapComponent {
         ),
       ),
   );
-  protected readonly works = computed(() => {
-    const answer = this.reading();
-    return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : [];
+  /** While more are read, those shown stay. */
+  protected readonly works = linkedSignal<
+    { readonly answer: Waiting<ShownWork[]>; readonly of: readonly unknown[] },
+    readonly ShownWork[]
+  >({
+    source: () => ({ answer: this.reading(), of: this.repeated() }),
+    computation: ({ answer, of }, previous) => {
+      if (answer.status === 'done' && answer.outcome.ok) return answer.outcome.value;
+      return previous?.source.of === of ? previous.value : [];
+    },
   });
   protected readonly isReading = computed(() => this.reading().status === 'waiting');
   protected readonly hidden = computed(() => this.repeated().length - this.works().length);
