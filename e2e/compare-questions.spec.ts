@@ -222,6 +222,25 @@ test('what to try: changes tried for real, ranked, taken', async ({ page }) => {
   await expect(page.getByRole('row', { name: words })).toBeVisible();
 });
 
+test('years: when the records were published, year by year', async ({ page }) => {
+  const view = new CompareView(page);
+  await view.startWith('noctule* AND lamp*');
+  await view.open('Years');
+  const hand = (string: string): Promise<number> => view.workbench.countByHand('heronsmere', string);
+  let most = 0;
+  for (const year of [2009, 2016, 2021])
+    await expect
+      .poll(() => view.read(`${year} in ${HERON}`))
+      .toBe(await hand(`noctule* AND lamp* AND year:${year}..${year}`));
+  const years = [...Array.from({ length: 29 }, (_, at) => `${1997 + at}`), 'since 2026'];
+  for (const year of years) most = Math.max(most, await view.read(`${year} in ${HERON}`));
+  await expect
+    .poll(() => view.read(`before 1997 in ${HERON}`))
+    .toBe(await hand('noctule* AND lamp* AND year:1000..1996'));
+  await expect(page.getByTestId('years')).toContainText(new RegExp(`Most are of .*: ${most}( each)?\\.`));
+  await expect(page.locator('app-chart figcaption')).toContainText('records by year of publication');
+});
+
 test('must-finds are found, missed, or not in a database, and counted for each variant', async ({ page }) => {
   const view = new CompareView(page);
   await view.workbench.start();

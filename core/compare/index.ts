@@ -36,3 +36,5 @@ export { countDifferences, describeDifference } from './variant-difference';
 export type { StateDifference } from './variant-difference';
 export { splitByHeadings } from './words-and-headings';
 export type { WordsAndHeadings } from './words-and-headings';
+export { listYearSpans, summariseYears } from './years';
+export type { YearSpan, YearSummary } from './years';

@@ -8,6 +8,7 @@ export const TOOL_NAMES = [
   'Swap',
   'Overlap',
   'Gained and lost',
+  'Years',
   'What to try',
   'Must-finds',
   'Tallies',

@@ -15,6 +15,7 @@ import { StaircaseComponent } from './tools/staircase.component';
 import { SwapComponent } from './tools/swap.component';
 import { TalliesComponent } from './tools/tallies.component';
 import { WhatToTryComponent } from './tools/what-to-try.component';
+import { YearsComponent } from './tools/years.component';
 import { VariantsTableComponent } from './variants/variants-table.component';
 
 /** The questions that Compare answers, in the order in which they are usually asked. */
@@ -25,6 +26,7 @@ const TOOLS = [
   { id: 'swap', name: 'Swap' },
   { id: 'overlap', name: 'Overlap' },
   { id: 'differences', name: 'Gained and lost' },
+  { id: 'years', name: 'Years' },
   { id: 'try', name: 'What to try' },
   { id: 'must-finds', name: 'Must-finds' },
   { id: 'tallies', name: 'Tallies' },
@@ -46,6 +48,7 @@ const TOOLS = [
     TalliesComponent,
     VariantsTableComponent,
     WhatToTryComponent,
+    YearsComponent,
   ],
   providers: [Alternatives, CompareSubject, MustFindCounts, RecordSets],
   templateUrl: './compare-page.component.html',

@@ -1,0 +1,90 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { listYearSpans, summariseYears } from '#core/compare/index';
+import type { Dialect, Limiters } from '#core/dialect/index';
+import { readExact, reachesAlike } from '../../counting/compare-counts';
+import { getTotal, type Counted } from '../../counting/count-state';
+import { OpenProject } from '../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../ui/chart.component';
+import { CountComponent } from '../../ui/count.component';
+import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { CompareSubject } from '../compare-subject';
+import { CountingBarComponent } from '../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+
+/** When the records that a state finds were published, counted span by span in each database. */
+@Component({
+  selector: 'app-years',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChartComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
+  templateUrl: './years.component.html',
+  styleUrl: '../parts/tools.scss',
+})
+export class YearsComponent {
+  protected readonly subject = inject(CompareSubject);
+  private readonly thisYear = new Date(inject(OpenProject).now()).getUTCFullYear();
+
+  private readonly spans = computed(() => listYearSpans(this.subject.state().limiters, this.thisYear));
+  protected readonly rows = computed(() => {
+    const root = this.subject.root();
+    const { limiters } = this.subject.state();
+    return this.spans().map((span) => {
+      const { from, to } = span;
+      const years = { ...(from !== undefined && { from }), ...(to !== undefined && { to }) };
+      const within: Limiters = { ...limiters, years };
+      return {
+        span,
+        cells: this.subject.dialects().map((dialect) => {
+          const counted = this.subject.look({ root, limiters: within }, dialect);
+          return isLimited(counted) && reachesAlike(counted, this.subject.lookWhole(dialect))
+            ? { dialect, counted, remark: '' }
+            : { dialect, counted: undefined, remark: 'no years here' };
+        }),
+      };
+    });
+  });
+  protected readonly asked = computed<(Counted | undefined)[]>(() => [
+    ...this.subject.dialects().map((dialect) => this.subject.lookWhole(dialect)),
+    ...this.rows().flatMap(({ cells }) => cells.map(({ counted }) => counted)),
+  ]);
+  /** The counts of the database shown, span by span. */
+  private readonly shown = computed(() => {
+    const database = this.subject.database();
+    return this.rows().map(({ cells }) => cells.find(({ dialect }) => dialect === database)?.counted);
+  });
+  protected readonly summary = computed(() => {
+    const database = this.subject.database();
+    const whole = database && readExact(this.subject.lookWhole(database));
+    const counts = this.shown().map(readExact);
+    if (whole === undefined || !counts.every((count) => count !== undefined)) return undefined;
+    const summary = summariseYears(this.spans(), counts, whole);
+    const words = summary?.most?.spans.map((span) => span.words) ?? [];
+    return summary && { ...summary, mostWords: joinWords(words), isTie: words.length > 1 };
+  });
+  protected readonly chart = computed<ChartContent>(() => ({
+    kind: 'bar',
+    title: `${this.subject.database()?.name ?? ''}: records by year of publication`,
+    places: this.spans().map(({ words }) => words),
+    series: [
+      {
+        name: 'records',
+        values: this.shown().map((counted) => getTotal(counted?.state)),
+        colours: ['--glaze-fill'],
+      },
+    ],
+    isLog: false,
+  }));
+
+  protected labelOf(words: string, { name }: Dialect): string {
+    return `${words} in ${name}`;
+  }
+}
+
+/** `a`, `a and b`, `a, b and c`. */
+function joinWords(words: readonly string[]): string {
+  return new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(words);
+}
+
+/** False where the years have to be set by hand, or cannot be set: then the count is not of these years. */
+function isLimited(counted: Counted | undefined): boolean {
+  return counted?.rendering.steps.every(({ limiter, how }) => limiter !== 'years' || how === 'box') !== false;
+}
