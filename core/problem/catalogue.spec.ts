@@ -4,6 +4,12 @@ import { describe, expect, it } from 'vitest';
 import { REASON_CODES } from '../dialect';
 import { CATALOGUE, describeProblem, describeRemedy } from './catalogue';
 import { applyFix, createProblem } from './problem';
+import { FILE_WORDINGS } from './wordings/files';
+import { OUTLINE_WORDINGS } from './wordings/outline';
+import { QUERY_TEXT_WORDINGS } from './wordings/query-text';
+import { SERVICE_WORDINGS } from './wordings/services';
+import { CHECK_WORDINGS } from './wordings/topic-checks';
+import { WRITING_WORDINGS } from './wordings/writing';
 
 const read = (name: string): string =>
   readFileSync(join(import.meta.dirname, '../../docs/reference', name), 'utf8');
@@ -17,6 +23,19 @@ describe('the catalogue', () => {
     });
     expect(describeProblem(problem)).toBe('The string has 1,240 characters; Marlstone takes 480.');
     expect(describeRemedy(problem)).toBe('Switch off terms, or search in parts.');
+  });
+
+  it('has each code once', () => {
+    const parts = [
+      QUERY_TEXT_WORDINGS,
+      WRITING_WORDINGS,
+      SERVICE_WORDINGS,
+      CHECK_WORDINGS,
+      FILE_WORDINGS,
+      OUTLINE_WORDINGS,
+    ].flatMap((wordings) => Object.keys(wordings));
+    expect(parts).toEqual([...new Set(parts)]);
+    expect([...parts].sort()).toEqual(Object.keys(CATALOGUE).sort());
   });
 
   it('says and advises in whole sentences', () => {

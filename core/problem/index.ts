@@ -1,4 +1,5 @@
 export { describeInFull, describeProblem, describeRemedy } from './catalogue';
-export type { ProblemCode, Wording } from './catalogue';
+export type { ProblemCode } from './catalogue';
+export type { Wording } from './wordings/wording';
 export { applyFix, createProblem, fail, succeed } from './problem';
 export type { Fix, Outcome, Problem, Severity, TextEdit } from './problem';

@@ -1,0 +1,57 @@
+import type { Wording } from './wording';
+
+/** What databases and the server may answer in place of a count. */
+export const SERVICE_WORDINGS = {
+  'query-too-slow': {
+    says: 'Counting took longer than {seconds} seconds and was stopped.',
+    remedy: 'Make the query simpler.',
+  },
+  'service-refused': {
+    says: '{database} does not take this string: {message}',
+    remedy: 'Look at the place that it names.',
+  },
+  'service-busy': {
+    says: '{database} asks to wait {seconds} seconds.',
+    remedy: 'Try again after that time.',
+  },
+  'results-line-unclear': {
+    says: 'The number of results cannot be told from “{text}”: {reason}.',
+    remedy: 'Type the number alone.',
+  },
+  'records-not-given': {
+    says: '{database} gives numbers only, no lists of records.',
+    remedy: 'Its counts can be compared; choose another database to read what differs.',
+  },
+  'count-not-exact': {
+    says: '{database} gives estimates or bounds here, which cannot be subtracted.',
+    remedy: 'Choose a database with exact counts.',
+  },
+  'session-ended': {
+    says: 'The session of {database} has ended.',
+    remedy: 'Nothing was counted. Try again: a new session begins.',
+  },
+  'service-failed': { says: '{database} answered with a fault ({status}).', remedy: 'Try again in a while.' },
+  'service-slow': {
+    says: '{database} has not answered within {seconds} seconds.',
+    remedy: 'Try again, or make the query simpler.',
+  },
+  'service-gone': {
+    says: 'The server cannot be reached.',
+    remedy: 'Everything is kept. Counting goes on by itself when it is back.',
+  },
+  'answer-invalid': {
+    says: '{database} gave an answer that is not a count.',
+    remedy: 'Try again. The answer was not kept.',
+  },
+
+  'request-invalid': {
+    says: 'The request is not understood: {detail}',
+    remedy: 'Send what the contract describes.',
+  },
+  'request-too-large': {
+    says: 'The request is larger than {most}.',
+    remedy: 'Send fewer strings at a time.',
+  },
+  'not-found': { says: 'There is no {what}.', remedy: 'Check the address.' },
+  'server-fault': { says: 'The server made a mistake.', remedy: 'Try again; if it stays, report it.' },
+} satisfies Record<string, Wording>;
