@@ -85,6 +85,7 @@ async function takeCompare(page: Page): Promise<void> {
     ['combinations', 'combinations'],
     ['try', 'what-to-try'],
     ['differences', 'gained-and-lost'],
+    ['years', 'years'],
   ] as const;
   for (const [tool, name] of tools) {
     await open(page, `/p/demo/compare?tool=${tool}`);
