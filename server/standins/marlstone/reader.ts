@@ -42,6 +42,8 @@ export function readMarlstone(text: string): SetExpression {
 
 class Reader {
   private truncations = 0;
+  private seenAt = -1;
+  private seen: string | undefined;
 
   constructor(private readonly scanner: Scanner) {}
 
@@ -60,9 +62,15 @@ class Reader {
     }
   }
 
+  /** The operator here, looked for once in each place. */
   private seeOperator(): string | undefined {
-    this.scanner.skipBlanks();
-    return this.scanner.look(OPERATOR)?.[1]?.toLowerCase();
+    const { scanner } = this;
+    scanner.skipBlanks();
+    if (scanner.at !== this.seenAt) {
+      this.seenAt = scanner.at;
+      this.seen = scanner.look(OPERATOR)?.[1]?.toLowerCase();
+    }
+    return this.seen;
   }
 
   private takeOperator(operator: string): boolean {
