@@ -5,7 +5,14 @@ import { printQuery } from '../query';
 import { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
 import { listMembers } from './members';
 import { createSharedDraft } from './term-contributions';
-import { describeTrial, listTrials, measureDistance, rankTrials, type TrialCounts } from './trials';
+import {
+  chooseBands,
+  describeTrial,
+  listTrials,
+  measureDistance,
+  rankTrials,
+  type TrialCounts,
+} from './trials';
 
 const YEAR = 2026;
 const make = (terms: readonly string[], draft = '@bats AND lamp*'): Project => {
@@ -147,6 +154,19 @@ describe('changes to try', () => {
     expect(judge('quick', draft, trials)).toEqual(['dear', 'kept']);
     expect(judge('review', draft, trials)).toEqual(['won', 'kept']);
     expect(judge('exhaustive', draft, trials)).toEqual(['won', 'kept']);
+  });
+
+  it('help where nothing is found, though no band is set', () => {
+    const draft = { totals: [0, 12, 0], found: [] };
+    const bands = chooseBands([{}, {}, { from: 50, to: 400 }], draft.totals);
+    expect(bands).toEqual([{ from: 1 }, {}, { from: 50, to: 400 }]);
+    const trials = [
+      { trial: 'none', counts: { totals: [0, 90, 0], found: [] } },
+      { trial: 'some', counts: { totals: [3, 12, 0], found: [] } },
+      { trial: 'more', counts: { totals: [7, 14, 60], found: [] } },
+    ];
+    for (const purpose of ['quick', 'review'] as const)
+      expect(rankTrials(trials, draft, bands, purpose).map(({ trial }) => trial)).toEqual(['more', 'some']);
   });
 
   it('say why in a sentence', () => {

@@ -235,6 +235,13 @@ export function measureDistance(count: number, { from, to }: TargetBand): number
   return 0;
 }
 
+/** The bands that counts are to reach: without one of its own, a database that finds nothing is to find something. */
+export function chooseBands(bands: readonly TargetBand[], totals: TrialCounts['totals']): TargetBand[] {
+  return bands.map((band, at) =>
+    band.from === undefined && band.to === undefined && totals[at] === 0 ? { from: 1 } : band,
+  );
+}
+
 /**
  * The changes that help, the best first, as the purpose sees it. A quick answer wants the counts in
  * their bands. A review wants its must-finds first, then as few records to screen as the bands allow. An

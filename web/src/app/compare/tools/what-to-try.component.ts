@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  chooseBands,
   describeTrial,
   listTrials,
   rankTrials,
@@ -50,11 +51,11 @@ export class WhatToTryComponent {
   protected readonly purpose = computed(() =>
     PURPOSE_ROWS.find(({ id }) => id === this.open.working().purpose),
   );
-  protected readonly bands = computed(() =>
+  private readonly ownBands = computed(() =>
     this.subject.dialects().map(({ id }) => this.open.working().bands[id] ?? {}),
   );
   protected readonly hasBands = computed(() =>
-    this.bands().some(({ from, to }) => from !== undefined || to !== undefined),
+    this.ownBands().some(({ from, to }) => from !== undefined || to !== undefined),
   );
 
   private readonly draft = computed(() =>
@@ -78,6 +79,8 @@ export class WhatToTryComponent {
     ...this.whole().recalls,
     ...this.looked().flatMap(({ cells, recalls }) => [...cells, ...recalls]),
   ]);
+  /** Some database finds nothing: that is too little, whatever the band. */
+  protected readonly findsNothing = computed(() => this.whole().counts.totals.includes(0));
   protected readonly tried = computed(
     () =>
       this.looked().filter(({ cells }) => cells.every((counted) => readTotal(counted) !== undefined)).length,
@@ -86,7 +89,7 @@ export class WhatToTryComponent {
 
   protected readonly ranked = computed(() => {
     const draft = this.whole().counts;
-    const bands = this.bands();
+    const bands = chooseBands(this.ownBands(), draft.totals);
     const names = this.subject.dialects().map(({ name }) => name);
     const ranked = rankTrials(
       this.looked().map(({ trial, counts, cells }) => ({ trial: { ...trial, cells }, counts })),
