@@ -1,18 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { createDemoProject } from '../../demo/demo-project';
-import { createProject, type Change, type Project } from '../project';
+import { createProject, type Change, type Project, type TargetBand } from '../project';
 import { printQuery } from '../query';
 import { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
 import { listMembers } from './members';
 import { createSharedDraft } from './term-contributions';
-import {
-  chooseBands,
-  describeTrial,
-  listTrials,
-  measureDistance,
-  rankTrials,
-  type TrialCounts,
-} from './trials';
+import { describeTrial, listTrials, measureDistance, rankTrials, type TrialCounts } from './trials';
 
 const YEAR = 2026;
 const make = (terms: readonly string[], draft = '@bats AND lamp*'): Project => {
@@ -158,8 +151,7 @@ describe('changes to try', () => {
 
   it('help where nothing is found, though no band is set', () => {
     const draft = { totals: [0, 12, 0], found: [] };
-    const bands = chooseBands([{}, {}, { from: 50, to: 400 }], draft.totals);
-    expect(bands).toEqual([{ from: 1 }, {}, { from: 50, to: 400 }]);
+    const bands = [{}, {}, { from: 50, to: 400 }];
     const trials = [
       { trial: 'none', counts: { totals: [0, 90, 0], found: [] } },
       { trial: 'some', counts: { totals: [3, 12, 0], found: [] } },
@@ -167,6 +159,19 @@ describe('changes to try', () => {
     ];
     for (const purpose of ['quick', 'review'] as const)
       expect(rankTrials(trials, draft, bands, purpose).map(({ trial }) => trial)).toEqual(['more', 'some']);
+  });
+
+  it('never help by leaving nothing', () => {
+    const draft = { totals: [42, 9], found: [] };
+    const trials = [
+      { trial: 'nothing', counts: { totals: [0, 0], found: [] } },
+      { trial: 'nothing in one', counts: { totals: [3, 0], found: [] } },
+      { trial: 'fewer', counts: { totals: [20, 4], found: [] } },
+    ];
+    const rank = (bands: readonly TargetBand[]) =>
+      rankTrials(trials, draft, bands, 'review').map(({ trial }) => trial);
+    expect(rank([{}, {}])).toEqual(['fewer']);
+    expect(rank([{ to: 30 }, {}])).toEqual(['fewer']);
   });
 
   it('say why in a sentence', () => {
@@ -190,6 +195,10 @@ describe('changes to try', () => {
     );
     expect(describeTrial(judged!, draft, ['A', 'B'], [band, band])).toBe(
       'brings A into the band, costs 1 find of must-finds',
+    );
+    const begins = { ...judged!, counts: { totals: [3, 60], found: [] }, lost: 0 };
+    expect(describeTrial(begins, { totals: [0, 20], found: [] }, ['A', 'B'], [{}, band])).toBe(
+      'brings B into the band, finds something in A',
     );
   });
 });

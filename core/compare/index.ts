@@ -28,7 +28,7 @@ export { createSharedDraft, createTermQuestions } from './term-contributions';
 export type { ConceptQuestions, TermQuestions } from './term-contributions';
 export { findTermMarks } from './term-marks';
 export type { MarkFix, TermFacts, TermMark } from './term-marks';
-export { chooseBands, describeTrial, listTrials, measureDistance, rankTrials } from './trials';
+export { describeTrial, listTrials, measureDistance, rankTrials } from './trials';
 export type { JudgedTrial, OfferedTerm, Trial, TrialCounts } from './trials';
 export { createSetCounter } from './union-counter';
 export type { UnionCounter } from './union-counter';

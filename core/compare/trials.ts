@@ -235,16 +235,14 @@ export function measureDistance(count: number, { from, to }: TargetBand): number
   return 0;
 }
 
-/** The bands that counts are to reach: without one of its own, a database that finds nothing is to find something. */
-export function chooseBands(bands: readonly TargetBand[], totals: TrialCounts['totals']): TargetBand[] {
-  return bands.map((band, at) =>
-    band.from === undefined && band.to === undefined && totals[at] === 0 ? { from: 1 } : band,
-  );
+/** Nothing at all is too little, whatever the band says. */
+function wantSomething(band: TargetBand): TargetBand {
+  return band.from === undefined ? { ...band, from: 1 } : band;
 }
 
 /**
  * The changes that help, the best first, as the purpose sees it. A quick answer wants the counts in
- * their bands. A review wants its must-finds first, then as few records to screen as the bands allow. An
+ * their bands; where none is set, something. A review wants its must-finds first, then as few records to screen as the bands allow. An
  * exhaustive search never gives up a must-find: such changes are left out. A change of which a count is
  * missing is not judged.
  */
@@ -256,7 +254,8 @@ export function rankTrials<T>(
 ): JudgedTrial<T>[] {
   const measure = (totals: TrialCounts['totals']): number =>
     totals.reduce<number>(
-      (sum, total, at) => sum + (total === undefined ? 0 : measureDistance(total, bands[at] ?? {})),
+      (sum, total, at) =>
+        sum + (total === undefined ? 0 : measureDistance(total, wantSomething(bands[at] ?? {}))),
       0,
     );
   const now = measure(draft.totals);
@@ -270,10 +269,10 @@ export function rankTrials<T>(
     const difference = sumOf(counts.totals) - sumOf(draft.totals);
     return [{ trial, counts, distance, nearer: now - distance, lost, difference }];
   });
-  const helpful = judged.filter(({ nearer, lost, difference }) => {
+  const helpful = judged.filter(({ nearer, lost, difference, distance }) => {
     if (purpose === 'exhaustive') return lost < 0 || (lost === 0 && (nearer > NEARLY || difference > 0));
     if (purpose === 'review')
-      return lost < 0 || (lost === 0 && (nearer > NEARLY || (now === 0 && difference < 0)));
+      return lost < 0 || (lost === 0 && (nearer > NEARLY || (now === 0 && distance === 0 && difference < 0)));
     return nearer > NEARLY;
   });
   const byBand = (a: JudgedTrial<T>, b: JudgedTrial<T>): number => b.nearer - a.nearer;
@@ -305,15 +304,23 @@ export function describeTrial(
     const isIn = total !== undefined && measureDistance(total, band) === 0;
     return isIn && before !== undefined && measureDistance(before, band) > 0 ? [names[at] ?? ''] : [];
   });
+  const begun = names.filter(
+    (name, at) => draft.totals[at] === 0 && (counts.totals[at] ?? 0) > 0 && !inBand.includes(name),
+  );
   const parts: string[] = [];
   if (inBand.length > 0) parts.push(`brings ${joinNames(inBand)} into the band`);
-  else if (nearer > NEARLY)
-    parts.push(distance === 0 ? 'brings all into their bands' : 'brings the counts nearer to their bands');
-  else parts.push(trial.towards === 'fewer' ? 'leaves fewer to read' : 'finds more');
+  if (begun.length > 0) parts.push(`finds something in ${joinNames(begun)}`);
+  if (parts.length === 0) parts.push(describeDirection(trial, nearer, distance));
   if (lost > 0) parts.push(`costs ${lost} ${lost === 1 ? 'find' : 'finds'} of must-finds`);
   if (lost < 0) parts.push(`finds ${-lost} more of your must-finds`);
   else if (lost === 0 && draft.found.length > 0) parts.push('keeps all must-finds that were found');
   return parts.join(', ');
+}
+
+function describeDirection({ towards }: Trial, nearer: number, distance: number): string {
+  if (nearer > NEARLY)
+    return distance === 0 ? 'brings all into their bands' : 'brings the counts nearer to their bands';
+  return towards === 'fewer' ? 'leaves fewer to read' : 'finds more';
 }
 
 function joinNames(names: readonly string[]): string {

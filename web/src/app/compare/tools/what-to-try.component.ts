@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
-  chooseBands,
   describeTrial,
   listTrials,
   rankTrials,
@@ -51,11 +50,11 @@ export class WhatToTryComponent {
   protected readonly purpose = computed(() =>
     PURPOSE_ROWS.find(({ id }) => id === this.open.working().purpose),
   );
-  private readonly ownBands = computed(() =>
+  private readonly bands = computed(() =>
     this.subject.dialects().map(({ id }) => this.open.working().bands[id] ?? {}),
   );
   protected readonly hasBands = computed(() =>
-    this.ownBands().some(({ from, to }) => from !== undefined || to !== undefined),
+    this.bands().some(({ from, to }) => from !== undefined || to !== undefined),
   );
 
   private readonly draft = computed(() =>
@@ -89,7 +88,7 @@ export class WhatToTryComponent {
 
   protected readonly ranked = computed(() => {
     const draft = this.whole().counts;
-    const bands = chooseBands(this.ownBands(), draft.totals);
+    const bands = this.bands();
     const names = this.subject.dialects().map(({ name }) => name);
     const ranked = rankTrials(
       this.looked().map(({ trial, counts, cells }) => ({ trial: { ...trial, cells }, counts })),
