@@ -259,7 +259,7 @@ test('must-finds are found, missed, or not in a database, and counted for each v
   await expect(page.getByRole('row', { name: /^A made-up title/ })).toContainText('not in it');
   await expect(page.getByTestId('recall')).toContainText('1 of 1');
   await expect(page.getByRole('row', { name: /^draft/ })).toContainText('1 of 1');
-  await expect(page.getByTestId('recall')).toContainText('1 are in none of them');
+  await expect(page.getByTestId('recall')).toContainText('1 is in none of them');
 });
 
 test('tallies are kept, searched, counted again, and their query gone back to', async ({ page }) => {

@@ -26,11 +26,13 @@ export function describeDifference(from: State, to: State): StateDifference {
   );
   for (const name of new Set([...from.concepts, ...to.concepts].map((concept) => concept.name))) {
     compare(listActiveTerms(from, name), listActiveTerms(to, name));
-    const [before, after] = [from, to].map(
-      (state) => state.concepts.find((concept) => concept.name === name)?.off,
+    const [before, after] = [from, to].map((state) =>
+      state.concepts.find((concept) => concept.name === name),
     );
-    if (before !== undefined && after !== undefined && before !== after)
-      other.push(`${name} ${after ? 'switched off' : 'switched on'}`);
+    if (!before || !after) continue;
+    if (before.off !== after.off) other.push(`${name} ${after.off ? 'switched off' : 'switched on'}`);
+    if (before.fields?.join() !== after.fields?.join())
+      other.push(`${name} searched in ${after.fields?.join(', ') ?? 'the usual fields'}`);
   }
   compare(
     from.blocks.map((block) => `@${block.name} ${block.text}`),
@@ -53,5 +55,9 @@ export function countDifferences(difference: StateDifference): number {
 function listActiveTerms(state: State, concept: string): string[] {
   return state.concepts
     .filter(({ name }) => name === concept)
-    .flatMap(({ terms }) => terms.filter((term) => !term.off).map((term) => term.text));
+    .flatMap(({ terms }) =>
+      terms
+        .filter((term) => !term.off)
+        .map(({ text, databases }) => (databases ? `${text} (only in ${databases.join(', ')})` : text)),
+    );
 }
