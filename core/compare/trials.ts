@@ -242,9 +242,9 @@ function wantSomething(band: TargetBand): TargetBand {
 
 /**
  * The changes that help, the best first, as the purpose sees it. A quick answer wants the counts in
- * their bands; where none is set, something. A review wants its must-finds first, then as few records to screen as the bands allow. An
- * exhaustive search never gives up a must-find: such changes are left out. A change of which a count is
- * missing is not judged.
+ * their bands; where none is set, something. A review wants its must-finds first, then as few records to
+ * screen as the bands allow. An exhaustive search never gives up a must-find: such changes are left out.
+ * A change of which a count is missing is not judged.
  */
 export function rankTrials<T>(
   trials: readonly { readonly trial: T; readonly counts: TrialCounts }[],

@@ -10,10 +10,10 @@ import {
   type ShareEstimate,
 } from '#core/compare/index';
 import { isSameLimiters, type Dialect } from '#core/dialect/index';
-import { createProblem, describeInFull, fail, succeed, type Outcome } from '#core/problem/index';
+import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';
-import { deduplicateRecords, describeAuthors, type RecordKeys } from '#core/record/index';
+import { describeAuthors, type RecordKeys } from '#core/record/index';
 import type { Counted } from '../../counting/count-state';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
@@ -24,6 +24,7 @@ import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
+import { PartLists, countWorks, type PartId, type PartNumbers } from '../parts/part-lists';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
@@ -34,7 +35,6 @@ const SAMPLE = 12;
 /** One sample for all: the same records come again whenever the same parts are looked at. */
 const SEED = 20_260_301;
 
-export type PartId = 'gained' | 'common' | 'lost';
 const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
   { id: 'gained', name: 'gained' },
   { id: 'lost', name: 'lost' },
@@ -46,6 +46,7 @@ const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
   selector: 'app-gained-lost',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
+  providers: [PartLists],
   templateUrl: './gained-lost.component.html',
   styleUrls: ['../parts/tools.scss', './gained-lost.component.scss'],
 })
@@ -54,6 +55,7 @@ export class GainedLostComponent {
   protected readonly open = inject(OpenProject);
   private readonly client = inject(DATABASE_CLIENT);
   private readonly sets = inject(RecordSets);
+  private readonly partLists = inject(PartLists);
 
   /** The two states whose differences are shown: variants by their ids, or the draft. */
   protected readonly from = linkedSignal<string>(
@@ -117,7 +119,7 @@ export class GainedLostComponent {
       const found = new Map<string, readonly number[]>();
       const [before, after]: (readonly RecordKeys[])[][] = [[], []];
       for (const dialect of dialects) {
-        const listed = await this.listParts(from, to, dialect, []);
+        const listed = await this.partLists.list(from, to, dialect, []);
         if (listed.ok)
           found.set(
             dialect.id,
@@ -185,8 +187,8 @@ export class GainedLostComponent {
         ? { ...questions, dialect, singles: this.singles() }
         : undefined;
     },
-    async ({ from, to, dialect, singles }): Promise<Outcome<PartLists>> =>
-      this.listParts(from, to, dialect, singles),
+    async ({ from, to, dialect, singles }): Promise<Outcome<PartNumbers>> =>
+      this.partLists.list(from, to, dialect, singles),
   );
   protected readonly lists = computed(() => {
     const answer = this.listing();
@@ -364,40 +366,6 @@ export class GainedLostComponent {
     if (id === 'draft') return this.open.working();
     return this.open.project().variants.find((variant) => variant.id === id)?.frozen;
   }
-
-  /** The three parts record by record, and which single change lets a record in or keeps it out. */
-  private async listParts(
-    from: Question,
-    to: Question,
-    dialect: Dialect,
-    singles: readonly { change: { words: string; sign: string }; question: Question }[],
-  ): Promise<Outcome<PartLists>> {
-    if (!(await this.sets.gives(dialect)))
-      return fail(createProblem('records-not-given', 'error', { database: dialect.name }));
-    const [before, after] = [await this.sets.list(from, dialect), await this.sets.list(to, dialect)];
-    if (!before.ok) return before;
-    if (!after.ok) return after;
-    const [then, now] = [new Set(before.value.numbers), new Set(after.value.numbers)];
-    const alone: { words: string; has: Set<number> }[] = [];
-    for (const { change, question } of singles) {
-      const listed = await this.sets.list(question, dialect);
-      if (listed.ok)
-        alone.push({ words: `${change.sign} ${change.words}`, has: new Set(listed.value.numbers) });
-    }
-    return succeed({
-      gained: [...now].filter((number) => !then.has(number)),
-      lost: [...then].filter((number) => !now.has(number)),
-      common: [...now].filter((number) => then.has(number)),
-      why: (number, part) => {
-        if (part === 'common') return '';
-        const by = alone
-          .filter(({ has }) => has.has(number) === (part === 'gained'))
-          .map(({ words }) => words);
-        if (by.length === 0) return 'only by several changes together';
-        return `${part === 'gained' ? 'let in by' : 'kept out by'}: ${by.join('; ')}`;
-      },
-    });
-  }
 }
 
 /** The key of a record's judgement. */
@@ -407,22 +375,6 @@ function createKey({ id }: Dialect, record: string): string {
 
 /** The name under which the databases together stand. */
 const ALL = 'all';
-
-/** Different works gained, lost and common over several databases. */
-function countWorks(
-  before: readonly (readonly RecordKeys[])[],
-  after: readonly (readonly RecordKeys[])[],
-): number[] {
-  const { workOf } = deduplicateRecords([...before, ...after]);
-  const pick = (lists: readonly Uint32Array[]): Set<number> => new Set(lists.flatMap((list) => [...list]));
-  const [then, now] = [pick(workOf.slice(0, before.length)), pick(workOf.slice(before.length))];
-  const common = [...now].filter((work) => then.has(work)).length;
-  return [now.size - common, then.size - common, common];
-}
-
-interface PartLists extends Readonly<Record<PartId, readonly number[]>> {
-  readonly why: (number: number, part: PartId) => string;
-}
 
 /** `40 % (12–71 %)`, or that nothing is known yet. */
 function describeEstimate(estimate: ShareEstimate | undefined): string {

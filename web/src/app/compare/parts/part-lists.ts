@@ -1,0 +1,66 @@
+import { Injectable, inject } from '@angular/core';
+import type { Question } from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
+import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
+import { deduplicateRecords, type RecordKeys } from '#core/record/index';
+import { RecordSets } from './record-sets';
+
+/** What two states find: only the later one, only the earlier one, or both. */
+export type PartId = 'gained' | 'common' | 'lost';
+
+/** The numbers of the records of each part, and why a record is in its part. */
+export interface PartNumbers extends Readonly<Record<PartId, readonly number[]>> {
+  readonly why: (number: number, part: PartId) => string;
+}
+
+/** The parts of what two states find, record by record, where a database gives records. */
+@Injectable()
+export class PartLists {
+  private readonly sets = inject(RecordSets);
+
+  /** The three parts record by record, and which single change lets a record in or keeps it out. */
+  async list(
+    from: Question,
+    to: Question,
+    dialect: Dialect,
+    singles: readonly { change: { words: string; sign: string }; question: Question }[],
+  ): Promise<Outcome<PartNumbers>> {
+    if (!(await this.sets.gives(dialect)))
+      return fail(createProblem('records-not-given', 'error', { database: dialect.name }));
+    const [before, after] = [await this.sets.list(from, dialect), await this.sets.list(to, dialect)];
+    if (!before.ok) return before;
+    if (!after.ok) return after;
+    const [then, now] = [new Set(before.value.numbers), new Set(after.value.numbers)];
+    const alone: { words: string; has: Set<number> }[] = [];
+    for (const { change, question } of singles) {
+      const listed = await this.sets.list(question, dialect);
+      if (listed.ok)
+        alone.push({ words: `${change.sign} ${change.words}`, has: new Set(listed.value.numbers) });
+    }
+    return succeed({
+      gained: [...now].filter((number) => !then.has(number)),
+      lost: [...then].filter((number) => !now.has(number)),
+      common: [...now].filter((number) => then.has(number)),
+      why: (number, part) => {
+        if (part === 'common') return '';
+        const by = alone
+          .filter(({ has }) => has.has(number) === (part === 'gained'))
+          .map(({ words }) => words);
+        if (by.length === 0) return 'only by several changes together';
+        return `${part === 'gained' ? 'let in by' : 'kept out by'}: ${by.join('; ')}`;
+      },
+    });
+  }
+}
+
+/** Different works gained, lost and common over several databases. */
+export function countWorks(
+  before: readonly (readonly RecordKeys[])[],
+  after: readonly (readonly RecordKeys[])[],
+): number[] {
+  const { workOf } = deduplicateRecords([...before, ...after]);
+  const pick = (lists: readonly Uint32Array[]): Set<number> => new Set(lists.flatMap((list) => [...list]));
+  const [then, now] = [pick(workOf.slice(0, before.length)), pick(workOf.slice(before.length))];
+  const common = [...now].filter((work) => then.has(work)).length;
+  return [now.size - common, then.size - common, common];
+}
