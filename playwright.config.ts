@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { SERVER } from './scripts/prepare.mjs';
 
 const port = Number(process.env['E2E_PORT'] ?? 4690);
 
@@ -35,7 +36,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node dist/server/main.js',
+    command: ['node', ...SERVER].join(' '),
     // A server of one's own on this machine is asked in the tests.
     env: { PORT: String(port), EWER_ALLOW_PRIVATE: '1' },
     url: `http://127.0.0.1:${port}/api/health`,

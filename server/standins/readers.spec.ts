@@ -68,7 +68,7 @@ describe('gantry', () => {
     ['lamp%{title}', 'lamp*.t'],
     ['"street light"{title,summary}', '"street light".ta'],
     ['"Street lighting"{index}', '{heading=street lighting}'],
-    ['lamp{person} and lamp{firm} and lamp{source}', '((lamp.w&lamp.p)&lamp.s)'],
+    ['lamp{person} and lamp{firm} and lamp{source}', '(lamp.w&lamp.p&lamp.s)'],
     ['wom_n', 'wom?n.tah'],
     ['x within:3 y', 'x~4~y.tah'],
     ['x{title} within:0 y{title,summary}', 'x~1~y.t'],
@@ -116,11 +116,11 @@ describe('marlstone', () => {
 describe('cardinal', () => {
   it.each([
     ['bats', 'bats.tak'],
-    ['bats and lamps AND roads', '((bats.tak&lamps.tak)&roads.tak)'],
+    ['bats and lamps AND roads', '(bats.tak&lamps.tak&roads.tak)'],
     ['a Except b', '(a.tak-b.tak)'],
     ['in(title: bats)', 'bats.t'],
     ['in(title, summary, keywords: bats OR "street light*")', '(bats.tak|"street light*".tak)'],
-    ['in(writers: a) AND in(lead: b) AND in(places: c) AND in(source: d)', '(((a.w&b.f)&c.p)&d.s)'],
+    ['in(writers: a) AND in(lead: b) AND in(places: c) AND in(source: d)', '(a.w&b.f&c.p&d.s)'],
     ['in(title: x AND in(summary: y))', '(x.t&y.a)'],
     ['l*ght', 'l*ght.tak'],
     ['*ght', '*ght.tak'],

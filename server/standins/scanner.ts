@@ -7,8 +7,14 @@ const DEEPEST = 250;
 export class Scanner {
   at = 0;
   private depth = 0;
+  private wordAt = -1;
+  private word: string | undefined;
 
-  constructor(readonly text: string) {}
+  /** `operators` matches one of the words that join others, as the stand-in writes them. */
+  constructor(
+    readonly text: string,
+    private readonly operators?: RegExp,
+  ) {}
 
   skipBlanks(): void {
     const { text } = this;
@@ -25,12 +31,33 @@ export class Scanner {
     return this.at >= this.text.length;
   }
 
+  /** Whether a sign stands here, after blanks. */
+  sees(sign: string): boolean {
+    this.skipBlanks();
+    return this.text.startsWith(sign, this.at);
+  }
+
+  /** Takes a sign that stands here, after blanks. */
+  takeSign(sign: string): boolean {
+    const seen = this.sees(sign);
+    if (seen) this.at += sign.length;
+    return seen;
+  }
+
+  /** The joining word here, after blanks, as it is written; looked for once in each place. */
+  seeOperator(): string | undefined {
+    this.skipBlanks();
+    if (this.at !== this.wordAt) {
+      this.wordAt = this.at;
+      this.word = this.operators && this.look(this.operators)?.[0];
+    }
+    return this.word;
+  }
+
   /** Takes what a sticky pattern matches here, after blanks. */
   take(pattern: RegExp): RegExpExecArray | undefined {
     this.skipBlanks();
-    const match = this.look(pattern);
-    if (match) this.at += match[0].length;
-    return match;
+    return this.takeHere(pattern);
   }
 
   /** Takes what matches right here, without skipping blanks. */
@@ -51,7 +78,7 @@ export class Scanner {
     if (++this.depth > DEEPEST)
       refuse('too-deep', openedAt, openedAt + 1, 'There are too many brackets inside one another.');
     const value = read();
-    if (!this.take(/\)/y))
+    if (!this.takeSign(')'))
       refuse('bracket-open', openedAt, openedAt + 1, 'A bracket opened here has no end.');
     this.depth--;
     return value;

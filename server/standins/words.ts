@@ -1,3 +1,4 @@
+import type { FieldMask, SetExpression, Slot } from '#core/collection/index';
 import { mergeParts, type Pattern, type PatternPart } from '#core/query/index';
 import { isWordSign } from '#core/text/index';
 
@@ -9,18 +10,26 @@ export interface WildcardSigns {
 
 /** So many runs of signs are remembered for each service: the strings of a batch have most words in common. */
 const MOST_REMEMBERED = 5_000;
-const REMEMBERED = new WeakMap<WildcardSigns, Map<string, readonly Pattern[]>>();
 
-/** The patterns in a run of signs: wildcards as the service writes them, everything else split into words. */
-export function splitPatterns(raw: string, signs: WildcardSigns): readonly Pattern[] {
-  const runs = REMEMBERED.get(signs) ?? new Map<string, readonly Pattern[]>();
-  REMEMBERED.set(signs, runs);
-  const known = runs.get(raw);
-  if (known) return known;
-  if (runs.size >= MOST_REMEMBERED) runs.clear();
-  const patterns = readPatterns(raw, signs);
-  runs.set(raw, patterns);
-  return patterns;
+/** Reads the patterns in a run of signs. */
+export type PatternReader = (raw: string) => readonly Pattern[];
+
+/** A reader that gives the same value for the same run, as long as it remembers it. */
+export function rememberPatterns(read: PatternReader): PatternReader {
+  const runs = new Map<string, readonly Pattern[]>();
+  return (raw) => {
+    const known = runs.get(raw);
+    if (known) return known;
+    if (runs.size >= MOST_REMEMBERED) runs.clear();
+    const patterns = read(raw);
+    runs.set(raw, patterns);
+    return patterns;
+  };
+}
+
+/** A reader of runs of signs: wildcards as the service writes them, everything else split into words. */
+export function createPatternReader(signs: WildcardSigns): PatternReader {
+  return rememberPatterns((raw) => readPatterns(raw, signs));
 }
 
 function readPatterns(raw: string, signs: WildcardSigns): Pattern[] {
@@ -38,6 +47,29 @@ function readPatterns(raw: string, signs: WildcardSigns): Pattern[] {
   }
   finish();
   return patterns;
+}
+
+/** By the patterns: those of equal runs are one value. */
+const EXPRESSIONS = new WeakMap<readonly Pattern[], Map<FieldMask, SetExpression>>();
+
+/**
+ * A word, or several that stand in a row, in some fields. The same patterns give the same value, so
+ * that whoever counts many strings knows their common words again at once.
+ */
+export function createWords(
+  patterns: readonly Pattern[],
+  fields: FieldMask,
+  createSlot: (pattern: Pattern) => Slot = (pattern) => ({ pattern }),
+): SetExpression {
+  const byFields = EXPRESSIONS.get(patterns) ?? new Map<FieldMask, SetExpression>();
+  const known = byFields.get(fields);
+  if (known) return known;
+  const slots = patterns.map(createSlot);
+  const [slot] = slots;
+  const made: SetExpression =
+    slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
+  EXPRESSIONS.set(patterns, byFields.set(fields, made));
+  return made;
 }
 
 /** The letters of a pattern before its first `any`. */

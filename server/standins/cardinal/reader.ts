@@ -1,9 +1,10 @@
 import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
 import { printPattern, type Pattern } from '#core/query/index';
 import { DOCUMENT_KINDS } from '../document-kinds';
+import { LeftJoin } from '../left-join';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
-import { countLetters, hasWildcard, splitPatterns } from '../words';
+import { countLetters, createWords, hasWildcard, createPatternReader } from '../words';
 
 const UNMARKED = maskFields(['title', 'abstract', 'keywords']);
 const FIELDS: Readonly<Record<string, FieldMask>> = {
@@ -16,12 +17,13 @@ const FIELDS: Readonly<Record<string, FieldMask>> = {
   source: maskFields(['source']),
 };
 const SIGNS = { any: '*', one: '+' };
+const splitPatterns = createPatternReader(SIGNS);
 const NONE_OR_ONE = '^';
 const MOST_NONE_OR_ONE = 4;
 const LEAST_LETTERS = 2;
 const GREATEST_DISTANCE = 12;
 const LONGEST = 2_000;
-const OPERATOR = /(and|or|except)(?![\p{L}\p{M}\p{N}*+^])/iuy;
+const OPERATORS = /(?:and|or|except)(?![\p{L}\p{M}\p{N}*+^])/iuy;
 
 /** Cardinal's own reader: fields wrap what they hold for; different operators on one level must be bracketed. */
 export function readCardinal(text: string): SetExpression {
@@ -32,7 +34,7 @@ export function readCardinal(text: string): SetExpression {
       text.length,
       `Searches of up to ${LONGEST} characters are taken; this one has ${text.length}.`,
     );
-  const scanner = new Scanner(text);
+  const scanner = new Scanner(text, OPERATORS);
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'There is nothing to search for.');
   const expression = new Reader(scanner).readRow(UNMARKED);
   if (!scanner.isAtEnd()) refuse('stray', scanner.at, scanner.at + 1, 'This sign does not belong here.');
@@ -43,7 +45,7 @@ class Reader {
   constructor(private readonly scanner: Scanner) {}
 
   readRow(fields: FieldMask): SetExpression {
-    let left = this.readItem(fields);
+    const joined = new LeftJoin(this.readItem(fields));
     let used: string | undefined;
     for (;;) {
       this.scanner.skipBlanks();
@@ -58,33 +60,34 @@ class Reader {
           'Different operators stand side by side: put brackets round what belongs together.',
         );
       used = operator;
-      const right = this.readItem(fields);
-      if (operator === 'except') left = { kind: 'not', include: left, exclude: right };
-      else left = { kind: operator, items: [left, right] };
+      joined.join(operator === 'except' ? 'not' : operator, this.readItem(fields));
     }
-    this.scanner.skipBlanks();
-    if (this.scanner.at < this.scanner.text.length && !this.scanner.look(/[),]/y))
+    if (!this.scanner.isAtEnd() && !this.scanner.sees(')') && !this.scanner.sees(','))
       refuse(
         'side-by-side',
         this.scanner.at,
         this.scanner.at + 1,
         'Words side by side must be quoted as a phrase or joined by an operator.',
       );
-    return left;
+    return joined.expression;
   }
 
   private takeOperator(): 'and' | 'or' | 'except' | undefined {
-    const word = this.scanner.take(OPERATOR)?.[1]?.toLowerCase();
-    return word === 'and' || word === 'or' || word === 'except' ? word : undefined;
+    const word = this.scanner.seeOperator();
+    const operator = word?.toLowerCase();
+    if (word === undefined || (operator !== 'and' && operator !== 'or' && operator !== 'except'))
+      return undefined;
+    this.scanner.at += word.length;
+    return operator;
   }
 
   private readItem(fields: FieldMask): SetExpression {
     const { scanner } = this;
     scanner.skipBlanks();
     const start = scanner.at;
-    if (scanner.look(OPERATOR))
+    if (scanner.seeOperator() !== undefined)
       refuse('operator', start, start + 2, 'An operator needs something on each side.');
-    if (scanner.take(/\(/y)) return scanner.enclose(start, () => this.readRow(fields));
+    if (scanner.takeSign('(')) return scanner.enclose(start, () => this.readRow(fields));
     if (scanner.take(/in\s*\(/iy)) return scanner.enclose(start, () => this.readRow(this.takeFields(start)));
     if (scanner.take(/near\s*\(/iy)) return scanner.enclose(start, () => this.readNear(fields, start));
     const years = scanner.take(/years\s*\(\s*(\d{4})\s*-\s*(\d{4})\s*\)/iy);
@@ -96,7 +99,7 @@ class Reader {
     const operands = this.readOperand(start);
     return operands.length === 1
       ? createWords(operands[0]!, fields)
-      : { kind: 'or', items: operands.map((slots) => createWords(slots, fields)) };
+      : { kind: 'or', items: operands.map((patterns) => createWords(patterns, fields)) };
   }
 
   private takeFields(start: number): FieldMask {
@@ -133,7 +136,7 @@ class Reader {
         `NEAR takes a distance from 1 to ${GREATEST_DISTANCE}.`,
       );
     const left = this.readSide();
-    if (!this.scanner.take(/,/y))
+    if (!this.scanner.takeSign(','))
       refuse('near', start, this.scanner.at, 'NEAR needs two sides with a comma between.');
     const right = this.readSide();
     return { kind: 'near', left, right, distance, ordered: false, fields };
@@ -144,7 +147,8 @@ class Reader {
     const { scanner } = this;
     scanner.skipBlanks();
     const start = scanner.at;
-    if (!scanner.take(/\(/y)) return this.readOperand(start);
+    if (!scanner.takeSign('('))
+      return this.readOperand(start).map((patterns) => patterns.map((pattern) => ({ pattern })));
     return scanner.enclose(start, () => {
       const sides = this.readSide();
       for (;;) {
@@ -159,7 +163,7 @@ class Reader {
   }
 
   /** A word or a phrase, in every reading of the sign for none or one. */
-  private readOperand(start: number): (readonly Slot[])[] {
+  private readOperand(start: number): (readonly Pattern[])[] {
     const { scanner } = this;
     const quote = scanner.take(/"([^"]*)("?)/y);
     if (quote && quote[2] !== '"') refuse('quote', start, scanner.at, 'This quotation mark is not closed.');
@@ -167,10 +171,10 @@ class Reader {
       ? (quote[1] ?? '')
       : (scanner.take(/[^\s(),:"]+/y)?.[0] ?? refuse('missing', start, start + 1, 'A word is missing here.'));
     return spellNoneOrOne(raw, start, scanner.at).map((text) => {
-      const patterns = splitPatterns(text, SIGNS);
+      const patterns = splitPatterns(text);
       if (patterns.length === 0) refuse('letters', start, scanner.at, 'There is no letter or digit in this.');
       for (const pattern of patterns) this.check(pattern, start);
-      return patterns.map((pattern) => ({ pattern }));
+      return patterns;
     });
   }
 
@@ -195,9 +199,4 @@ function spellNoneOrOne(raw: string, start: number, end: number): string[] {
       (forms, part) => forms.flatMap((form) => [form + part, `${form}${SIGNS.one}${part}`]),
       [parts[0] ?? ''],
     );
-}
-
-function createWords(slots: readonly Slot[], fields: FieldMask): SetExpression {
-  const [slot] = slots;
-  return slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
 }

@@ -1,9 +1,10 @@
-import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
+import { maskFields, type FieldMask, type SetExpression } from '#core/collection/index';
 import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
+import { LeftJoin, type JoiningOperator } from '../left-join';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
-import { countLettersBefore, hasWildcard, isCutAtEnd, splitPatterns } from '../words';
+import { countLettersBefore, createWords, hasWildcard, isCutAtEnd, createPatternReader } from '../words';
 
 const UNMARKED = maskFields(['title', 'abstract', 'heading']);
 const FIELDS: Readonly<Record<string, FieldMask>> = {
@@ -13,15 +14,16 @@ const FIELDS: Readonly<Record<string, FieldMask>> = {
   firm: maskFields(['affiliation']),
   source: maskFields(['source']),
 };
-const SIGNS = { any: '%', one: '_' };
+const splitPatterns = createPatternReader({ any: '%', one: '_' });
 const LEAST_LETTERS = 2;
 const LONGEST = 3_000;
+const OPERATORS = /(?:and\s+not|and|or)(?![\p{L}\p{N}%_])/iuy;
 /** Dropped from records and strings alike. */
 export const GANTRY_STOP_WORDS: readonly string[] = ['a', 'an', 'the', 'of', 'in', 'for', 'on'];
 
 /** A word or phrase before it is known whether a field or a distance follows. */
 interface Operand {
-  readonly slots: readonly Slot[];
+  readonly patterns: readonly Pattern[];
   readonly label: string | undefined;
   readonly start: number;
   readonly fields?: FieldMask;
@@ -49,16 +51,13 @@ class Reader {
   constructor(private readonly scanner: Scanner) {}
 
   readRow(): SetExpression {
-    let left = this.readItem();
+    const joined = new LeftJoin(this.readItem());
     for (;;) {
       const operator = this.takeOperator();
       if (!operator) break;
-      const right = this.readItem();
-      if (operator === 'and not') left = { kind: 'not', include: left, exclude: right };
-      else left = { kind: operator, items: [left, right] };
+      joined.join(operator, this.readItem());
     }
-    this.scanner.skipBlanks();
-    if (this.scanner.at < this.scanner.text.length && !this.scanner.look(/\)/y)) {
+    if (!this.scanner.isAtEnd() && !this.scanner.sees(')')) {
       refuse(
         'side-by-side',
         this.scanner.at,
@@ -66,25 +65,23 @@ class Reader {
         'An operator (and, or, and not) is missing before this word.',
       );
     }
-    return left;
+    return joined.expression;
   }
 
-  private takeOperator(): 'and' | 'or' | 'and not' | undefined {
-    const match = this.scanner.take(/(and\s+not|and|or)(?![\p{L}\p{N}%_])/iuy);
+  private takeOperator(): JoiningOperator | undefined {
+    const match = this.scanner.take(OPERATORS);
     if (!match) return undefined;
-    const word = (match[1] ?? '').toLowerCase();
-    if (word === 'and' || word === 'or') return word;
-    return 'and not';
+    const word = match[0].toLowerCase();
+    return word === 'and' || word === 'or' ? word : 'not';
   }
 
   private readItem(): SetExpression {
     const { scanner } = this;
     scanner.skipBlanks();
     const start = scanner.at;
-    if (scanner.take(/\(/y)) {
+    if (scanner.takeSign('(')) {
       const inner = scanner.enclose(start, () => this.readRow());
-      scanner.skipBlanks();
-      if (scanner.look(/\{/y))
+      if (scanner.sees('{'))
         refuse(
           'field-place',
           scanner.at,
@@ -99,14 +96,14 @@ class Reader {
     if (years) return { kind: 'range', column: 'years', from: Number(years[1]), to: Number(years[2]) };
     const left = this.readOperand();
     const near = scanner.take(/within:(\d+)/iy);
-    if (!near) return this.createWords(left);
+    if (!near) return this.checkWords(left);
     const right = this.readOperand();
-    if (left.slots.length === 0 || right.slots.length === 0) return { kind: 'none' };
+    if (left.patterns.length === 0 || right.patterns.length === 0) return { kind: 'none' };
     const fields = (left.fields ?? UNMARKED) & (right.fields ?? UNMARKED);
     return {
       kind: 'near',
-      left: [left.slots],
-      right: [right.slots],
+      left: [left.patterns.map((pattern) => ({ pattern }))],
+      right: [right.patterns.map((pattern) => ({ pattern }))],
       distance: Number(near[1]) + 1,
       ordered: false,
       fields,
@@ -120,14 +117,14 @@ class Reader {
     const quote = scanner.take(/"([^"]*)("?)/y);
     if (quote && quote[2] !== '"') refuse('quote', start, scanner.at, 'Quotation mark without an end.');
     const raw = quote ? (quote[1] ?? '') : this.takeWord(start);
-    const patterns = splitPatterns(raw, SIGNS);
+    const patterns = splitPatterns(raw);
     if (patterns.length === 0)
       refuse('letters', start, scanner.at, 'Nothing that can be searched stands here.');
     for (const pattern of patterns) this.check(pattern, quote !== undefined, start);
     const fields = this.takeFields();
-    const slots = patterns.filter((pattern) => !isStopWord(pattern)).map((pattern) => ({ pattern }));
+    const kept = patterns.some(isStopWord) ? patterns.filter((pattern) => !isStopWord(pattern)) : patterns;
     const label = fields === 'index' ? raw : undefined;
-    return { slots, label, start, ...(typeof fields === 'number' && { fields }) };
+    return { patterns: kept, label, start, ...(typeof fields === 'number' && { fields }) };
   }
 
   private takeWord(start: number): string {
@@ -164,20 +161,16 @@ class Reader {
     }, 0);
   }
 
-  private createWords({ slots, label, start, fields }: Operand): SetExpression {
+  private checkWords({ patterns, label, start, fields }: Operand): SetExpression {
     if (label !== undefined) return { kind: 'key', key: `heading=${createLabelKey(label)}` };
-    const [slot] = slots;
-    if (!slot)
+    if (patterns.length === 0)
       return refuse(
         'stop-word',
         start,
         this.scanner.at,
         'Only small words stand here; they are not searched.',
       );
-    const mask = fields ?? UNMARKED;
-    return slots.length === 1
-      ? { kind: 'word', slot, fields: mask }
-      : { kind: 'phrase', slots, fields: mask };
+    return createWords(patterns, fields ?? UNMARKED);
   }
 }
 

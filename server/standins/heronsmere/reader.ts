@@ -5,7 +5,7 @@ import type { Vocabulary } from '#core/vocabulary/index';
 import { DOCUMENT_KINDS } from '../document-kinds';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
-import { beginsWithOne, countLettersBefore, isCutAtEnd, splitPatterns } from '../words';
+import { beginsWithOne, countLettersBefore, createWords, isCutAtEnd, createPatternReader } from '../words';
 
 const UNMARKED = maskFields(['title', 'abstract', 'heading']);
 const WORD_FIELDS: Readonly<Record<string, FieldMask>> = {
@@ -15,21 +15,16 @@ const WORD_FIELDS: Readonly<Record<string, FieldMask>> = {
   writer: maskFields(['author']),
   journal: maskFields(['source']),
 };
-const SIGNS = { any: '*', one: '?' };
+const splitPatterns = createPatternReader({ any: '*', one: '?' });
 const LEAST_LETTERS = 3;
-const OPERATORS = {
-  AND: /AND(?![\p{L}\p{N}*?])/uy,
-  OR: /OR(?![\p{L}\p{N}*?])/uy,
-  NOT: /NOT(?![\p{L}\p{N}*?])/uy,
-} as const;
-type Operator = keyof typeof OPERATORS;
+const OPERATORS = /(?:AND|OR|NOT)(?![\p{L}\p{N}*?])/uy;
 
 /** What an earlier search of the session means, by its number. */
 export type FindSet = (number: number) => SetExpression | undefined;
 
 /** Heronsmere's own reader: capitals for operators; NOT, then AND, then OR; words side by side are ANDed. */
 export function readHeronsmere(text: string, vocabulary: Vocabulary, findSet?: FindSet): SetExpression {
-  const scanner = new Scanner(text);
+  const scanner = new Scanner(text, OPERATORS);
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Please enter something to search for.');
   const reader = new Reader(scanner, vocabulary, findSet);
   const expression = reader.readAny(UNMARKED);
@@ -53,7 +48,7 @@ class Reader {
 
   private readAll(fields: FieldMask): SetExpression {
     const items = [this.readDifference(fields)];
-    while (!this.isAtClose() && !this.seesOperator('OR')) {
+    while (!this.isAtClose() && this.scanner.seeOperator() !== 'OR') {
       this.takeOperator('AND');
       items.push(this.readDifference(fields));
     }
@@ -67,30 +62,21 @@ class Reader {
   }
 
   private isAtClose(): boolean {
-    return this.scanner.isAtEnd() || this.scanner.look(/\)/y) !== undefined;
+    return this.scanner.isAtEnd() || this.scanner.sees(')');
   }
 
-  private seesOperator(operator: Operator): boolean {
-    this.scanner.skipBlanks();
-    return this.scanner.look(OPERATORS[operator]) !== undefined;
-  }
-
-  private takeOperator(operator: Operator): boolean {
-    const seen = this.seesOperator(operator);
-    if (seen) this.scanner.at += operator.length;
-    return seen;
+  private takeOperator(operator: string): boolean {
+    return this.scanner.seeOperator() === operator && this.scanner.takeSign(operator);
   }
 
   private readItem(fields: FieldMask): SetExpression {
     const { scanner } = this;
-    scanner.skipBlanks();
+    const operator = scanner.seeOperator();
     const start = scanner.at;
-    for (const operator of ['AND', 'OR', 'NOT'] as const) {
-      if (this.seesOperator(operator))
-        refuse('operator', start, start + operator.length, `${operator} needs a search word on each side.`);
-    }
+    if (operator !== undefined)
+      refuse('operator', start, start + operator.length, `${operator} needs a search word on each side.`);
     if (this.isAtClose()) refuse('missing', start, start + 1, 'A search word is missing here.');
-    if (scanner.take(/\(/y)) return scanner.enclose(start, () => this.readAny(fields));
+    if (scanner.takeSign('(')) return scanner.enclose(start, () => this.readAny(fields));
     const mark = scanner.take(/(\p{L}+):/uy);
     if (mark) return this.readMarked(mark[1] ?? '', start);
     return this.readWords(fields, false);
@@ -114,10 +100,10 @@ class Reader {
     const fields = WORD_FIELDS[name];
     if (fields === undefined)
       return refuse('field', start, scanner.at, `“${name}” is not a field of Heronsmere.`);
+    if (name === 'terms' && scanner.sees('"')) return this.createHeading(this.takeLabel(name, start));
     scanner.skipBlanks();
-    if (name === 'terms' && scanner.look(/"/y)) return this.createHeading(this.takeLabel(name, start));
     const open = scanner.at;
-    if (scanner.take(/\(/y)) return scanner.enclose(open, () => this.readAny(fields));
+    if (scanner.takeSign('(')) return scanner.enclose(open, () => this.readAny(fields));
     return this.readWords(fields, true);
   }
 
@@ -183,15 +169,15 @@ class Reader {
     const quote = scanner.take(/"([^"]*)("?)/y);
     if (quote) {
       if (quote[2] !== '"') refuse('quote', start, scanner.at, 'A quotation mark opened here has no end.');
-      return this.createWords(splitPatterns(quote[1] ?? '', SIGNS), fields, start, true);
+      return this.checkWords(splitPatterns(quote[1] ?? ''), fields, start, true);
     }
     const word = scanner.take(/[^\s()"]+/y);
     if (!word) refuse(marked ? 'field' : 'missing', start, start + 1, 'A search word is missing here.');
-    return this.createWords(splitPatterns(word?.[0] ?? '', SIGNS), fields, start, false);
+    return this.checkWords(splitPatterns(word?.[0] ?? ''), fields, start, false);
   }
 
   /** A word, or several that a hyphen or quotation marks hold together. */
-  private createWords(
+  private checkWords(
     patterns: readonly Pattern[],
     fields: FieldMask,
     start: number,
@@ -211,8 +197,6 @@ class Reader {
       if (quoted && at < patterns.length - 1)
         refuse('wildcard-phrase', start, end, 'Inside a phrase, * may end the last word only.');
     });
-    const slots = patterns.map((pattern) => ({ pattern }));
-    const [slot] = slots;
-    return slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
+    return createWords(patterns, fields);
   }
 }

@@ -6,22 +6,24 @@ import {
   type Slot,
 } from '#core/collection/index';
 import { printPattern, type Pattern } from '#core/query/index';
+import { LeftJoin } from '../left-join';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
-import { countLettersBefore, hasWildcard, isCutAtEnd, splitPatterns } from '../words';
+import { countLettersBefore, createWords, hasWildcard, isCutAtEnd, createPatternReader } from '../words';
 
 const FIELDS: Readonly<Record<string, FieldMask>> = {
   title: maskFields(['title']),
   abstract: maskFields(['abstract']),
   writer: maskFields(['author']),
 };
-const SIGNS = { any: '*' };
-const NO_SIGNS = {};
+const splitPatterns = createPatternReader({ any: '*' });
+/** In quotation marks the star is no sign at all. */
+const splitQuoted = createPatternReader({});
 const LEAST_LETTERS = 5;
 const MOST_FORMS = 45;
 const MOST_TRUNCATIONS = 6;
 const LONGEST = 480;
-const OPERATOR = /(and|or|not)(?![\p{L}\p{M}\p{N}*])/iuy;
+const OPERATORS = /(?:and|or|not)(?![\p{L}\p{M}\p{N}*])/iuy;
 
 /** Marlstone's own reader: and and not before or; words side by side are a phrase; the whole text unless a field is named. */
 export function readMarlstone(text: string): SetExpression {
@@ -32,7 +34,7 @@ export function readMarlstone(text: string): SetExpression {
       text.length,
       `The search is too long: ${text.length} of ${LONGEST} characters.`,
     );
-  const scanner = new Scanner(text);
+  const scanner = new Scanner(text, OPERATORS);
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Type a word to begin.');
   const expression = new Reader(scanner).readAny();
   if (!scanner.isAtEnd())
@@ -42,8 +44,6 @@ export function readMarlstone(text: string): SetExpression {
 
 class Reader {
   private truncations = 0;
-  private seenAt = -1;
-  private seen: string | undefined;
 
   constructor(private readonly scanner: Scanner) {}
 
@@ -54,23 +54,16 @@ class Reader {
   }
 
   private readAll(): SetExpression {
-    let left = this.readItem();
+    const joined = new LeftJoin(this.readItem());
     for (;;) {
-      if (this.takeOperator('and')) left = { kind: 'and', items: [left, this.readItem()] };
-      else if (this.takeOperator('not')) left = { kind: 'not', include: left, exclude: this.readItem() };
-      else return left;
+      if (this.takeOperator('and')) joined.join('and', this.readItem());
+      else if (this.takeOperator('not')) joined.join('not', this.readItem());
+      else return joined.expression;
     }
   }
 
-  /** The operator here, looked for once in each place. */
   private seeOperator(): string | undefined {
-    const { scanner } = this;
-    scanner.skipBlanks();
-    if (scanner.at !== this.seenAt) {
-      this.seenAt = scanner.at;
-      this.seen = scanner.look(OPERATOR)?.[1]?.toLowerCase();
-    }
-    return this.seen;
+    return this.scanner.seeOperator()?.toLowerCase();
   }
 
   private takeOperator(operator: string): boolean {
@@ -90,12 +83,11 @@ class Reader {
         start + operator.length,
         `Something to search for is missing before “${operator}”.`,
       );
-    if (scanner.isAtEnd() || scanner.look(/\)/y))
+    if (scanner.isAtEnd() || scanner.sees(')'))
       refuse('missing', start, start + 1, 'Something to search for is missing here.');
-    if (scanner.take(/\(/y)) {
+    if (scanner.takeSign('(')) {
       const inner = scanner.enclose(start, () => this.readAny());
-      scanner.skipBlanks();
-      if (scanner.at < scanner.text.length && !scanner.look(/\)/y) && this.seeOperator() === undefined) {
+      if (!scanner.isAtEnd() && !scanner.sees(')') && this.seeOperator() === undefined) {
         refuse('after-bracket', scanner.at, scanner.at + 1, 'Write and, or or not after a bracket.');
       }
       return inner;
@@ -104,7 +96,7 @@ class Reader {
     const fields = mark ? FIELDS[(mark[1] ?? '').toLowerCase()] : ALL_FIELDS;
     if (fields === undefined)
       return refuse('field', start, scanner.at, `${mark?.[1] ?? ''}= is not known here.`);
-    if (mark && scanner.look(/\s*\(/y))
+    if (mark && scanner.sees('('))
       refuse(
         'field-place',
         start,
@@ -119,12 +111,11 @@ class Reader {
     const quote = scanner.take(/"([^"]*)("?)/y);
     if (quote) {
       if (quote[2] !== '"') refuse('quote', start, scanner.at, 'The quotation marks are not closed.');
-      // In quotation marks the star is no sign at all.
-      return this.createPhrase(splitPatterns(quote[1] ?? '', NO_SIGNS), fields, start);
+      return this.createPhrase(splitQuoted(quote[1] ?? ''), fields, start);
     }
     const patterns: Pattern[] = [];
     while (!scanner.isAtEnd() && this.seeOperator() === undefined && !scanner.look(/[()"]|\p{L}+=/uy)) {
-      patterns.push(...splitPatterns(scanner.take(/[^\s()"]+/y)?.[0] ?? '', SIGNS));
+      patterns.push(...splitPatterns(scanner.take(/[^\s()"]+/y)?.[0] ?? ''));
     }
     for (const pattern of patterns) this.check(pattern, start);
     return this.createPhrase(patterns, fields, start);
@@ -149,10 +140,10 @@ class Reader {
   private createPhrase(patterns: readonly Pattern[], fields: FieldMask, start: number): SetExpression {
     if (patterns.length === 0)
       refuse('letters', start, this.scanner.at, 'There is nothing to search for here.');
-    const slots = patterns.map((pattern): Slot =>
-      hasWildcard(pattern) ? { pattern, cap: MOST_FORMS } : { pattern },
-    );
-    const [slot] = slots;
-    return slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
+    return createWords(patterns, fields, createSlot);
   }
+}
+
+function createSlot(pattern: Pattern): Slot {
+  return hasWildcard(pattern) ? { pattern, cap: MOST_FORMS } : { pattern };
 }

@@ -1,3 +1,4 @@
+import { Scanner } from '../scanner';
 import { diagnose } from './diagnostic';
 
 /** A modifier of a relation or of a boolean: a name, and perhaps a comparison with a value. */
@@ -42,7 +43,9 @@ interface Token {
 }
 
 const BOOLEANS = ['and', 'or', 'not', 'prox'] as const;
-const SIGNS = ['<=', '>=', '<>', '==', '=', '<', '>', '(', ')', '/'];
+/** Something quoted with its closing mark, a sign, or a word. */
+const TOKEN = /"((?:\\[^]|[^"\\])*)("?)|(<=|>=|<>|==|[=<>()/])|[^\s()=<>"/]+/uy;
+const RESERVED: readonly string[] = [...BOOLEANS, 'sortby'];
 const COMPARISONS = ['=', '==', '<', '>', '<=', '>=', '<>'];
 const DEEPEST = 250;
 
@@ -53,18 +56,17 @@ export function readCql(text: string): CqlQuery {
 
 function splitTokens(text: string): Token[] {
   const tokens: Token[] = [];
-  const pattern = /\s+|"((?:\\[^]|[^"\\])*)("?)|<=|>=|<>|==|[=<>()/]|[^\s()=<>"/]+/uy;
-  while (pattern.lastIndex < text.length) {
-    const start = pattern.lastIndex;
-    const match = pattern.exec(text);
+  const scanner = new Scanner(text);
+  while (!scanner.isAtEnd()) {
+    const start = scanner.at;
+    const match = scanner.takeHere(TOKEN);
+    const end = scanner.at;
     if (!match) return diagnose(10, text.slice(start, start + 1), start, start + 1);
-    const [all, quoted, closing] = match;
-    const end = start + all.length;
-    if (/^\s/.test(all)) continue;
+    const [all, quoted, closing, sign] = match;
     if (quoted !== undefined) {
       if (closing !== '"') diagnose(10, 'a quotation mark has no end', start, end);
       tokens.push({ kind: 'quoted', text: quoted, start, end });
-    } else tokens.push({ kind: SIGNS.includes(all) ? 'sign' : 'word', text: all, start, end });
+    } else tokens.push({ kind: sign === undefined ? 'word' : 'sign', text: all, start, end });
   }
   tokens.push({ kind: 'end', text: '', start: text.length, end: text.length });
   return tokens;
@@ -172,8 +174,7 @@ class CqlReader {
   private readRelation(): string | undefined {
     const token = this.peek();
     if (token.kind === 'sign' && COMPARISONS.includes(token.text)) return this.take().text;
-    const isName =
-      token.kind === 'word' && ![...BOOLEANS, 'sortby'].some((word) => word === token.text.toLowerCase());
+    const isName = token.kind === 'word' && !RESERVED.includes(token.text.toLowerCase());
     return isName ? this.take().text.toLowerCase() : undefined;
   }
 

@@ -2,6 +2,7 @@ import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core
 import { mergeParts, type Pattern, type PatternPart } from '#core/query/index';
 import { createLabelKey, splitWords } from '#core/text/index';
 import { refuse } from '../string-fault';
+import { createWords, rememberPatterns } from '../words';
 import { readCql, type CqlNode } from './cql';
 import { DiagnosticFault, diagnose } from './diagnostic';
 
@@ -65,9 +66,20 @@ function translate(node: CqlNode): SetExpression {
   if (node.kind === 'clause') return readClause(node);
   if (node.operator === 'prox') return readProximity(node);
   if (node.modifiers.length > 0) diagnose(46, node.modifiers[0]?.name ?? '', ...node.at);
-  const [left, right] = [translate(node.left), translate(node.right)];
-  if (node.operator === 'not') return { kind: 'not', include: left, exclude: right };
-  return { kind: node.operator, items: [left, right] };
+  if (node.operator === 'not')
+    return { kind: 'not', include: translate(node.left), exclude: translate(node.right) };
+  return { kind: node.operator, items: listOperands(node, node.operator).map(translate) };
+}
+
+/** What a row of the same operator joins: the tree of a long row leans to the left. */
+function listOperands(node: CqlNode, operator: 'and' | 'or'): CqlNode[] {
+  const operands: CqlNode[] = [];
+  let left = node;
+  while (left.kind === 'boolean' && left.operator === operator && left.modifiers.length === 0) {
+    operands.push(left.right);
+    left = left.left;
+  }
+  return [left, ...operands.reverse()];
 }
 
 function readClause(clause: Clause): SetExpression {
@@ -87,6 +99,7 @@ function readClause(clause: Clause): SetExpression {
 /** The index with its context set; without one it is of Dublin Core. */
 function nameIndex({ index, at }: Clause): string {
   const name = index.toLowerCase();
+  if (Object.hasOwn(WORD_INDEXES, name)) return name;
   if (!name.includes('.')) return `dc.${name}`;
   const [set = ''] = name.split('.');
   if (!CONTEXT_SETS.includes(set)) diagnose(15, set, ...at);
@@ -101,11 +114,9 @@ function readWords(clause: Clause, index: string, fields: FieldMask): SetExpress
   }
   const patterns = readMasked(term);
   if (patterns.length === 0) return diagnose(27, term, ...at);
-  const slots = patterns.map((pattern): Slot => ({ pattern }));
-  const words = slots.map((slot): SetExpression => ({ kind: 'word', slot, fields }));
   const name = relation.replace(/^cql\./, '');
-  if (name === '=' || name === 'adj')
-    return words.length === 1 && words[0] ? words[0] : { kind: 'phrase', slots, fields };
+  if (name === '=' || name === 'adj') return createWords(patterns, fields);
+  const words = patterns.map((pattern) => createWords([pattern], fields));
   if (name === 'any') return { kind: 'or', items: words };
   if (name === 'all') return { kind: 'and', items: words };
   return diagnose(19, relation, ...at);
@@ -218,7 +229,7 @@ function listSides(node: CqlNode): Side[] {
 }
 
 /** The words of a term: `*` any letters, `?` one, a backslash before a sign makes it an ordinary one. */
-function readMasked(term: string): Pattern[] {
+const readMasked = rememberPatterns((term) => {
   const patterns: Pattern[] = [];
   let parts: PatternPart[] = [];
   const finish = (): void => {
@@ -239,7 +250,7 @@ function readMasked(term: string): Pattern[] {
   }
   finish();
   return patterns;
-}
+});
 
 function isLetter(sign: string): boolean {
   return splitWords(sign).length > 0 || /\p{M}/u.test(sign);

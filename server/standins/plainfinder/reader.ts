@@ -3,6 +3,7 @@ import { foldLetters, splitWords } from '#core/text/index';
 import type { Pattern } from '#core/query/index';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
+import { createWords } from '../words';
 import { stemWord } from './stem';
 
 const UNMARKED = maskFields(['title', 'abstract', 'keywords']);
@@ -42,8 +43,7 @@ class Reader {
     const wanted: SetExpression[] = [];
     const unwanted: SetExpression[] = [];
     for (;;) {
-      this.scanner.skipBlanks();
-      if (this.scanner.isAtEnd() || (isInside && this.scanner.look(/\)/y)) || this.scanner.look(/\)/y)) break;
+      if (this.scanner.isAtEnd() || this.scanner.sees(')')) break;
       const minus = this.takeMinus();
       const item = minus ? this.readWords(UNMARKED, true) : this.readAny(isInside);
       if (item) (minus ? unwanted : wanted).push(item);
@@ -71,7 +71,7 @@ class Reader {
 
   private readAny(isInside: boolean): SetExpression | undefined {
     const items = [this.readItem(isInside)];
-    while (this.scanner.take(/\|/y)) items.push(this.readItem(isInside));
+    while (this.scanner.takeSign('|')) items.push(this.readItem(isInside));
     const known = items.filter((item) => item !== undefined);
     return known.length < 2 ? known[0] : { kind: 'or', items: known };
   }
@@ -82,7 +82,7 @@ class Reader {
     const start = scanner.at;
     if (scanner.isAtEnd() || scanner.look(/[|)]/y))
       return refuse('missing', start, start + 1, 'A word is missing beside |.');
-    if (scanner.take(/\(/y)) {
+    if (scanner.takeSign('(')) {
       if (isInside) refuse('bracket-deep', start, start + 1, 'Brackets cannot stand inside brackets.');
       return scanner.enclose(start, () => this.readRow(true));
     }
@@ -105,9 +105,10 @@ class Reader {
     this.words += words.length;
     const kept = words.slice(0, room);
     if (kept.length === 0) return undefined;
-    const slots = kept.map((word) => ({ pattern: letters(quote ? word : markStem(stemWord(word))) }));
-    const [slot] = slots;
-    return slots.length === 1 && slot ? { kind: 'word', slot, fields } : { kind: 'phrase', slots, fields };
+    return createWords(
+      kept.map((word) => letters(quote ? word : markStem(stemWord(word)))),
+      fields,
+    );
   }
 }
 
