@@ -1,5 +1,4 @@
 import { defineConfig } from '@playwright/test';
-import { SERVER } from './scripts/prepare.mjs';
 
 const port = Number(process.env['E2E_PORT'] ?? 4690);
 
@@ -36,7 +35,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: ['node', ...SERVER].join(' '),
+    command: 'npm run --silent serve',
     // A server of one's own on this machine is asked in the tests.
     env: { PORT: String(port), EWER_ALLOW_PRIVATE: '1' },
     url: `http://127.0.0.1:${port}/api/health`,

@@ -5,9 +5,6 @@ import fs from 'node:fs';
 import path from 'node:path';
 import zlib from 'node:zlib';
 
-/** How the server is started: much of what it makes lives shortly, and more room for that saves a third of its time. */
-export const SERVER = ['--max-semi-space-size=64', 'dist/server/main.js'];
-
 /** Runs a command with its output shown; ends the process if it fails. */
 export async function run(command, args, options = {}) {
   const code = await runFor(command, args, options);

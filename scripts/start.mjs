@@ -1,6 +1,6 @@
 // Starts Ewer with the demo data; on a fresh clone it installs and builds first, saying what it does.
-import { SERVER, buildAll, installPackages, run } from './prepare.mjs';
+import { buildAll, installPackages, run } from './prepare.mjs';
 
 await installPackages();
 await buildAll();
-await run('node', SERVER);
+await run('npm', ['run', '--silent', 'serve']);

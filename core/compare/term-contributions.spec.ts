@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createBlocks, createDraftQuery } from '../project/blocks';
 import type { Concept, Term } from '../project';
-import { build, dropInactive, listNodes, printQuery } from '../query';
+import { DIALECTS, writeQuery } from '../dialect';
+import { DEFAULT_FIELDS, build, dropInactive, listNodes, printQuery } from '../query';
 import { buildIndex, createEvaluator, createNeutralExpression } from '../collection';
 import { TEST_HEADINGS, arbitraryDocument } from '../testing/arbitraries';
 import { satisfies } from '../testing/naive-evaluator';
@@ -88,5 +89,58 @@ describe('what a term brings', () => {
       draft: '@a AND @b',
     };
     expect(printQuery(createSharedDraft(state))).toBe('bat AND OFF(lamp)');
+  });
+
+  const detailed = fc
+    .tuple(
+      terms('a'),
+      terms('b'),
+      fc.constantFrom(
+        '@a AND @b',
+        '@a OR @b',
+        '@a NOT @b',
+        '(@a AND @wide) OR title: @b',
+        '@a AND // why\n@b AND lamp*',
+        '@a AND @missing',
+        '@a AND (@b',
+        '',
+      ),
+      fc.record({
+        off: fc.boolean(),
+        fields: fc.option(fc.constantFrom(['title'] as const, DEFAULT_FIELDS), { nil: undefined }),
+        databases: fc.option(fc.constantFrom(['heronsmere'], ['gantry', 'marlstone']), { nil: undefined }),
+      }),
+    )
+    .map(([a, b, draft, { off, fields, databases }]) => ({
+      concepts: [
+        { ...concept('a', ...a), ...(fields && { fields }) },
+        {
+          ...concept('b', ...b.map((one, at) => (at === 0 && databases ? { ...one, databases } : one))),
+          off,
+        },
+      ],
+      blocks: [{ name: 'wide', text: 'road* OR @b' }],
+      draft,
+    }));
+
+  it('the shared draft is written just as the draft is, in every database', () => {
+    fc.assert(
+      fc.property(detailed, (state) => {
+        const { root } = createDraftQuery(
+          state,
+          state.concepts.map(({ id }) => id),
+        );
+        const shared = createSharedDraft(state);
+        for (const dialect of DIALECTS) {
+          const [placed, free] = [writeQuery(root, dialect), writeQuery(shared, dialect)];
+          expect(free.text, dialect.id).toBe(placed.text);
+          expect(free.boxes).toEqual(placed.boxes);
+          expect(free.steps).toEqual(placed.steps);
+          expect(free.whole).toBe(placed.whole);
+          expect(free.problems.map(({ code }) => code)).toEqual(placed.problems.map(({ code }) => code));
+        }
+      }),
+      { numRuns: 200 },
+    );
   });
 });

@@ -20,7 +20,7 @@ import { OwnDatabases } from './own-databases';
 import { WrittenQueries } from './written-queries';
 
 /** Wishes wait this long for others to go with them. */
-const GATHERING = 20;
+const GATHERING = 5;
 /** So many counts are asked for again at once when they are forgotten. */
 const MOST_AGAIN = 150;
 /** The most counts that are remembered. */
@@ -28,6 +28,9 @@ const MOST_KEPT = 20_000;
 /** While others are on their way, answers wait this long to be shown together. */
 const SHOWING = 100;
 const HEALTH_INTERVAL = 1_500;
+/** Standing values: who compares states sees that nothing changed. */
+const EMPTY: CountState = { status: 'empty' };
+const WAITING: CountState = { status: 'waiting' };
 /**
  * The live counts: asked for in batches, remembered by their exact string, forgotten by nobody who
  * still looks at them. An answer belongs to the string it was asked with, so a late one harms nothing.
@@ -63,7 +66,7 @@ export class CountStore {
     const { rendering, wish, key } = this.queries.write(root, dialect, limiters);
     const [problem] = rendering.problems;
     const isEmpty = problem?.code === 'nothing-to-send' && !hasReasons(rendering);
-    if (isEmpty) return { rendering, wish: undefined, state: { status: 'empty' } };
+    if (isEmpty) return { rendering, wish: undefined, state: EMPTY };
     if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
     if (wish && this.ownDatabases.isByHand(dialect.id))
       return {
@@ -72,7 +75,7 @@ export class CountStore {
         state: this.ownDatabases.look(wish, dialect, limiters),
         byHand: { ...wish, limiters },
       };
-    return { rendering, wish, state: this.known().get(key) ?? { status: 'waiting' } };
+    return { rendering, wish, state: this.known().get(key) ?? WAITING };
   }
 
   /** What is sent for a query, if anything: unlike `look`, it stays the same when counts come. */
@@ -136,7 +139,7 @@ export class CountStore {
 
   /** How the count of a wish stands. */
   stateOf(wish: CountWish): CountState {
-    return this.known().get(createKey(wish)) ?? { status: 'waiting' };
+    return this.known().get(createKey(wish)) ?? WAITING;
   }
 
   /** Has some wishes counted and says how each came out: counted or failed. */
@@ -226,7 +229,7 @@ export class CountStore {
     }
     const states = wishes.map((_, at): CountState => {
       if (!outcome.ok) return { status: 'failed', problem: outcome.problem };
-      const state = outcome.value[at] ?? { status: 'waiting' };
+      const state = outcome.value[at] ?? WAITING;
       return state.status === 'counted' ? { ...state, milliseconds } : state;
     });
     this.collect(wishes, states);

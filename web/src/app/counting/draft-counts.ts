@@ -1,4 +1,5 @@
 import { Injectable, computed, inject } from '@angular/core';
+import { createSharedDraft } from '#core/compare/index';
 import { createDraftQuery, type Variant } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
@@ -21,15 +22,26 @@ export class DraftCounts {
   /** Variants never change: each is read once. */
   private readonly variants = new WeakMap<Variant, QueryNode>();
 
+  /** The draft on the trees of its terms: after a change, what is the same in it is not written anew. */
+  readonly root = computed(() => createSharedDraft(this.open.working()));
+
   readonly draft = computed<DatabaseCount[]>(() => {
     if (!this.open.maybe()) return [];
-    const { root } = this.open.draft();
+    const root = this.root();
     const variant = this.open.compared();
     return this.open.dialects().map((dialect) => ({
       dialect,
       counted: this.counts.look(root, dialect, this.open.limiters()),
       compared: variant && this.lookAt(variant, dialect),
     }));
+  });
+
+  /** The draft with every piece at its place in the text, where that is shown. The strings are the same. */
+  readonly draftInText = computed(() => {
+    const { root } = this.open.draft();
+    return this.open
+      .dialects()
+      .map((dialect) => ({ dialect, counted: this.counts.look(root, dialect, this.open.limiters()) }));
   });
 
   /** A frozen variant in one database, under its own limiters. */

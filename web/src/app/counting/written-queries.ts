@@ -16,7 +16,7 @@ export interface WrittenQuery {
   readonly key: string;
 }
 
-/** A query that is written when there is time. */
+/** A query that is written when there is time, for a database that has its own queue. */
 interface LaterQuery {
   readonly root: QueryNode;
   readonly dialect: Dialect;
@@ -32,6 +32,32 @@ const LATER_BATCH = 150;
 /** A query is kept as written under so many sets of limiters. */
 const MOST_LIMITERS = 60;
 
+/** The queries that wait to be written for one database, each once, in the order of asking. */
+class LaterQueue {
+  private readonly byRoot = new Map<QueryNode, LaterQuery[]>();
+
+  add(query: LaterQuery): this {
+    const same = this.byRoot.get(query.root);
+    if (!same) this.byRoot.set(query.root, [query]);
+    else if (!same.some(({ limiters }) => describeLimiters(limiters) === describeLimiters(query.limiters)))
+      same.push(query);
+    return this;
+  }
+
+  take(): LaterQuery | undefined {
+    const [first] = this.byRoot;
+    if (!first) return undefined;
+    const [root, queries] = first;
+    const next = queries.shift();
+    if (queries.length === 0) this.byRoot.delete(root);
+    return next;
+  }
+
+  isEmpty(): boolean {
+    return this.byRoot.size === 0;
+  }
+}
+
 /** Queries as they are sent: each is written once, and where there are many, in slices between other work. */
 @Injectable({ providedIn: 'root' })
 export class WrittenQueries {
@@ -40,8 +66,7 @@ export class WrittenQueries {
   /** By the text of the limiters: one query is asked under several. */
   private readonly written = new WeakMap<QueryNode, Map<Dialect, Map<string, WrittenQuery>>>();
   /** Queries that are written when there is time, by database: one has its strings while others are written for. */
-  private readonly later = new Map<string, LaterQuery[]>();
-  private readonly isLater = new WeakMap<QueryNode, Map<Dialect, Set<string>>>();
+  private readonly later = new Map<Dialect, LaterQueue>();
   /** Wishes of queries that were written and are to be asked for together. */
   private readonly ready: CountWish[] = [];
   private readonly laterDone = signal(0);
@@ -79,31 +104,15 @@ export class WrittenQueries {
   /** As `isWritten`; a query that is not written will be, in the order of asking, and asked for if it `asks`. */
   isWrittenSoon(root: QueryNode, dialect: Dialect, limiters: Limiters, asks: boolean): boolean {
     if (this.isWritten(root, dialect, limiters)) return true;
-    const waiting = this.findLater(root, dialect);
-    const key = describeLimiters(limiters);
-    if (!waiting.has(key)) {
-      waiting.add(key);
-      const queue = this.later.get(dialect.id) ?? [];
-      this.later.set(dialect.id, queue);
-      queue.push({ root, dialect, limiters, asks });
-      if (!this.isWriting) void this.writeInTurns();
-    }
+    const queue = this.later.get(dialect) ?? new LaterQueue();
+    this.later.set(dialect, queue.add({ root, dialect, limiters, asks }));
+    if (!this.isWriting) void this.writeInTurns();
     return false;
   }
 
   /** Gives up what waits to be written: it belongs to a state of the project that is gone. */
   dropLater(): void {
-    for (const { root, dialect, limiters } of [...this.later.values()].flat())
-      this.findLater(root, dialect).delete(describeLimiters(limiters));
     this.later.clear();
-  }
-
-  private findLater(root: QueryNode, dialect: Dialect): Set<string> {
-    const byDialect = this.isLater.get(root) ?? new Map<Dialect, Set<string>>();
-    this.isLater.set(root, byDialect);
-    const waiting = byDialect.get(dialect) ?? new Set<string>();
-    byDialect.set(dialect, waiting);
-    return waiting;
   }
 
   private async writeInTurns(): Promise<void> {
@@ -117,7 +126,6 @@ export class WrittenQueries {
   private writeSlice(): void {
     const end = performance.now() + SLICE;
     for (let next = this.takeLater(); next; next = this.takeLater()) {
-      this.findLater(next.root, next.dialect).delete(describeLimiters(next.limiters));
       const { wish } = this.write(next.root, next.dialect, next.limiters);
       if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
       if (performance.now() > end) break;
@@ -131,14 +139,13 @@ export class WrittenQueries {
   private takeLater(): LaterQuery | undefined {
     const [turn] = this.later;
     if (!turn) return undefined;
-    const [database, queue] = turn;
-    if (this.ready.length >= LATER_BATCH || queue.length === 0) {
-      this.onReady(this.ready.splice(0));
-      this.later.delete(database);
-      if (queue.length > 0) this.later.set(database, queue);
-      return this.takeLater();
-    }
-    return queue.shift();
+    const [dialect, queue] = turn;
+    const next = this.ready.length < LATER_BATCH ? queue.take() : undefined;
+    if (next) return next;
+    this.onReady(this.ready.splice(0));
+    this.later.delete(dialect);
+    if (!queue.isEmpty()) this.later.set(dialect, queue);
+    return this.takeLater();
   }
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): WrittenQuery | undefined {

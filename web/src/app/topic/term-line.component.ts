@@ -140,8 +140,9 @@ export class TermLineComponent {
   protected readonly isSideBySide = computed(() => this.databases().length > 1);
   /** A heading is shown by its label until it is edited. */
   protected readonly isFocused = signal(false);
+  private readonly text = computed(() => this.view().term.text);
   private readonly heading = computed(() => {
-    const { root, problems } = parseQuery(this.view().term.text);
+    const { root, problems } = parseQuery(this.text());
     return root.kind === 'heading' && problems.length === 0 ? root : undefined;
   });
   protected readonly shown = computed(() => this.heading()?.label ?? this.view().term.text);

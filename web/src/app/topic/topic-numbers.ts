@@ -1,11 +1,12 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { createSharedDraft, createTermQuestions, type TermQuestions } from '#core/compare/index';
+import { createTermQuestions, type TermQuestions } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { subtractCounts } from '../counting/compare-counts';
 import { getTotal, type CountWish, type Counted } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
+import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import type { TermNumbers } from './topic-views';
 
@@ -25,10 +26,11 @@ export interface LineRange {
 export class TopicNumbers {
   private readonly open = inject(OpenProject);
   private readonly counts = inject(CountStore);
+  private readonly draftCounts = inject(DraftCounts);
+  private readonly described = new WeakMap<Term, readonly TermNumbers[]>();
   private readonly inSight = signal<ReadonlyMap<string, LineRange>>(new Map());
 
   readonly questions = computed(() => createTermQuestions(this.open.working()));
-  private readonly draft = computed(() => createSharedDraft(this.open.working()));
   private readonly size = computed(() => this.questions().reduce((sum, { terms }) => sum + terms.length, 0));
 
   /** Tells which lines of a concept are in sight. */
@@ -40,19 +42,27 @@ export class TopicNumbers {
     return this.counts.look(root, dialect, this.open.limiters());
   }
 
-  /** What a term finds by itself in a database. */
-  readonly findsOf = (term: Term, database: string): number | undefined => {
-    const dialect = this.open.dialects().find((candidate) => candidate.id === database);
-    const root = this.roots().get(term.id);
-    return dialect && root ? getTotal(this.look(root, dialect).state) : undefined;
-  };
-
-  private readonly roots = computed(
+  /** What every term finds by itself, by database and term. It stays the same value while no number changes. */
+  private readonly finds = computed<ReadonlyMap<string, number | undefined>>(
     () =>
       new Map(
-        this.questions().flatMap(({ terms }) => terms.map((question) => [question.term.id, question.finds])),
+        this.open
+          .dialects()
+          .flatMap((dialect) =>
+            this.questions().flatMap(({ terms }) =>
+              terms.map(({ term, finds }) => [
+                createPlace(term, dialect.id),
+                getTotal(this.look(finds, dialect).state),
+              ]),
+            ),
+          ),
       ),
+    { equal: isSameMap },
   );
+
+  /** What a term finds by itself in a database. */
+  readonly findsOf = (term: Term, database: string): number | undefined =>
+    this.finds().get(createPlace(term, database));
 
   /**
    * Everything that is to be counted, the lines in sight first: what they find, then what only they
@@ -80,16 +90,25 @@ export class TopicNumbers {
     return [...shown, ...without].filter((wish) => wish !== undefined);
   });
 
-  /** The numbers of a term in some databases. */
-  describe(question: TermQuestions, whole: QueryNode, dialects: readonly Dialect[]): TermNumbers[] {
-    return dialects.map((dialect) => {
+  /** The numbers of a term in some databases; the same value while none of them changes. */
+  describe(question: TermQuestions, whole: QueryNode, dialects: readonly Dialect[]): readonly TermNumbers[] {
+    const numbers = dialects.map((dialect): TermNumbers => {
       const finds = this.look(question.finds, dialect);
       if (question.term.off || getTotal(finds.state) === undefined)
         return { dialect, finds, only: undefined, draft: undefined };
       const only = this.subtract(this.look(whole, dialect), question.conceptWithout, dialect);
-      const draft = this.subtract(this.look(this.draft(), dialect), question.draftWithout, dialect);
+      const draft = this.subtract(
+        this.look(this.draftCounts.root(), dialect),
+        question.draftWithout,
+        dialect,
+      );
       return { dialect, finds, only, draft };
     });
+    const last = this.described.get(question.term);
+    if (last?.length === numbers.length && last.every((one, at) => isSameNumbers(one, numbers[at]!)))
+      return last;
+    this.described.set(question.term, numbers);
+    return numbers;
   }
 
   /** Nothing is left to be searched where the last term is taken out: the rest finds nothing. */
@@ -97,4 +116,22 @@ export class TopicNumbers {
     const rest = this.counts.lookIfWritten(without, dialect, this.open.limiters());
     return rest && subtractCounts(whole, rest);
   }
+}
+
+function isSameNumbers(a: TermNumbers, b: TermNumbers): boolean {
+  return (
+    a.dialect === b.dialect &&
+    a.only === b.only &&
+    a.draft === b.draft &&
+    a.finds?.rendering === b.finds?.rendering &&
+    a.finds?.state === b.finds?.state
+  );
+}
+
+function createPlace({ id }: Term, database: string): string {
+  return `${database} ${id}`;
+}
+
+function isSameMap<K, V>(a: ReadonlyMap<K, V>, b: ReadonlyMap<K, V>): boolean {
+  return a.size === b.size && [...a].every(([key, value]) => b.has(key) && b.get(key) === value);
 }

@@ -12,7 +12,7 @@ import {
   signal,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import { findTermMarks, type ConceptQuestions, type MarkFix } from '#core/compare/index';
+import { findTermMarks, type ConceptQuestions, type MarkFix, type TermMark } from '#core/compare/index';
 import {
   MOST_CONCEPTS,
   getConceptLetter,
@@ -50,6 +50,7 @@ import {
   type TermView,
 } from './topic-views';
 
+const NO_MARKS: readonly TermMark[] = [];
 /** Stands in the address for "side by side". */
 const ALL = 'all';
 
@@ -79,6 +80,7 @@ export class TopicPageComponent {
   private readonly announcer = inject(LiveAnnouncer);
   private readonly injector = inject(Injector);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly views = new WeakMap<Term, TermView>();
 
   /** The database looked at, or `all`, from the address. */
   readonly db = input<string>();
@@ -294,14 +296,14 @@ export class TopicPageComponent {
     const shown = this.shown();
     const marks = this.marks();
     const description = this.descriptions()[turn];
-    const rows = terms.map((question): TermView => {
+    const rows = terms.map((question) => {
       const { term } = question;
-      return {
+      return this.keepView({
         term,
         kind: description?.kinds.get(term) ?? 'word',
         numbers: this.numbers.describe(question, whole, shown),
-        marks: marks.get(term.id) ?? [],
-      };
+        marks: marks.get(term.id) ?? NO_MARKS,
+      });
     });
     return {
       concept,
@@ -312,6 +314,14 @@ export class TopicPageComponent {
       whole: shown.map((dialect) => ({ dialect, counted: this.numbers.look(whole, dialect) })),
       terms: sortTerms(rows, this.sorting(), (row) => this.measureFor(row)),
     };
+  }
+
+  /** The last view of a term as long as it says the same: its line is then not drawn anew. */
+  private keepView(view: TermView): TermView {
+    const last = this.views.get(view.term);
+    if (last?.kind === view.kind && last.numbers === view.numbers && last.marks === view.marks) return last;
+    this.views.set(view.term, view);
+    return view;
   }
 
   private measureFor({ numbers }: TermView): { finds: number; only: number; draft: number } {

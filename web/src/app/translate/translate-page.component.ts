@@ -81,7 +81,7 @@ export class TranslatePageComponent {
     () => new Map(this.open.concepts().map((concept, place) => [concept.block, getHueClass(place)])),
   );
   protected readonly rows = computed(() =>
-    this.draftCounts.draft().map(({ dialect, counted }) => this.describeRow(dialect, counted)),
+    this.draftCounts.draftInText().map(({ dialect, counted }) => this.describeRow(dialect, counted)),
   );
   private readonly shared = computed(() =>
     listSharedDifferences(this.rows().map(({ name, costs }) => ({ name: shortenName(name), costs }))),
@@ -180,7 +180,7 @@ export class TranslatePageComponent {
 
   private readBack(): void {
     const { root } = this.open.draft();
-    const counted = untracked(() => this.draftCounts.draft());
+    const counted = untracked(() => this.draftCounts.draftInText());
     this.backs.set(
       new Map(
         counted.map(({ dialect, counted: { rendering } }) => {
