@@ -2,7 +2,7 @@ import type { Outcome } from '../problem';
 import { succeed } from '../problem';
 import { RecordSet } from './bitset';
 import type { Deadline, Evaluator } from './evaluator';
-import { printExpression, type SetExpression } from './expression';
+import type { SetExpression } from './expression';
 
 /** Fewer expressions are counted one by one. */
 const LEAST_TOGETHER = 4;
@@ -38,8 +38,6 @@ export function countBatch(
 }
 
 class Batch {
-  private readonly keys = new Map<SetExpression, string>();
-  private readonly ids = new Map<string, number>();
   private readonly parts: readonly (readonly Part[])[];
   private readonly frequency = new Map<number, number>();
   private readonly prefixes = new Map<string, RecordSet>();
@@ -124,7 +122,7 @@ class Batch {
     return succeed(set);
   }
 
-  /** The OR groups that lack one member of a larger one, by their keys. */
+  /** The OR groups that lack one member of a larger one, by their numbers. */
   private findMissing(): Missing {
     const groups = new Map<number, readonly SetExpression[]>();
     for (const { id, expression } of this.parts.flat())
@@ -132,7 +130,7 @@ class Batch {
         groups.set(id, expression.items);
     const bySize = new Map<number, Group[]>();
     for (const [id, items] of groups) {
-      const members = new Map(items.map((item) => [this.findId(item), item]));
+      const members = new Map(items.map((item) => [this.evaluator.identify(item), item]));
       if (members.size !== items.length) continue;
       const alike = bySize.get(items.length) ?? [];
       bySize.set(items.length, alike);
@@ -161,24 +159,7 @@ class Batch {
       return expression.items.flatMap((item) => this.split(item, false));
     if (!isExcluded && expression.kind === 'not')
       return [...this.split(expression.include, false), ...this.split(expression.exclude, true)];
-    return [{ expression, id: this.findId(expression), isExcluded }];
-  }
-
-  private findId(expression: SetExpression): number {
-    const key = this.describe(expression);
-    const known = this.ids.get(key);
-    if (known !== undefined) return known;
-    this.ids.set(key, this.ids.size);
-    return this.ids.size - 1;
-  }
-
-  private describe(expression: SetExpression): string {
-    let key = this.keys.get(expression);
-    if (key === undefined) {
-      key = printExpression(expression, (inner) => this.describe(inner));
-      this.keys.set(expression, key);
-    }
-    return key;
+    return [{ expression, id: this.evaluator.identify(expression), isExcluded }];
   }
 }
 

@@ -3,7 +3,8 @@ import { RecordSet } from './bitset';
 import { FREQUENCY_BITS, SEGMENT_SIZE, type CollectionIndex } from './collection-index';
 import { countPostings, findTerms } from './dictionary';
 import { ALL_FIELDS, type FieldMask } from './document';
-import { printExpression, type SetExpression } from './expression';
+import type { SetExpression } from './expression';
+import { ExpressionIds } from './expression-ids';
 import { findNearRecords, findPhrasePlaces } from './occurrences';
 import { visitPlainPhrase } from './plain-phrases';
 
@@ -17,13 +18,16 @@ export interface Evaluator {
   evaluate(expression: SetExpression, deadline?: Deadline): Outcome<RecordSet>;
   /** The size of the set, without making it where that is not needed. */
   count(expression: SetExpression, deadline?: Deadline): Outcome<number>;
+  /** A number that equal expressions share, until something is evaluated. */
+  identify(expression: SetExpression): number;
   /** How many sets were computed and how many were taken from memory, since the start. */
   readonly statistics: { computed: number; reused: number };
   forget(): void;
 }
 
 const NEVER: Deadline = () => false;
-const MOST_PHRASES_NOTED = 20_000;
+/** When so many different expressions have been seen, what is remembered of them is given up. */
+const MOST_EXPRESSIONS = 200_000;
 
 /** An evaluator that keeps up to `keptSets` sets, the longest unused going first. */
 export function createEvaluator(index: CollectionIndex, keptSets = 4_000): Evaluator {
@@ -35,13 +39,13 @@ export const TIME_LIMIT_SECONDS = 2;
 
 class CachingEvaluator implements Evaluator {
   readonly statistics = { computed: 0, reused: 0 };
-  private readonly kept = new Map<string, RecordSet>();
+  private readonly kept = new Map<number, RecordSet>();
   private deadline: Deadline = NEVER;
   private late = false;
   private masked = false;
-  private readonly keys = new Map<SetExpression, string>();
-  /** The phrases that were asked for, by their keys. */
-  private readonly phrases = new Set<string>();
+  private readonly ids = new ExpressionIds();
+  /** The phrases that were asked for, by their numbers. */
+  private readonly phrases = new Set<number>();
 
   constructor(
     readonly index: CollectionIndex,
@@ -52,8 +56,8 @@ class CachingEvaluator implements Evaluator {
     this.deadline = deadline;
     this.late = false;
     this.masked = false;
+    if (this.ids.size > MOST_EXPRESSIONS) this.forget();
     const set = this.find(expression);
-    this.keys.clear();
     return this.late
       ? fail(createProblem('query-too-slow', 'error', { seconds: TIME_LIMIT_SECONDS }))
       : succeed(set);
@@ -75,11 +79,16 @@ class CachingEvaluator implements Evaluator {
   forget(): void {
     this.kept.clear();
     this.phrases.clear();
+    this.ids.clear();
+  }
+
+  identify(expression: SetExpression): number {
+    return this.ids.find(expression);
   }
 
   /** With a mask, the set may lack records outside it; such a set is marked in `masked` and not remembered. */
   private find(expression: SetExpression, mask?: RecordSet): RecordSet {
-    const key = this.describe(expression);
+    const key = this.ids.find(expression);
     const known = this.kept.get(key);
     if (known) {
       this.statistics.reused++;
@@ -101,25 +110,14 @@ class CachingEvaluator implements Evaluator {
   }
 
   /** A phrase that is asked for again is found whole and remembered: variants of a query share it under other masks. */
-  private isAskedAgain(expression: SetExpression, key: string): boolean {
+  private isAskedAgain(expression: SetExpression, key: number): boolean {
     if (expression.kind !== 'phrase') return false;
     if (this.phrases.has(key)) return true;
-    if (this.phrases.size >= MOST_PHRASES_NOTED) this.phrases.clear();
     this.phrases.add(key);
     return false;
   }
 
-  /** The key of an expression, made once in an evaluation. */
-  private describe(expression: SetExpression): string {
-    let key = this.keys.get(expression);
-    if (key === undefined) {
-      key = printExpression(expression, (inner) => this.describe(inner));
-      this.keys.set(expression, key);
-    }
-    return key;
-  }
-
-  private keep(key: string, set: RecordSet): void {
+  private keep(key: number, set: RecordSet): void {
     this.kept.set(key, set);
     if (this.kept.size > this.keptSets) {
       const [oldest] = this.kept.keys();

@@ -36,9 +36,6 @@ export type SetExpression =
   | { readonly kind: 'and' | 'or'; readonly items: readonly SetExpression[] }
   | { readonly kind: 'not'; readonly include: SetExpression; readonly exclude: SetExpression };
 
-/** Words and phrases come again in many queries: their texts are kept as long as they are. */
-const LEAF_TEXTS = new WeakMap<SetExpression, string>();
-
 /**
  * A text that is the same for the same expression: the key under which its set is kept. `print`
  * gives the texts of its parts.
@@ -54,8 +51,9 @@ export function printExpression(
     case 'given':
       return `<${expression.name}>`;
     case 'word':
+      return `${printSlot(expression.slot)}:${expression.fields}`;
     case 'phrase':
-      return printLeaf(expression);
+      return `"${expression.slots.map(printSlot).join(' ')}":${expression.fields}`;
     case 'near': {
       const side = (operands: readonly (readonly Slot[])[]) =>
         operands.map((slots) => slots.map(printSlot).join(' ')).join('|');
@@ -72,15 +70,6 @@ export function printExpression(
     case 'not':
       return `(${print(expression.include)}-${print(expression.exclude)})`;
   }
-}
-
-function printLeaf(leaf: SetExpression & { readonly kind: 'word' | 'phrase' }): string {
-  const known = LEAF_TEXTS.get(leaf);
-  if (known !== undefined) return known;
-  const words = leaf.kind === 'word' ? printSlot(leaf.slot) : `"${leaf.slots.map(printSlot).join(' ')}"`;
-  const text = `${words}:${leaf.fields}`;
-  LEAF_TEXTS.set(leaf, text);
-  return text;
 }
 
 function printSlot(slot: Slot): string {

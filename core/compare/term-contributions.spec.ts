@@ -119,7 +119,7 @@ describe('what a term brings', () => {
           off,
         },
       ],
-      blocks: [{ name: 'wide', text: 'road* OR @b' }],
+      blocks: [{ id: 'w', name: 'wide', text: 'road* OR @b' }],
       draft,
     }));
 

@@ -298,3 +298,40 @@ it.each(STANDINS.map((standin) => standin.id))(
     );
   },
 );
+
+describe.each(['heronsmere', 'gantry', 'cardinal', 'marlstone', 'northern', 'plainfinder'])('%s', (id) => {
+  it('reads a group that it has read before as if it were the first time', () => {
+    const member = fc.constantFrom(
+      'lamps',
+      '"street light"',
+      'light*',
+      'pollution*',
+      'illumin*',
+      'bats',
+      'a',
+      '(',
+    );
+    const join = fc.constantFrom(' OR ', ' or ', ' AND ', ' and ', ' | ', ' ');
+    const row = (item: fc.Arbitrary<string>) =>
+      fc
+        .array(fc.tuple(join, item), { minLength: 1, maxLength: 5 })
+        .map((parts) => parts.map(([operator, text], at) => (at === 0 ? text : operator + text)).join(''));
+    const group = fc
+      .tuple(fc.constantFrom('', 'title:', 'terms:'), row(member))
+      .map(([mark, text]) => `${mark}(${text})`);
+    let blanks = 0;
+    fc.assert(
+      fc.property(row(fc.oneof(group, group, member)), (text) => {
+        // No group with these blanks was ever read before.
+        const pad = (++blanks).toString(3).replaceAll('0', ' ').replaceAll('1', '\t').replaceAll('2', '\n');
+        const fresh = read(id, text.replaceAll('(', `(${pad}`));
+        const again = [read(id, text), read(id, text)];
+        const simplify = (result: string): string =>
+          result.startsWith('!') ? result.split(' ')[1]! : result;
+        expect(again[1]).toBe(again[0]);
+        if (simplify(fresh) !== 'length') expect(simplify(again[0]!)).toBe(simplify(fresh));
+      }),
+      { numRuns: 400 },
+    );
+  });
+});

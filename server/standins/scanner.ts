@@ -3,6 +3,27 @@ import { refuse } from './string-fault';
 /** The deepest nesting that any stand-in takes. */
 const DEEPEST = 250;
 
+/** A group in brackets without others inside, from one bracket to the other. */
+const FLAT_GROUP = /\((?:[^()"]|"[^"]*")*\)/y;
+const MOST_REMEMBERED = 5_000;
+
+/**
+ * What flat groups were read as: the strings of a batch have most of them in common. What stands in
+ * one must mean the same wherever it stands, but for the `context` that it is remembered with.
+ */
+export class GroupMemory<T> {
+  private readonly groups = new Map<string, T>();
+
+  find(text: string): T | undefined {
+    return this.groups.get(text);
+  }
+
+  keep(text: string, value: T): void {
+    if (this.groups.size >= MOST_REMEMBERED) this.groups.clear();
+    this.groups.set(text, value);
+  }
+}
+
 /** A place in a string that moves forward: what all the stand-ins' readers are built on. */
 export class Scanner {
   at = 0;
@@ -71,6 +92,22 @@ export class Scanner {
   look(pattern: RegExp): RegExpExecArray | undefined {
     pattern.lastIndex = this.at;
     return pattern.exec(this.text) ?? undefined;
+  }
+
+  /** Reads the inside of a bracket that stands here, after blanks, or recalls what its like was read as. */
+  takeGroup<T>(read: () => T, memory?: GroupMemory<T>, context: number | string = ''): T | undefined {
+    if (!this.sees('(')) return undefined;
+    const start = this.at;
+    const group = memory && this.depth < DEEPEST ? this.look(FLAT_GROUP)?.[0] : undefined;
+    const known = group === undefined ? undefined : memory?.find(`${context}${group}`);
+    if (group !== undefined && known !== undefined) {
+      this.at += group.length;
+      return known;
+    }
+    this.at++;
+    const value = this.enclose(start, read);
+    if (group !== undefined && this.at === start + group.length) memory?.keep(`${context}${group}`, value);
+    return value;
   }
 
   /** Reads the inside of a bracket that has just been opened, and its end. */

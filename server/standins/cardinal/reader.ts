@@ -2,7 +2,7 @@ import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core
 import { printPattern, type Pattern } from '#core/query/index';
 import { DOCUMENT_KINDS } from '../document-kinds';
 import { LeftJoin } from '../left-join';
-import { Scanner } from '../scanner';
+import { GroupMemory, Scanner } from '../scanner';
 import { refuse } from '../string-fault';
 import { countLetters, createWords, hasWildcard, createPatternReader } from '../words';
 
@@ -21,6 +21,7 @@ const splitPatterns = createPatternReader(SIGNS);
 const NONE_OR_ONE = '^';
 const MOST_NONE_OR_ONE = 4;
 const LEAST_LETTERS = 2;
+const GROUPS = new GroupMemory<SetExpression>();
 const GREATEST_DISTANCE = 12;
 const LONGEST = 2_000;
 const OPERATORS = /(?:and|or|except)(?![\p{L}\p{M}\p{N}*+^])/iuy;
@@ -87,7 +88,8 @@ class Reader {
     const start = scanner.at;
     if (scanner.seeOperator() !== undefined)
       refuse('operator', start, start + 2, 'An operator needs something on each side.');
-    if (scanner.takeSign('(')) return scanner.enclose(start, () => this.readRow(fields));
+    const group = scanner.takeGroup(() => this.readRow(fields), GROUPS, fields);
+    if (group) return group;
     if (scanner.take(/in\s*\(/iy)) return scanner.enclose(start, () => this.readRow(this.takeFields(start)));
     if (scanner.take(/near\s*\(/iy)) return scanner.enclose(start, () => this.readNear(fields, start));
     const years = scanner.take(/years\s*\(\s*(\d{4})\s*-\s*(\d{4})\s*\)/iy);

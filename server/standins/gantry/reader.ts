@@ -2,7 +2,7 @@ import { maskFields, type FieldMask, type SetExpression } from '#core/collection
 import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import { LeftJoin, type JoiningOperator } from '../left-join';
-import { Scanner } from '../scanner';
+import { GroupMemory, Scanner } from '../scanner';
 import { refuse } from '../string-fault';
 import { countLettersBefore, createWords, hasWildcard, isCutAtEnd, createPatternReader } from '../words';
 
@@ -16,6 +16,7 @@ const FIELDS: Readonly<Record<string, FieldMask>> = {
 };
 const splitPatterns = createPatternReader({ any: '%', one: '_' });
 const LEAST_LETTERS = 2;
+const GROUPS = new GroupMemory<SetExpression>();
 const LONGEST = 3_000;
 const OPERATORS = /(?:and\s+not|and|or)(?![\p{L}\p{N}%_])/iuy;
 /** Dropped from records and strings alike. */
@@ -77,10 +78,8 @@ class Reader {
 
   private readItem(): SetExpression {
     const { scanner } = this;
-    scanner.skipBlanks();
-    const start = scanner.at;
-    if (scanner.takeSign('(')) {
-      const inner = scanner.enclose(start, () => this.readRow());
+    const group = scanner.takeGroup(() => this.readRow(), GROUPS);
+    if (group) {
       if (scanner.sees('{'))
         refuse(
           'field-place',
@@ -90,7 +89,7 @@ class Reader {
         );
       if (scanner.look(/within:/iy))
         refuse('within', scanner.at, scanner.at + 7, 'within joins words and phrases, not brackets.');
-      return inner;
+      return group;
     }
     const years = scanner.take(/published\{(\d{4})-(\d{4})\}/iy);
     if (years) return { kind: 'range', column: 'years', from: Number(years[1]), to: Number(years[2]) };

@@ -3,7 +3,7 @@ import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { DOCUMENT_KINDS } from '../document-kinds';
-import { Scanner } from '../scanner';
+import { GroupMemory, Scanner } from '../scanner';
 import { refuse } from '../string-fault';
 import { beginsWithOne, countLettersBefore, createWords, isCutAtEnd, createPatternReader } from '../words';
 
@@ -17,6 +17,8 @@ const WORD_FIELDS: Readonly<Record<string, FieldMask>> = {
 };
 const splitPatterns = createPatternReader({ any: '*', one: '?' });
 const LEAST_LETTERS = 3;
+/** Groups may name headings: what they mean depends on the thesaurus. */
+const GROUPS = new WeakMap<Vocabulary, GroupMemory<SetExpression>>();
 const OPERATORS = /(?:AND|OR|NOT)(?![\p{L}\p{N}*?])/uy;
 
 /** What an earlier search of the session means, by its number. */
@@ -76,7 +78,8 @@ class Reader {
     if (operator !== undefined)
       refuse('operator', start, start + operator.length, `${operator} needs a search word on each side.`);
     if (this.isAtClose()) refuse('missing', start, start + 1, 'A search word is missing here.');
-    if (scanner.takeSign('(')) return scanner.enclose(start, () => this.readAny(fields));
+    const group = this.takeGroup(fields);
+    if (group) return group;
     const mark = scanner.take(/(\p{L}+):/uy);
     if (mark) return this.readMarked(mark[1] ?? '', start);
     return this.readWords(fields, false);
@@ -101,10 +104,14 @@ class Reader {
     if (fields === undefined)
       return refuse('field', start, scanner.at, `“${name}” is not a field of Heronsmere.`);
     if (name === 'terms' && scanner.sees('"')) return this.createHeading(this.takeLabel(name, start));
-    scanner.skipBlanks();
-    const open = scanner.at;
-    if (scanner.takeSign('(')) return scanner.enclose(open, () => this.readAny(fields));
-    return this.readWords(fields, true);
+    return this.takeGroup(fields) ?? this.readWords(fields, true);
+  }
+
+  /** In a session a group may name a set: what it means is not remembered. */
+  private takeGroup(fields: FieldMask): SetExpression | undefined {
+    const memory = GROUPS.get(this.vocabulary) ?? new GroupMemory();
+    GROUPS.set(this.vocabulary, memory);
+    return this.scanner.takeGroup(() => this.readAny(fields), this.findSet ? undefined : memory, fields);
   }
 
   private takeLabel(field: string, start: number): string {

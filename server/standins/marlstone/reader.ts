@@ -7,7 +7,7 @@ import {
 } from '#core/collection/index';
 import { printPattern, type Pattern } from '#core/query/index';
 import { LeftJoin } from '../left-join';
-import { Scanner } from '../scanner';
+import { GroupMemory, Scanner } from '../scanner';
 import { refuse } from '../string-fault';
 import { countLettersBefore, createWords, hasWildcard, isCutAtEnd, createPatternReader } from '../words';
 
@@ -20,6 +20,7 @@ const splitPatterns = createPatternReader({ any: '*' });
 /** In quotation marks the star is no sign at all. */
 const splitQuoted = createPatternReader({});
 const LEAST_LETTERS = 5;
+const GROUPS = new GroupMemory<{ readonly expression: SetExpression; readonly truncations: number }>();
 const MOST_FORMS = 45;
 const MOST_TRUNCATIONS = 6;
 const LONGEST = 480;
@@ -85,12 +86,12 @@ class Reader {
       );
     if (scanner.isAtEnd() || scanner.sees(')'))
       refuse('missing', start, start + 1, 'Something to search for is missing here.');
-    if (scanner.takeSign('(')) {
-      const inner = scanner.enclose(start, () => this.readAny());
+    const group = this.takeGroup(start);
+    if (group) {
       if (!scanner.isAtEnd() && !scanner.sees(')') && this.seeOperator() === undefined) {
         refuse('after-bracket', scanner.at, scanner.at + 1, 'Write and, or or not after a bracket.');
       }
-      return inner;
+      return group;
     }
     const mark = scanner.take(/(\p{L}+)=/uy);
     const fields = mark ? FIELDS[(mark[1] ?? '').toLowerCase()] : ALL_FIELDS;
@@ -104,6 +105,23 @@ class Reader {
         'A field stands before a word or a phrase, not before a bracket.',
       );
     return this.readPhrase(fields, start);
+  }
+
+  /** A group that was read before is read again if it has too many words with a star for this string. */
+  private takeGroup(start: number): SetExpression | undefined {
+    const { scanner } = this;
+    const before = this.truncations;
+    const read = () => {
+      const expression = this.readAny();
+      return { expression, truncations: this.truncations - before };
+    };
+    const group = scanner.takeGroup(read, GROUPS);
+    if (!group) return undefined;
+    this.truncations = before + group.truncations;
+    if (this.truncations <= MOST_TRUNCATIONS) return group.expression;
+    this.truncations = before;
+    scanner.at = start;
+    return scanner.takeGroup(read)?.expression;
   }
 
   private readPhrase(fields: FieldMask, start: number): SetExpression {
