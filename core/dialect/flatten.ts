@@ -32,11 +32,22 @@ export function flattenTree(
   return flatten(inheritBlocks(tree, tree.node.block), dialect, mostStrings);
 }
 
+/** Trees are values: the members of a block that stands in many queries inherit it once. */
+const INHERITED = new WeakMap<StringTree, Map<string | undefined, StringTree>>();
+
 /** What is left of a group when it is taken apart is the block that its members came from. */
 function inheritBlocks(tree: StringTree, block: string | undefined): StringTree {
-  const own = tree.node.block ?? block;
-  if (tree.kind === 'atom') return own === undefined ? tree : { ...tree, node: { ...tree.node, block: own } };
-  if (tree.kind === 'join') return { ...tree, items: tree.items.map((item) => inheritBlocks(item, own)) };
+  const byBlock = INHERITED.get(tree) ?? new Map<string | undefined, StringTree>();
+  const known = byBlock.get(block);
+  if (known) return known;
+  const made = passBlock(tree, tree.node.block ?? block);
+  INHERITED.set(tree, byBlock.set(block, made));
+  return made;
+}
+
+function passBlock(tree: StringTree, block: string | undefined): StringTree {
+  if (tree.kind === 'atom') return block === undefined ? tree : { ...tree, node: { ...tree.node, block } };
+  if (tree.kind === 'join') return { ...tree, items: tree.items.map((item) => inheritBlocks(item, block)) };
   return tree;
 }
 
@@ -63,17 +74,25 @@ function flatten(tree: StringTree, dialect: Dialect, mostStrings: number): Strin
   return forms.sort((a, b) => a.length - b.length || countAtoms(a) - countAtoms(b))[0];
 }
 
+const PLAIN = new WeakMap<StringTree, { readonly plain: StringTree | undefined }>();
+
+/** A single item or an OR of single items, as it stands; nothing if there is more to it. */
+function readPlain(member: StringTree): StringTree | undefined {
+  if (member.kind === 'atom') return member;
+  if (member.kind !== 'join' || member.operator !== 'or') return undefined;
+  const known = PLAIN.get(member);
+  if (known) return known.plain;
+  const items = listMembers(member, 'or');
+  const plain = items.every(({ kind }) => kind === 'atom') ? joinTrees(member.node, 'or', items) : undefined;
+  PLAIN.set(member, { plain });
+  return plain;
+}
+
 /** All of single items and ORs of single items, as they stand; nothing if there is more to it. */
 function takeAsItIs(tree: StringTree, dialect: Dialect): StringTree | undefined {
-  const members = listMembers(tree, 'and').map((member) => {
-    if (member.kind !== 'join') return member;
-    if (member.operator !== 'or') return undefined;
-    return joinTrees(member.node, 'or', listMembers(member, 'or'));
-  });
+  const members = listMembers(tree, 'and').map(readPlain);
   const known = members.filter((member) => member !== undefined);
-  const isPlain = (member: StringTree): boolean =>
-    member.kind === 'atom' || (member.kind === 'join' && member.items.every((item) => item.kind === 'atom'));
-  if (known.length < members.length || !known.every(isPlain)) return undefined;
+  if (known.length < members.length) return undefined;
   const [only] = known;
   if (known.length === 1 && only) return only;
   const takesGroups = (dialect.deepest ?? Infinity) >= 1 || known.every((member) => member.kind === 'atom');

@@ -15,9 +15,17 @@ interface SplitGroup {
   /** All of them together. */
   readonly total: Extent;
   /** The ways to share it out that were asked for, by the number of shares. */
-  readonly shares: Map<number, number[][]>;
+  readonly shares: Map<number, Shares>;
+  /** The ways to pack it that were asked for, by the room of each bin. */
+  readonly packed: Map<string, number[][] | undefined>;
   /** The OR of some of its members, the same value for the same ones. */
   readonly join: (places: readonly number[]) => StringTree;
+}
+
+/** A group shared out: the places of the members in each share, and how large the shares are. */
+interface Shares {
+  readonly places: readonly (readonly number[])[];
+  readonly sizes: readonly Extent[];
 }
 
 /** A group in the place where it stands in a tree. */
@@ -97,7 +105,7 @@ function createGroup(tree: Join, dialect: Dialect): SplitGroup {
     joined.set(key, made);
     return made;
   };
-  return { members, sizes, total: addExtents(sizes), shares: new Map(), join };
+  return { members, sizes, total: addExtents(sizes), shares: new Map(), packed: new Map(), join };
 }
 
 function replaceAt(tree: StringTree, [at, ...rest]: readonly number[], other: StringTree): StringTree {
@@ -114,7 +122,7 @@ function replaceAt(tree: StringTree, [at, ...rest]: readonly number[], other: St
 interface SplitPlan {
   readonly last: PlacedGroup;
   readonly others: readonly PlacedGroup[];
-  readonly shares: readonly (readonly (readonly number[])[])[];
+  readonly shares: readonly Shares[];
   /** For each way to take one share of every other group: the bins of the last one. */
   readonly bins: readonly (readonly (readonly number[])[])[];
 }
@@ -135,7 +143,7 @@ function planSplit(groups: readonly PlacedGroup[], whole: Extent, dialect: Diale
       if (product > 1 && product * 2 >= fewest) break;
       if (!mayFit(rest, last, others, counts, Math.floor((fewest - 1) / product), limits)) continue;
       const shares = others.map((group, at) => recallShares(group, counts[at] ?? 1, limits));
-      const bins = packLast(last, listRests(rest, others, shares), limits, fewest - 1);
+      const bins = packLast(last, listRests(rest, shares), limits, fewest - 1);
       if (!bins) continue;
       best = { last, others, shares, bins };
       fewest = countBins(bins);
@@ -145,10 +153,16 @@ function planSplit(groups: readonly PlacedGroup[], whole: Extent, dialect: Diale
 }
 
 /** The shares of a group are the same whatever the others do. */
-function recallShares(group: SplitGroup, count: number, limits: Extent): number[][] {
-  const shares = group.shares.get(count) ?? shareOut(group.sizes, count, limits);
-  group.shares.set(count, shares);
-  return shares;
+function recallShares({ sizes, shares }: SplitGroup, count: number, limits: Extent): Shares {
+  const known = shares.get(count);
+  if (known) return known;
+  const places = shareOut(sizes, count, limits);
+  const made = {
+    places,
+    sizes: places.map((share) => addExtents(share.map((place) => sizes[place]!))),
+  };
+  shares.set(count, made);
+  return made;
 }
 
 /** A quick look before the long one, asked thousands of times: equal shares, and as many bins as may be, would fit at best. */
@@ -179,12 +193,11 @@ function countBins(bins: SplitPlan['bins']): number {
 }
 
 /** What stands beside the last group, for each way to take one share of every other group. */
-function listRests(rest: Extent, groups: readonly SplitGroup[], shares: SplitPlan['shares']): Extent[] {
+function listRests(rest: Extent, shares: readonly Shares[]): Extent[] {
   let rests = [rest];
-  groups.forEach((group, at) => {
-    const sums = (shares[at] ?? []).map((share) => addExtents(share.map((place) => group.sizes[place]!)));
-    rests = rests.flatMap((one) => sums.map((sum) => addExtents([one, sum])));
-  });
+  for (const { sizes } of shares)
+    if (sizes.length === 1) rests = rests.map((one) => addExtents([one, sizes[0]!]));
+    else rests = rests.flatMap((one) => sizes.map((size) => addExtents([one, size])));
   return rests;
 }
 
@@ -198,12 +211,23 @@ function packLast(
   const bins: number[][][] = [];
   let left = most;
   for (const rest of rests) {
-    const packed = packBins(last.sizes, subtract(limits, rest), left);
-    if (!packed) return undefined;
+    const room = subtract(limits, rest);
+    if (countLeastBins([last.total], room) > left) return undefined;
+    const packed = recallBins(last, room);
+    if (!packed || packed.length > left) return undefined;
     left -= packed.length;
     bins.push(packed);
     if (left < rests.length - bins.length) return undefined;
   }
+  return bins;
+}
+
+/** The fewest bins for a group, found once for each room: variants of a query leave the same rooms. */
+function recallBins({ sizes, packed }: SplitGroup, room: Extent): number[][] | undefined {
+  const key = `${room.characters} ${room.truncations} ${room.words}`;
+  if (packed.has(key)) return packed.get(key);
+  const bins = packBins(sizes, room, MOST_PARTS);
+  packed.set(key, bins);
   return bins;
 }
 
@@ -246,7 +270,7 @@ function combineShares(
 ): StringTree[] {
   let parts = [tree];
   groups.forEach((group, at) => {
-    const joins = (shares[at] ?? []).map((share) => group.join(share));
+    const joins = (shares[at]?.places ?? []).map((share) => group.join(share));
     parts = parts.flatMap((part) => joins.map((join) => replaceAt(part, group.path, join)));
   });
   return parts;
