@@ -23,30 +23,14 @@ import {
   invertDrift,
   joinDrifts,
   type Drift,
-  type Fidelity,
   type Reason,
 } from './fidelity';
 import { chooseForm, gatherSide } from './near-forms';
+import { NodeNotes, isRecalled, recallNode } from './recalled-nodes';
 import { planFields, splitMark, type FieldPlan } from './fields';
 import { listPatterns, markItem, uniqueReasons, writeOperand, writePhrase, writeTerm } from './write-items';
 import { MOST_SPELLINGS, describeWordHabits, isStopWord, type FindForms } from './write-words';
 import { mustFlatten } from './flatten';
-
-/** What a node came to, with the fidelity of the nodes inside it. */
-interface Recalled {
-  readonly rendered: Rendered;
-  readonly inner: ReadonlyMap<string, Fidelity>;
-}
-
-type RecalledNodes = WeakMap<QueryNode, Map<string, Recalled>>;
-
-/** What nodes came to, by dialect, what is known of forms, and node: all are values that never change. */
-const WRITTEN = new WeakMap<Dialect, WeakMap<object, RecalledNodes>>();
-/** Stands for the forms where none are known. */
-const NO_FORMS = {};
-
-/** Words, headings and groups stand unchanged in many queries of a batch; what joins them hardly does. */
-const RECALLED: ReadonlySet<QueryNode['kind']> = new Set(['term', 'phrase', 'heading', 'near', 'or']);
 
 /** Gives the labels of a heading and of all below it; empty for an unknown one. */
 export type ListBranch = (label: string) => readonly string[];
@@ -63,7 +47,7 @@ const MOST_NARROWER = 200;
 
 /** Writes the nodes of one query in one dialect, and notes what becomes of each. */
 export class NodeWriter {
-  readonly fidelity = new Map<string, Fidelity>();
+  readonly notes = new NodeNotes();
 
   constructor(
     private readonly dialect: Dialect,
@@ -74,34 +58,23 @@ export class NodeWriter {
   ) {}
 
   write(node: QueryNode, fields?: readonly Field[]): Result {
-    const { result, reasons } = RECALLED.has(node.kind)
-      ? this.recall(node, fields)
-      : this.render(node, fields);
+    const { result, reasons } = isRecalled(node) ? this.recall(node, fields) : this.render(node, fields);
     const level = result.kind === 'written' ? describeDrift(result.drift) : 'left-out';
-    this.fidelity.set(node.id, { level, reasons });
+    this.notes.note(node.id, { level, reasons });
     return result;
   }
 
-  /** Trees and dialects are values: what was written before is not written again. */
   private recall(node: QueryNode, fields: readonly Field[] | undefined): Rendered {
     // Branches and earlier searches belong to a moment, not to the node alone.
     if (this.known.listBranch ?? this.known.references) return this.render(node, fields);
-    const byForms = WRITTEN.get(this.dialect) ?? new WeakMap<object, RecalledNodes>();
-    WRITTEN.set(this.dialect, byForms);
-    const forms = this.known.findForms ?? NO_FORMS;
-    const nodes: RecalledNodes = byForms.get(forms) ?? new WeakMap<QueryNode, Map<string, Recalled>>();
-    byForms.set(forms, nodes);
-    const ways = nodes.get(node) ?? new Map<string, Recalled>();
-    nodes.set(node, ways);
-    const key = `${fields?.join() ?? ''} ${this.bare} ${this.defaultFields.join()}`;
-    let recalled = ways.get(key);
-    if (!recalled) {
-      const inside = new NodeWriter(this.dialect, this.defaultFields, this.bare, this.known);
-      recalled = { rendered: inside.render(node, fields), inner: inside.fidelity };
-      ways.set(key, recalled);
-    }
-    for (const [id, fidelity] of recalled.inner) this.fidelity.set(id, fidelity);
-    return recalled.rendered;
+    const { dialect, defaultFields, bare } = this;
+    const way = { forms: this.known.findForms, fields, defaultFields, bare };
+    const { rendered, notes } = recallNode(node, dialect, way, () => {
+      const inside = new NodeWriter(dialect, defaultFields, bare, this.known);
+      return { rendered: inside.render(node, fields), notes: inside.notes };
+    });
+    this.notes.include(notes);
+    return rendered;
   }
 
   private render(node: QueryNode, fields: readonly Field[] | undefined): Rendered {

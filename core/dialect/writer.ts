@@ -68,7 +68,7 @@ export function describeFidelity(root: QueryNode, dialect: Dialect): ReadonlyMap
   const writer = new NodeWriter(dialect, DEFAULT_FIELDS, false);
   const active = dropInactive(root, dialect.id);
   if (active) writer.write(active);
-  return writer.fidelity;
+  return writer.notes.gather();
 }
 
 function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare: boolean): Rendering {
@@ -82,6 +82,7 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
       : { trees: [], problem: createProblem('nothing-to-send', 'error', { database: dialect.name }) };
   const parts = trees.map((tree) => layOut(tree, dialect));
   const lines = joinLines(parts);
+  let fidelity: ReadonlyMap<string, Fidelity> | undefined;
   return {
     database: dialect.id,
     text: lines.text,
@@ -89,7 +90,9 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
       return lines.pieces;
     },
     parts,
-    fidelity: writer.fidelity,
+    get fidelity() {
+      return (fidelity ??= writer.notes.gather());
+    },
     whole: describeWhole(result),
     ...(bare && { withoutFields: true as const }),
     boxes,

@@ -1,5 +1,5 @@
 import { createProblem, type Problem } from '../problem';
-import { mapChildren, type QueryNode } from './node';
+import { listChildren, mapChildren, type QueryNode } from './node';
 
 /** The blocks that a query may use, by name. */
 export type Blocks = ReadonlyMap<string, QueryNode>;
@@ -41,6 +41,7 @@ export function expandBlocks(root: QueryNode, blocks: Blocks): ExpandedQuery {
  * comes of a query of which no part is left.
  */
 export function dropInactive(root: QueryNode, database?: string): QueryNode | undefined {
+  if (isWhole(root)) return root;
   switch (root.kind) {
     case 'off':
       return undefined;
@@ -54,9 +55,8 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
         .map((item) => dropInactive(item, database))
         .filter((item) => item !== undefined);
       if (items.length <= 1) return withBlock(items[0], root.block);
-      const isWhole =
-        items.length === root.items.length && items.every((item, at) => item === root.items[at]);
-      return isWhole ? root : { ...root, items };
+      const isSame = items.length === root.items.length && items.every((item, at) => item === root.items[at]);
+      return isSame ? root : { ...root, items };
     }
     case 'not': {
       const include = dropInactive(root.include, database);
@@ -76,6 +76,21 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
     default:
       return root;
   }
+}
+
+const WHOLE = new WeakMap<QueryNode, boolean>();
+
+/** True where nothing can be dropped, in whatever database; pieces that stand in many queries are looked at once. */
+function isWhole(node: QueryNode): boolean {
+  if (node.kind === 'off' || node.kind === 'only') return false;
+  const children = listChildren(node);
+  if (children.length === 0) return true;
+  const known = WHOLE.get(node);
+  if (known !== undefined) return known;
+  const isGroup = node.kind === 'and' || node.kind === 'or';
+  const whole = children.every(isWhole) && !(isGroup && children.length < 2);
+  WHOLE.set(node, whole);
+  return whole;
 }
 
 function withBlock(node: QueryNode | undefined, block: string | undefined): QueryNode | undefined {
