@@ -230,14 +230,14 @@ test('after a change, what each of 60 terms brings is counted without holding up
     's',
     '*',
     ' use',
-    ' study',
+    ' kit',
     ' area',
-    ' model',
+    ' map',
     ' night',
     ' loss',
     ' data',
     ' test',
-    ' type',
+    ' set',
   ];
   const table = [stems, ...endings.map((ending) => stems.map((stem) => stem + ending))];
   await page.getByLabel('Name of a new concept').fill('bat');
@@ -255,57 +255,77 @@ test('after a change, what each of 60 terms brings is counted without holding up
     await page.getByRole('checkbox', { name }).check();
   await workbench.goTo('Topic');
   await page.getByRole('button', { name: 'Hide suggestions' }).click();
-  const times: number[] = [];
+  await expect(page.locator('app-term-line')).toHaveCount(5 * 12);
+  await watchCounting(page);
+  // A round at a time, until other work on the machine left one alone.
+  let median = Infinity;
   let longest = Infinity;
-  // An odd number of times, so that one of them is the median; more where other work disturbed them.
-  for (let turn = 0; turn < 7 && (turn < 5 || findMedian(times) > 900 || longest > 100); turn++) {
-    await page.waitForLoadState('networkidle');
-    const slowness = await measureSlowness(page);
-    await workbench.addField('hedge').fill(`noctule${turn}*`);
-    await waitUntilQuiet(page);
-    await page.evaluate(() => {
-      const seen = { longest: 0, last: 0, strings: 0, start: performance.now() };
-      Object.assign(window, { seen });
-      new PerformanceObserver((list) => {
-        for (const entry of list.getEntries())
-          if (entry.startTime >= seen.start) seen.longest = Math.max(seen.longest, entry.duration);
-      }).observe({ type: 'longtask' });
-      const send = window.fetch.bind(window);
-      window.fetch = async (input, init) => {
-        const answer = await send(input, init);
-        const isCount = /\/(count|unions)$/.test(answer.url);
-        if (isCount) {
-          const body: unknown = await answer.clone().json();
-          seen.strings += (body as { counts: unknown[] }).counts.length;
-          seen.last = performance.now();
-        }
-        return answer;
-      };
-    });
-    await page.keyboard.press('Enter');
-    await expect(workbench.line('hedge', `noctule${turn}*`)).toBeVisible();
-    // Each of 60 terms left out, in the databases that take so long a string.
-    await expect
-      .poll(() => page.evaluate(() => (window as unknown as { seen: { strings: number } }).seen.strings))
-      .toBeGreaterThan(4 * 60);
-    await waitUntilQuiet(page);
-    const { time, task, strings } = await page.evaluate(() => {
-      const { seen } = window as unknown as {
-        seen: { longest: number; last: number; strings: number; start: number };
-      };
-      return { time: seen.last - seen.start, task: seen.longest, strings: seen.strings };
-    });
-    console.log(
-      `60 terms in six databases, ${strings} counts: ${Math.round(time)} ms, longest task ${Math.round(task)} ms; slowness ${slowness.toFixed(1)}`,
-    );
-    times.push(time / slowness);
-    longest = Math.min(longest, task / slowness);
+  let text = 'hedge set';
+  for (let round = 0; round < 4 && (median > 400 || longest > 50); round++) {
+    const times: number[] = [];
+    for (let turn = 0; turn < 7; turn++) {
+      await waitUntilQuiet(page);
+      const slowness = await measureSlowness(page);
+      await workbench.line('hedge', text).fill((text = `hedge t${round}${turn}`));
+      const counted = await measureCounting(page, () => page.keyboard.press('Enter'));
+      console.log(
+        `60 terms in six databases, ${counted.strings} counts: ${Math.round(counted.time)} ms, longest task ${Math.round(counted.task)} ms; slowness ${slowness.toFixed(1)}`,
+      );
+      // Each of 60 terms left out, in the five databases that take so long a string, whole or in parts.
+      expect(counted.strings).toBeGreaterThan(5 * 60);
+      times.push(counted.time / slowness);
+      longest = Math.min(longest, counted.task / slowness);
+    }
+    median = Math.min(median, findMedian(times));
+    console.log(`60 terms in six databases: ${Math.round(findMedian(times))} ms at the median (wanted 400)`);
   }
-  console.log(`60 terms in six databases: ${Math.round(findMedian(times))} ms at the median (wanted 400)`);
-  // Writing, counting and drawing share two processors here, and the first turns run code that is not compiled yet.
-  expect(findMedian(times)).toBeLessThan(1_000);
-  expect(longest).toBeLessThan(100);
+  expect(median).toBeLessThan(400);
+  expect(longest).toBeLessThan(50);
 });
+
+/** What has been counted since a moment: the time of the last answer, the longest task of the page, the number of counts. */
+interface Counting {
+  start: number;
+  time: number;
+  task: number;
+  strings: number;
+}
+
+/** From now on the page notes what is counted. */
+async function watchCounting(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const counting: Counting = { start: Infinity, time: 0, task: 0, strings: 0 };
+    Object.assign(window, { counting });
+    performance.setResourceTimingBufferSize(100_000);
+    new PerformanceObserver((list) => {
+      for (const { startTime, duration } of list.getEntries())
+        if (startTime >= counting.start) counting.task = Math.max(counting.task, duration);
+    }).observe({ type: 'longtask' });
+    const send = window.fetch.bind(window);
+    window.fetch = async (input, init) => {
+      const answer = await send(input, init);
+      if (/\/(count|unions)$/.test(answer.url)) {
+        const body: unknown = await answer.clone().json();
+        counting.strings += (body as { counts: unknown[] }).counts.length;
+        counting.time = performance.now() - counting.start;
+      }
+      return answer;
+    };
+  });
+}
+
+/** What is counted after a change. */
+async function measureCounting(page: Page, change: () => Promise<void>): Promise<Counting> {
+  const read = () => page.evaluate(() => (window as unknown as { counting: Counting }).counting);
+  await page.evaluate(() => {
+    const { counting } = window as unknown as { counting: Counting };
+    Object.assign(counting, { start: performance.now(), time: 0, task: 0, strings: 0 });
+  });
+  await change();
+  await expect.poll(async () => (await read()).strings).toBeGreaterThan(0);
+  await waitUntilQuiet(page);
+  return read();
+}
 
 test('a thesaurus of 50,000 headings is read in under 5 s', async ({ page }) => {
   const workbench = new Workbench(page);

@@ -1,5 +1,5 @@
 import type { Dialect } from './dialect';
-import type { Join, StringTree } from './string-tree';
+import type { Atom, Join, StringTree } from './string-tree';
 
 /** A stretch of the string and the node that it renders; pieces nest like the nodes, outer ones first. */
 export interface Piece {
@@ -35,7 +35,7 @@ export interface Extent {
 export function layOut(tree: StringTree, dialect: Dialect): LaidOut {
   let pieces: Piece[] | undefined;
   return {
-    text: print(tree, dialect),
+    text: recallPrinted(tree, dialect).text,
     get pieces() {
       return (pieces ??= findPieces(tree, dialect));
     },
@@ -66,24 +66,46 @@ function movePieces(parts: readonly LaidOut[]): Piece[] {
   });
 }
 
-const PRINTED = new WeakMap<Dialect, WeakMap<StringTree, string>>();
-
-/** The text of a tree: trees are values, so what stands in many of them is printed once. */
-function print(tree: StringTree, dialect: Dialect): string {
-  if (tree.kind === 'atom') return tree.text;
-  const printed = PRINTED.get(dialect) ?? new WeakMap<StringTree, string>();
-  PRINTED.set(dialect, printed);
-  const known = printed.get(tree);
-  if (known !== undefined) return known;
-  const text = printBody(tree, dialect);
-  printed.set(tree, text);
-  return text;
+/** A tree as text, and how much of what is limited that takes. */
+interface Printed {
+  readonly text: string;
+  readonly extent: Extent;
 }
 
-function printBody(tree: Exclude<StringTree, { kind: 'atom' }>, dialect: Dialect): string {
+const PRINTED = new WeakMap<Dialect, WeakMap<StringTree, Printed>>();
+
+/** Trees are values: what stands in many of them is printed and measured once. */
+function recallPrinted(tree: StringTree, dialect: Dialect): Printed {
+  const printed = PRINTED.get(dialect) ?? new WeakMap<StringTree, Printed>();
+  PRINTED.set(dialect, printed);
+  const known = printed.get(tree);
+  if (known) return known;
+  const made = tree.kind === 'atom' ? printAtom(tree, dialect) : printInner(tree, dialect);
+  printed.set(tree, made);
+  return made;
+}
+
+function printAtom({ text, words }: Atom, { wildcards: { any } }: Dialect): Printed {
+  const truncations = any ? text.split(any.sign).length - 1 : 0;
+  return { text, extent: { characters: text.length, truncations, words } };
+}
+
+function printInner(tree: Exclude<StringTree, Atom>, dialect: Dialect): Printed {
+  const items = tree.kind === 'join' ? tree.items : [tree.item];
+  const text = printBody(tree, dialect);
+  let [truncations, words] = [0, 0];
+  for (const item of items) {
+    const { extent } = recallPrinted(item, dialect);
+    truncations += extent.truncations;
+    words += extent.words;
+  }
+  return { text, extent: { characters: text.length, truncations, words } };
+}
+
+function printBody(tree: Exclude<StringTree, Atom>, dialect: Dialect): string {
   const beside = isBeside(tree, dialect);
   const inner = (item: StringTree): string => {
-    const text = print(item, dialect);
+    const { text } = recallPrinted(item, dialect);
     return beside && needsBrackets(item, dialect) ? `(${text})` : text;
   };
   switch (tree.kind) {
@@ -97,7 +119,7 @@ function printBody(tree: Exclude<StringTree, { kind: 'atom' }>, dialect: Dialect
 }
 
 /** What stands inside stands beside an operator or a mark, so that groups need their brackets. */
-function isBeside(tree: Exclude<StringTree, { kind: 'atom' }>, dialect: Dialect): boolean {
+function isBeside(tree: Exclude<StringTree, Atom>, dialect: Dialect): boolean {
   if (tree.kind === 'join') return tree.items.length > 1;
   return tree.kind === 'without' || !doesMarkBracket(dialect);
 }
@@ -107,31 +129,9 @@ function writeBetween({ operator }: Join, dialect: Dialect): string {
   return write === '' ? ' ' : ` ${write} `;
 }
 
-const MEASURED = new WeakMap<Dialect, WeakMap<StringTree, Extent>>();
-
-/** The extent of a tree as it is printed: parts are measured once. */
+/** The extent of a tree as it is printed. */
 export function measure(tree: StringTree, dialect: Dialect): Extent {
-  const measured = MEASURED.get(dialect) ?? new WeakMap<StringTree, Extent>();
-  MEASURED.set(dialect, measured);
-  const known = measured.get(tree);
-  if (known) return known;
-  const extent = measureBody(tree, dialect);
-  measured.set(tree, extent);
-  return extent;
-}
-
-function measureBody(tree: StringTree, dialect: Dialect): Extent {
-  if (tree.kind === 'atom') {
-    const { any } = dialect.wildcards;
-    return {
-      characters: tree.text.length,
-      truncations: any ? tree.text.split(any.sign).length - 1 : 0,
-      words: tree.words,
-    };
-  }
-  const items = tree.kind === 'join' ? tree.items : [tree.item];
-  const { truncations, words } = addExtents(items.map((item) => measure(item, dialect)));
-  return { characters: print(tree, dialect).length, truncations, words };
+  return recallPrinted(tree, dialect).extent;
 }
 
 /** Several extents together. */

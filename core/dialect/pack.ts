@@ -6,6 +6,15 @@ import { addExtents, type Extent } from './lay-out';
 const EXACT_MEMBERS = 14;
 const EXACT_STEPS = 50_000;
 
+/** Two extents together. */
+export function add(a: Extent, b: Extent): Extent {
+  return {
+    characters: a.characters + b.characters,
+    truncations: a.truncations + b.truncations,
+    words: a.words + b.words,
+  };
+}
+
 /** What is left of an extent. */
 export function subtract(a: Extent, b: Extent): Extent {
   return {
@@ -78,10 +87,10 @@ function packLargestFirst(
   for (const at of order) {
     const size = sizes[at]!;
     if (!isSmaller(size, room)) return undefined;
-    const bin = bins.find(({ used }) => isSmaller(addExtents([used, size]), room));
+    const bin = bins.find(({ used }) => isSmaller(add(used, size), room));
     if (bin) {
       bin.places.push(at);
-      bin.used = addExtents([bin.used, size]);
+      bin.used = add(bin.used, size);
     } else bins.push({ used: size, places: [at] });
   }
   return bins.map((bin) => bin.places);
@@ -135,7 +144,7 @@ function listRests(sizes: readonly Extent[]): Rest[] {
     const after = rests.at(-1);
     rests.push(
       after
-        ? { total: addExtents([after.total, size]), least: findLeast(after.least, size) }
+        ? { total: add(after.total, size), least: findLeast(after.least, size) }
         : { total: size, least: size },
     );
   }

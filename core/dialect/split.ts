@@ -1,6 +1,6 @@
 import type { Dialect } from './dialect';
 import { addExtents, isWithin, measure, type Extent } from './lay-out';
-import { countLeastBins, packBins, shareOut, subtract } from './pack';
+import { add, countLeastBins, packBins, shareOut, subtract } from './pack';
 import { joinTrees, listMembers, type Join, type StringTree } from './string-tree';
 
 /** The most strings that one query is split into. */
@@ -29,7 +29,8 @@ interface Shares {
 }
 
 /** A group in the place where it stands in a tree. */
-interface PlacedGroup extends SplitGroup {
+interface PlacedGroup {
+  readonly group: SplitGroup;
   readonly path: readonly number[];
 }
 
@@ -45,7 +46,7 @@ export function splitTree(tree: StringTree, dialect: Dialect): StringTree[] | un
   // Every member stands in some part: so much cannot stand in so few.
   if (countLeastBins([whole], createLimits(dialect)) > MOST_PARTS) return undefined;
   const groups = findGroups(tree, dialect)
-    .sort((a, b) => b.total.characters - a.total.characters)
+    .sort((a, b) => b.group.total.characters - a.group.total.characters)
     .slice(0, JOINED_GROUPS);
   const plan = planSplit(groups, whole, dialect);
   const parts = plan && carryOut(plan, tree);
@@ -62,7 +63,7 @@ function findGroups(tree: StringTree, dialect: Dialect): PlacedGroup[] {
     }
     if (part.kind !== 'join') return;
     if (part.items.length > 1 && part.operator === 'or') {
-      found.push({ ...recallGroup(part, dialect), path });
+      found.push({ group: recallGroup(part, dialect), path });
       return;
     }
     part.items.forEach((item, at) => {
@@ -134,16 +135,16 @@ interface SplitPlan {
  */
 function planSplit(groups: readonly PlacedGroup[], whole: Extent, dialect: Dialect): SplitPlan | undefined {
   const limits = createLimits(dialect);
-  const rest = groups.reduce((left, group) => subtract(left, group.total), whole);
+  const rest = groups.reduce((left, { group }) => subtract(left, group.total), whole);
   let best: SplitPlan | undefined;
   let fewest = MOST_PARTS + 1;
   for (const last of groups) {
     const others = groups.filter((group) => group !== last);
     for (const { counts, product } of listCounts(others.length)) {
       if (product > 1 && product * 2 >= fewest) break;
-      if (!mayFit(rest, last, others, counts, Math.floor((fewest - 1) / product), limits)) continue;
-      const shares = others.map((group, at) => recallShares(group, counts[at] ?? 1, limits));
-      const bins = packLast(last, listRests(rest, shares), limits, fewest - 1);
+      if (!mayFit(rest, last.group, others, counts, Math.floor((fewest - 1) / product), limits)) continue;
+      const shares = others.map(({ group }, at) => recallShares(group, counts[at] ?? 1, limits));
+      const bins = packLast(last.group, listRests(rest, shares), limits, fewest - 1);
       if (!bins) continue;
       best = { last, others, shares, bins };
       fewest = countBins(bins);
@@ -169,7 +170,7 @@ function recallShares({ sizes, shares }: SplitGroup, count: number, limits: Exte
 function mayFit(
   rest: Extent,
   last: SplitGroup,
-  others: readonly SplitGroup[],
+  others: readonly PlacedGroup[],
   counts: readonly number[],
   bins: number,
   limits: Extent,
@@ -178,7 +179,7 @@ function mayFit(
   let truncations = rest.truncations + last.total.truncations / bins;
   let words = rest.words + last.total.words / bins;
   for (let at = 0; at < others.length; at++) {
-    const { members, total } = others[at]!;
+    const { members, total } = others[at]!.group;
     const count = counts[at] ?? 1;
     if (count > members.length) return false;
     characters += total.characters / count;
@@ -196,8 +197,8 @@ function countBins(bins: SplitPlan['bins']): number {
 function listRests(rest: Extent, shares: readonly Shares[]): Extent[] {
   let rests = [rest];
   for (const { sizes } of shares)
-    if (sizes.length === 1) rests = rests.map((one) => addExtents([one, sizes[0]!]));
-    else rests = rests.flatMap((one) => sizes.map((size) => addExtents([one, size])));
+    if (sizes.length === 1) rests = rests.map((one) => add(one, sizes[0]!));
+    else rests = rests.flatMap((one) => sizes.map((size) => add(one, size)));
   return rests;
 }
 
@@ -233,7 +234,7 @@ function recallBins({ sizes, packed }: SplitGroup, room: Extent): number[][] | u
 
 function carryOut({ last, others, shares, bins }: SplitPlan, tree: StringTree): StringTree[] {
   return combineShares(tree, others, shares).flatMap((part, at) =>
-    (bins[at] ?? []).map((bin) => replaceAt(part, last.path, last.join(bin))),
+    (bins[at] ?? []).map((bin) => replaceAt(part, last.path, last.group.join(bin))),
   );
 }
 
@@ -269,9 +270,9 @@ function combineShares(
   shares: SplitPlan['shares'],
 ): StringTree[] {
   let parts = [tree];
-  groups.forEach((group, at) => {
+  groups.forEach(({ group, path }, at) => {
     const joins = (shares[at]?.places ?? []).map((share) => group.join(share));
-    parts = parts.flatMap((part) => joins.map((join) => replaceAt(part, group.path, join)));
+    parts = parts.flatMap((part) => joins.map((join) => replaceAt(part, path, join)));
   });
   return parts;
 }

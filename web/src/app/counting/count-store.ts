@@ -247,10 +247,12 @@ export class CountStore {
     const unites = parts.some((some) => some.length > 1) && (await this.databases.unites(database));
     const isUnion = (at: number): boolean => unites && (parts[at]?.length ?? 0) > 1;
     const strings = parts.filter((_, at) => !isUnion(at)).flat();
-    const single = strings.length > 0 ? await this.client.count(database, strings, boxes) : succeed([]);
-    if (!single.ok) return single;
     const unions = parts.filter((_, at) => isUnion(at));
-    const united = unions.length > 0 ? await this.client.countUnions(database, unions, boxes) : succeed([]);
+    const [single, united] = await Promise.all([
+      strings.length > 0 ? this.client.count(database, strings, boxes) : succeed([]),
+      unions.length > 0 ? this.client.countUnions(database, unions, boxes) : succeed([]),
+    ]);
+    if (!single.ok) return single;
     if (!united.ok) return united;
     const [singles, together] = [single.value[Symbol.iterator](), united.value[Symbol.iterator]()];
     const take = (entries: Iterator<CountEntry>): CountState =>

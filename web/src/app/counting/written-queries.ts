@@ -26,9 +26,11 @@ interface LaterQuery {
 }
 
 /** After so many slices those who wait are told of what is written so far. */
-const SLICES_UNTOLD = 12;
+const SLICES_UNTOLD = 50;
 /** So many are asked of a database at once, so that answers come in few pieces. */
 const LATER_BATCH = 150;
+/** No more than so many characters go together, so that a database has work while its next strings are written. */
+const LATER_CHARACTERS = 120_000;
 /** A query is kept as written under so many sets of limiters. */
 const MOST_LIMITERS = 60;
 
@@ -69,6 +71,9 @@ export class WrittenQueries {
   private readonly later = new Map<Dialect, LaterQueue>();
   /** Wishes of queries that were written and are to be asked for together. */
   private readonly ready: CountWish[] = [];
+  private readyCharacters = 0;
+  /** Of the database whose turn it is. */
+  private readyCount = 0;
   private readonly laterDone = signal(0);
   private isWriting = false;
   private slices = 0;
@@ -127,12 +132,16 @@ export class WrittenQueries {
     const end = performance.now() + SLICE;
     for (let next = this.takeLater(); next; next = this.takeLater()) {
       const { wish } = this.write(next.root, next.dialect, next.limiters);
-      if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) this.ready.push(wish);
+      if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) {
+        this.ready.push(wish);
+        this.readyCharacters += wish.string.length;
+        this.readyCount++;
+      }
       if (performance.now() > end) break;
     }
     this.isWriting = this.later.size > 0;
     if (++this.slices % SLICES_UNTOLD === 0 || !this.isWriting) this.laterDone.update((turn) => turn + 1);
-    if (!this.isWriting) this.onReady(this.ready.splice(0));
+    if (!this.isWriting) this.askForReady();
   }
 
   /** The next query of the database whose turn it is; what is ready for it is asked for before the next one's turn. */
@@ -140,12 +149,19 @@ export class WrittenQueries {
     const [turn] = this.later;
     if (!turn) return undefined;
     const [dialect, queue] = turn;
-    const next = this.ready.length < LATER_BATCH ? queue.take() : undefined;
+    if (this.readyCharacters >= LATER_CHARACTERS) this.askForReady();
+    const next = this.readyCount < LATER_BATCH ? queue.take() : undefined;
     if (next) return next;
-    this.onReady(this.ready.splice(0));
+    this.askForReady();
+    this.readyCount = 0;
     this.later.delete(dialect);
     if (!queue.isEmpty()) this.later.set(dialect, queue);
     return this.takeLater();
+  }
+
+  private askForReady(): void {
+    this.readyCharacters = 0;
+    this.onReady(this.ready.splice(0));
   }
 
   private findWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): WrittenQuery | undefined {

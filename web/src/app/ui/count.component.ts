@@ -32,7 +32,9 @@ import { formatCount, placeOnLogScale } from './number-format';
       >
     }
     @if (bar()) {
-      <span class="bar" aria-hidden="true"><span class="fill" [style.width.%]="share()"></span></span>
+      <span class="bar" aria-hidden="true"
+        ><span class="fill" [style.transform]="'scaleX(' + share() + ')'"></span
+      ></span>
     }
   `,
   styles: `
@@ -59,10 +61,10 @@ import { formatCount, placeOnLogScale } from './number-format';
     .fill {
       display: block;
       height: 100%;
-      border-radius: 2px;
       background: var(--hue, var(--glaze-fill));
       opacity: 0.75;
-      transition: width 0.2s;
+      transform-origin: left;
+      transition: transform 0.2s;
     }
     @media (prefers-reduced-motion: reduce) {
       .fill {
@@ -97,7 +99,7 @@ export class CountComponent {
     return last && formatCount(last.total, last.estimated, last.upTo);
   });
   protected readonly share = computed(() =>
-    this.failure() === undefined ? 100 * placeOnLogScale(this.last()?.total ?? 0) : 0,
+    this.failure() === undefined ? placeOnLogScale(this.last()?.total ?? 0) : 0,
   );
 
   protected open(): void {
