@@ -26,6 +26,7 @@ import { createRandom } from '#demo/random';
 import { createCorpus } from '#demo/works';
 import { makeDatabases, type BenchDatabase } from './databases';
 import { createPeer } from './peer';
+import { SIXTY_TERMS } from './sixty-terms';
 
 // The questions of Compare against the figures that are wanted: by ratio against the same questions asked
 // one by one of FTS5 in the same run, and as the application asks them: strings written and read.
@@ -34,11 +35,6 @@ const large = process.argv.includes('--large');
 const SIZE = large ? 500_000 : 100_000;
 const RUNS = 7;
 
-/** The words of a draft of 60 terms. */
-const WORDS =
-  'bat bats chiroptera* pipistrel* myotis noctule* flying mammals echolocat* ultraso* roost* forag* commut* light lights lighting lamp lamps lantern* luminaire* illuminat* street road roads highway* verge* lit dark night nocturn* dusk hedge* hedgerow* tree* woodland* behavio[u]r activity avoid* attract* flight* path* corridor* LED sodium mercury dim* warm amber spectr* colo[u]r blue red white measure* survey* record* detect* model*'.split(
-    ' ',
-  );
 const time = (work: () => void): number => {
   const start = performance.now();
   work();
@@ -113,9 +109,7 @@ function compareWithPeer(): void {
     100,
   );
   // Concepts as people make them: the terms of the draft that the application is measured with.
-  const groups = Array.from({ length: 5 }, (_, at) =>
-    WORDS.slice(at * 12, at * 12 + 12).filter((term) => /^[a-z]+\*?$/.test(term)),
-  );
+  const groups = SIXTY_TERMS.map((terms) => terms.filter((term) => /^[a-z]+\*?$/.test(term)));
   const subsets = Array.from({ length: 31 }, (_, at) =>
     groups.filter((__, group) => ((at + 1) & (1 << group)) !== 0),
   );
@@ -129,12 +123,12 @@ function compareWithPeer(): void {
 
 /** A draft of 60 terms in five concepts. */
 function createLargeState(): Project {
-  const concepts: Concept[] = Array.from({ length: 5 }, (_, number) => ({
+  const concepts: Concept[] = SIXTY_TERMS.map((terms, number) => ({
     id: `c${number}`,
     name: `c${number}`,
     block: `c${number}`,
     off: false,
-    terms: WORDS.slice(number * 12, number * 12 + 12).map((text, at) => ({
+    terms: terms.map((text, at) => ({
       id: `${number}-${at}`,
       text,
       off: false,

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { SIXTY_TERMS } from '../bench/sixty-terms';
 import { Workbench } from './pages/workbench';
 
 // These run alone, after all other browser tests. Absolute times differ from machine to machine and
@@ -216,72 +217,75 @@ test('typing in a query of 20,000 characters: under 16 ms a key at the median; c
   expect(fastest).toBeLessThan(50);
 });
 
-test('after a change, what each of 60 terms brings is counted without holding up the page', async ({
-  page,
-}) => {
-  test.setTimeout(240_000);
-  const workbench = new Workbench(page);
-  await workbench.start();
-  await page.goto('/projects');
-  await page.getByRole('button', { name: 'New project' }).click();
-  const stems = ['bat', 'light', 'road', 'lamp', 'hedge'];
-  const endings = [
+/** Concepts with terms that make strings so long that one database needs some 22 for each query. */
+const LONG_TERMS = ['bat', 'light', 'road', 'lamp', 'hedge'].map((stem) =>
+  [
     '',
     's',
     '*',
-    ' use',
-    ' kit',
-    ' area',
-    ' map',
-    ' night',
-    ' loss',
-    ' data',
-    ' test',
-    ' set',
-  ];
-  const table = [stems, ...endings.map((ending) => stems.map((stem) => stem + ending))];
-  await page.getByLabel('Name of a new concept').fill('bat');
-  await page.keyboard.press('Enter');
-  await page.evaluate(
-    (text) => navigator.clipboard.writeText(text),
-    table.map((row) => row.join('\t')).join('\n'),
-  );
-  await workbench.addField('bat').focus();
-  await page.keyboard.press('Control+v');
-  await page.getByRole('button', { name: 'Add as terms' }).click();
-  await expect(page.locator('app-concept-column')).toHaveCount(5);
-  await workbench.goTo('Databases');
-  for (const name of ['Cardinal Point Citations', 'Northern Union Catalogue', 'Plainfinder'])
-    await page.getByRole('checkbox', { name }).check();
-  await workbench.goTo('Topic');
-  await page.getByRole('button', { name: 'Hide suggestions' }).click();
-  await expect(page.locator('app-term-line')).toHaveCount(5 * 12);
-  await watchCounting(page);
-  // A round at a time, until other work on the machine left one alone.
-  let median = Infinity;
-  let longest = Infinity;
-  let text = 'hedge set';
-  for (let round = 0; round < 4 && (median > 400 || longest > 50); round++) {
-    const times: number[] = [];
-    for (let turn = 0; turn < 7; turn++) {
-      await waitUntilQuiet(page);
-      const slowness = await measureSlowness(page);
-      await workbench.line('hedge', text).fill((text = `hedge t${round}${turn}`));
-      const counted = await measureCounting(page, () => page.keyboard.press('Enter'));
-      console.log(
-        `60 terms in six databases, ${counted.strings} counts: ${Math.round(counted.time)} ms, longest task ${Math.round(counted.task)} ms; slowness ${slowness.toFixed(1)}`,
-      );
-      // Each of 60 terms left out, in the five databases that take so long a string, whole or in parts.
-      expect(counted.strings).toBeGreaterThan(5 * 60);
-      times.push(counted.time / slowness);
-      longest = Math.min(longest, counted.task / slowness);
+    ...['use', 'kit', 'area', 'map', 'night', 'loss', 'data', 'test', 'set'].map((word) => ` ${word}`),
+  ].map((ending) => stem + ending),
+);
+
+for (const { name, concepts, next, databases, wanted } of [
+  { name: 'in one string each', concepts: SIXTY_TERMS, next: 'tag', databases: 4, wanted: 400 },
+  // One database more: over a thousand strings more for each change.
+  { name: 'in 22 strings each somewhere', concepts: LONG_TERMS, next: 'hedge t', databases: 5, wanted: 600 },
+])
+  test(`after a change, what each of 60 terms brings is counted in six databases, ${name}`, async ({
+    page,
+  }) => {
+    test.setTimeout(300_000);
+    const workbench = new Workbench(page);
+    await workbench.start();
+    await page.goto('/projects');
+    await page.getByRole('button', { name: 'New project' }).click();
+    const table = [
+      concepts.map((_, at) => `c${at}`),
+      ...concepts[0]!.map((_, row) => concepts.map((terms) => terms[row]!)),
+    ];
+    await page.getByLabel('Name of a new concept').fill('c0');
+    await page.keyboard.press('Enter');
+    await page.evaluate(
+      (text) => navigator.clipboard.writeText(text),
+      table.map((row) => row.join('\t')).join('\n'),
+    );
+    await workbench.addField('c0').focus();
+    await page.keyboard.press('Control+v');
+    await page.getByRole('button', { name: 'Add as terms' }).click();
+    await expect(page.locator('app-concept-column')).toHaveCount(5);
+    await workbench.goTo('Databases');
+    for (const database of ['Cardinal Point Citations', 'Northern Union Catalogue', 'Plainfinder'])
+      await page.getByRole('checkbox', { name: database }).check();
+    await workbench.goTo('Topic');
+    await page.getByRole('button', { name: 'Hide suggestions' }).click();
+    await expect(page.locator('app-term-line')).toHaveCount(5 * 12);
+    await watchCounting(page);
+    // A round at a time, until other work on the machine left one alone.
+    let median = Infinity;
+    let longest = Infinity;
+    let text = concepts.at(-1)!.at(-1)!;
+    for (let round = 0; round < 4 && (median > wanted || longest > 50); round++) {
+      const times: number[] = [];
+      for (let turn = 0; turn < 7; turn++) {
+        await waitUntilQuiet(page);
+        const slowness = await measureSlowness(page);
+        await workbench.line('c4', text).fill((text = `${next}${round}${turn}`));
+        const counted = await measureCounting(page, () => page.keyboard.press('Enter'));
+        console.log(
+          `60 terms ${name}, ${counted.strings} counts: ${Math.round(counted.time)} ms, longest task ${Math.round(counted.task)} ms; slowness ${slowness.toFixed(1)}`,
+        );
+        // All but the changed term are left out of another draft than before, where that can be written.
+        expect(counted.strings).toBeGreaterThan(databases * 59);
+        times.push(counted.time / slowness);
+        longest = Math.min(longest, counted.task / slowness);
+      }
+      median = Math.min(median, findMedian(times));
+      console.log(`60 terms ${name}: ${Math.round(findMedian(times))} ms at the median (wanted ${wanted})`);
     }
-    median = Math.min(median, findMedian(times));
-    console.log(`60 terms in six databases: ${Math.round(findMedian(times))} ms at the median (wanted 400)`);
-  }
-  expect(median).toBeLessThan(400);
-  expect(longest).toBeLessThan(50);
-});
+    expect(median).toBeLessThan(wanted);
+    expect(longest).toBeLessThan(50);
+  });
 
 /** What has been counted since a moment: the time of the last answer, the longest task of the page, the number of counts. */
 interface Counting {
