@@ -3,12 +3,14 @@ import { foldLetters, splitWords } from '#core/text/index';
 import type { Pattern } from '#core/query/index';
 import { Scanner } from '../scanner';
 import { refuse } from '../string-fault';
-import { createWords } from '../words';
+import { createWords, rememberPatterns } from '../words';
 import { stemWord } from './stem';
 
 const UNMARKED = maskFields(['title', 'abstract', 'keywords']);
 const TITLE = maskFields(['title']);
 const MOST_WORDS = 24;
+const splitQuoted = rememberPatterns((raw) => listWords(raw).map(letters));
+const splitStems = rememberPatterns((raw) => listWords(raw).map((word) => letters(markStem(stemWord(word)))));
 
 /** What Plainfinder makes of a string, with what it tells the person about it. */
 export interface PlainfinderReading {
@@ -100,16 +102,16 @@ class Reader {
     if (quote && quote[2] !== '"') refuse('quote', start, scanner.at, 'A quotation mark has no partner.');
     const raw = quote?.[1] ?? scanner.take(/[^\s()"|]+/y)?.[0];
     if (raw === undefined) return refuse('missing', start, start + 1, 'A word is missing here.');
-    const words = splitWords(raw).map(({ text }) => foldLetters(text));
+    const words = quote ? splitQuoted(raw) : splitStems(raw);
     const room = Math.max(0, MOST_WORDS - this.words);
     this.words += words.length;
-    const kept = words.slice(0, room);
-    if (kept.length === 0) return undefined;
-    return createWords(
-      kept.map((word) => letters(quote ? word : markStem(stemWord(word)))),
-      fields,
-    );
+    if (words.length === 0 || room === 0) return undefined;
+    return createWords(words.length > room ? words.slice(0, room) : words, fields);
   }
+}
+
+function listWords(raw: string): string[] {
+  return splitWords(raw).map(({ text }) => foldLetters(text));
 }
 
 function letters(text: string): Pattern {
