@@ -2,6 +2,17 @@ import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { Workbench } from './pages/workbench';
 
+test('a change made in the moment in which the page is left is not lost', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  for (const term of ['moth*', 'shrew*', 'vole*']) {
+    await workbench.addField('bats').fill(term);
+    await page.keyboard.press('Enter');
+    await page.reload();
+    await expect(workbench.line('bats', term)).toBeVisible();
+  }
+});
+
 test('everything is still there after a reload', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { createDemoProject } from '#demo/demo-project';
 import { EwerDatabase } from './ewer-database';
+import { LeftOvers } from './left-overs';
 import { ProjectRepository } from './project-repository';
 
 const NOW = '2026-10-01T08:00:00.000Z';
@@ -60,5 +61,72 @@ describe('projects in the browser', () => {
     await repository.writeSetting('last-project', 'demo');
     expect(await repository.readSetting('last-project')).toBe('demo');
     expect(await repository.readSetting('nothing')).toBeUndefined();
+  });
+});
+
+describe('what a page had no time to save', () => {
+  const LATER = '2026-10-01T08:05:00.000Z';
+  const project = createDemoProject();
+  const changed = { ...project, name: 'changed in the last moment' };
+  const storage = (): Storage => {
+    const texts = new Map<string, string>();
+    return {
+      length: 0,
+      key: () => null,
+      clear: () => {
+        texts.clear();
+      },
+      getItem: (key) => texts.get(key) ?? null,
+      setItem: (key, text) => void texts.set(key, text),
+      removeItem: (key) => void texts.delete(key),
+    };
+  };
+  let left: LeftOvers;
+
+  beforeEach(async () => {
+    left = new LeftOvers(storage());
+    repository = new ProjectRepository(new EwerDatabase(`ewer-test-${number++}`), left);
+    await repository.save(project, 0, NOW);
+  });
+
+  it('is in the project when it is opened again, and saved', async () => {
+    repository.leave(changed, 1, LATER);
+    expect(await repository.load('demo')).toEqual({ ok: true, value: { project: changed, revision: 2 } });
+    expect(left.find('demo')).toBeUndefined();
+    expect(await repository.load('demo')).toEqual({ ok: true, value: { project: changed, revision: 2 } });
+  });
+
+  it('is forgotten when the save came through after all', async () => {
+    repository.leave(changed, 1, LATER);
+    await repository.save(changed, 1, LATER);
+    expect(left.find('demo')).toBeUndefined();
+  });
+
+  it('becomes a project beside the other if that was saved since', async () => {
+    repository.leave(changed, 1, LATER);
+    await repository.save({ ...project, name: 'saved in another window' }, 1, NOW);
+    const loaded = await repository.load('demo');
+    expect(loaded.ok && loaded.value.project.name).toBe('saved in another window');
+    const listed = await repository.list();
+    expect(listed.ok && listed.value.map(({ name }) => name).sort()).toEqual([
+      'changed in the last moment, left unsaved 2026-10-01 08:05',
+      'saved in another window',
+    ]);
+    expect(left.find('demo')).toBeUndefined();
+  });
+
+  it('is not taken from a text that is none, and stays where the disk is full', async () => {
+    const texts = storage();
+    texts.setItem('ewer-left-demo', '{"id":"demo"}');
+    const broken = new ProjectRepository(new EwerDatabase(`ewer-test-${number - 1}`), new LeftOvers(texts));
+    expect(await broken.load('demo')).toEqual({ ok: true, value: { project, revision: 1 } });
+    repository.leave(changed, 1, LATER);
+    const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementationOnce(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    await repository.load('demo');
+    put.mockRestore();
+    expect(left.find('demo')?.revision).toBe(1);
+    expect(await repository.load('demo')).toEqual({ ok: true, value: { project: changed, revision: 2 } });
   });
 });

@@ -1,6 +1,7 @@
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { restoreProject, storeProject, type Project } from '#core/project/index';
 import { EwerDatabase, type ProjectRow } from './ewer-database';
+import { LeftOvers, type LeftOver } from './left-overs';
 
 /** A project in the list, without its content. */
 export interface ProjectEntry {
@@ -14,7 +15,10 @@ export interface ProjectEntry {
 
 /** Projects in the browser's own database. Every answer is a value or a problem; nothing throws. */
 export class ProjectRepository {
-  constructor(private readonly database = new EwerDatabase()) {}
+  constructor(
+    private readonly database = new EwerDatabase(),
+    private readonly leftOvers = new LeftOvers(),
+  ) {}
 
   async list(): Promise<Outcome<ProjectEntry[]>> {
     return this.database.attempt(async (database) => {
@@ -23,8 +27,9 @@ export class ProjectRepository {
     });
   }
 
-  /** A project and the revision under which the next save must come. */
+  /** A project and the revision under which the next save must come; with what was left unsaved in it. */
   async load(id: string): Promise<Outcome<{ project: Project; revision: number }>> {
+    await this.takeLeftOver(id);
     return this.database.attempt(async (database) => {
       const row = await database.get('projects', id);
       if (!row) return fail(createProblem('not-found', 'error', { what: 'such project' }));
@@ -49,11 +54,39 @@ export class ProjectRepository {
         stored: storeProject(project),
       });
       await transaction.done;
+      this.forgetLeft(project);
       return succeed(revision + 1);
     });
   }
 
+  /** Notes at once what a page that is being left may not save any more; the next `load` finds it. */
+  leave(project: Project, revision: number, saved: string): void {
+    this.leftOvers.put({ id: project.id, revision, saved, stored: storeProject(project) });
+  }
+
+  /** What was left is there if nobody saved since; else it becomes a project of its own beside the other. */
+  private async takeLeftOver(id: string): Promise<void> {
+    const left = this.leftOvers.find(id);
+    const restored = left && restoreProject(left.stored);
+    if (!left || !restored?.ok) return;
+    const { value: project } = restored;
+    const outcome = await this.save(project, left.revision, left.saved);
+    if (outcome.ok) this.leftOvers.drop(id);
+    if (outcome.ok || outcome.problem.code !== 'saved-elsewhere') return;
+    const kept = await this.database.attempt(async (database) => succeed(await database.get('projects', id)));
+    const isKnown = kept.ok && JSON.stringify(kept.value?.stored) === JSON.stringify(left.stored);
+    const copy = isKnown ? outcome : await this.save(createCopy(project, left), 0, left.saved);
+    if (isKnown || copy.ok || copy.problem.code === 'saved-elsewhere') this.leftOvers.drop(id);
+  }
+
+  private forgetLeft(project: Project): void {
+    const left = this.leftOvers.find(project.id);
+    if (left && JSON.stringify(left.stored) === JSON.stringify(storeProject(project)))
+      this.leftOvers.drop(project.id);
+  }
+
   async remove(id: string): Promise<Outcome<void>> {
+    this.leftOvers.drop(id);
     return this.database.attempt(async (database) => succeed(await database.delete('projects', id)));
   }
 
@@ -67,6 +100,15 @@ export class ProjectRepository {
   async writeSetting(key: string, value: string): Promise<void> {
     await this.database.attempt(async (database) => succeed(await database.put('settings', value, key)));
   }
+}
+
+function createCopy(project: Project, { saved, revision }: LeftOver): Project {
+  const time = saved.slice(0, 16).replace('T', ' ');
+  return {
+    ...project,
+    id: `${project.id}-${revision}-${Date.parse(saved)}`,
+    name: `${project.name}, left unsaved ${time}`,
+  };
 }
 
 function describeRow(row: ProjectRow): ProjectEntry[] {

@@ -1,7 +1,20 @@
 import { inject } from '@angular/core';
 import { createEffect } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { EMPTY, combineLatest, concatMap, filter, fromEvent, map, merge, switchMap, take, timer } from 'rxjs';
+import {
+  EMPTY,
+  combineLatest,
+  concatMap,
+  filter,
+  fromEvent,
+  map,
+  merge,
+  startWith,
+  switchMap,
+  take,
+  tap,
+  timer,
+} from 'rxjs';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from './project.actions';
@@ -46,4 +59,27 @@ export const autosave = createEffect(
     );
   },
   { functional: true },
+);
+
+/** Notes what is not saved when the page is left: a save that begins then may be cut off. */
+export const leaveBehind = createEffect(
+  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), surroundings = inject(SURROUNDINGS)) => {
+    const isLeaving$ = merge(
+      fromEvent(document, 'visibilitychange').pipe(map(() => document.visibilityState === 'hidden')),
+      fromEvent(window, 'pagehide').pipe(map(() => true)),
+      fromEvent(window, 'pageshow').pipe(map(() => false)),
+    ).pipe(startWith(false));
+    return combineLatest([
+      isLeaving$,
+      store.select(projectFeature.selectProject),
+      store.select(projectFeature.selectSaved),
+      store.select(projectFeature.selectRevision),
+    ]).pipe(
+      tap(([isLeaving, project, saved, revision]) => {
+        if (isLeaving && project && project !== saved)
+          repository.leave(project, revision, writeMoment(surroundings.now()));
+      }),
+    );
+  },
+  { functional: true, dispatch: false },
 );

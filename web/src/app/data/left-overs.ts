@@ -1,0 +1,62 @@
+import Joi from 'joi';
+
+/** A project with changes that were not saved when its page was left. */
+export interface LeftOver {
+  readonly id: string;
+  /** The save that the changes follow. */
+  readonly revision: number;
+  /** When it was left: ISO 8601, UTC. */
+  readonly saved: string;
+  /** As it would have been stored. */
+  readonly stored: unknown;
+}
+
+const LEFT_OVER = Joi.object<LeftOver>({
+  id: Joi.string().required(),
+  revision: Joi.number().integer().min(0).required(),
+  saved: Joi.string().isoDate().required(),
+  stored: Joi.object().unknown().required(),
+});
+
+/**
+ * What a page that is left has no time to save: its storage writes at once, where that of the projects
+ * would be cut off. Where there is no such storage, or no room, nothing is kept and nothing throws.
+ */
+export class LeftOvers {
+  constructor(private readonly storage: Storage | undefined = findStorage()) {}
+
+  put(leftOver: LeftOver): void {
+    try {
+      this.storage?.setItem(createKey(leftOver.id), JSON.stringify(leftOver));
+    } catch {
+      // No room: the save that is under way has to do.
+    }
+  }
+
+  find(id: string): LeftOver | undefined {
+    const text = this.storage?.getItem(createKey(id));
+    if (text === undefined || text === null) return undefined;
+    try {
+      const result = LEFT_OVER.validate(JSON.parse(text), { convert: false });
+      return result.error ? undefined : result.value;
+    } catch {
+      return undefined;
+    }
+  }
+
+  drop(id: string): void {
+    this.storage?.removeItem(createKey(id));
+  }
+}
+
+function createKey(id: string): string {
+  return `ewer-left-${id}`;
+}
+
+function findStorage(): Storage | undefined {
+  try {
+    return globalThis.localStorage;
+  } catch {
+    return undefined;
+  }
+}
