@@ -3,6 +3,7 @@ import { createProblem, type Fix, type Problem } from '../problem';
 import { assignIds } from './identity';
 import { splitTokens, type Token } from './lexer';
 import { FIELDS, GREATEST_DISTANCE, type Field, type HeadingNode, type QueryNode } from './node';
+import { OPERATORS, PROXIMITIES, findFieldReach } from './field-reach';
 import { joinOperands, type Joined } from './operators';
 import type { Pattern } from './pattern';
 import { ProblemList } from './problem-list';
@@ -45,8 +46,6 @@ export function parseQuery(text: string, known: KnownNames = {}): ParsedQuery {
   return { root: assignIds(root), problems: ordered, trailing: parser.takeComments() };
 }
 
-const OPERATORS = new Set(['AND', 'OR', 'NOT']);
-const PROXIMITIES = new Set(['WITHIN', 'BEFORE']);
 const PROXIMITY_LENGTH = 6;
 
 class Parser {
@@ -362,28 +361,9 @@ class Parser {
     return FIELDS.filter((field) => fields.includes(field));
   }
 
-  /** `title: street light`: the field holds for the first word only, which is seldom what was meant. */
   private checkFieldReach(itemAt: number): void {
-    const first = this.tokens[itemAt];
-    if (first?.kind !== 'word' || this.at !== itemAt + 1) return;
-    let last = itemAt;
-    for (
-      let next = this.tokens[last + 1];
-      next?.kind === 'word' && !isOperatorWord(next.raw);
-      next = this.tokens[last + 1]
-    )
-      last++;
-    const end = this.tokens[last]?.end ?? first.end;
-    if (last === itemAt) return;
-    const span = { start: first.start, end };
-    const words = this.text.slice(first.start, end);
-    this.report('field-binds-one', 'warning', { item: first.raw }, span, [
-      { label: 'Search the words as a phrase in this field', edits: [{ span, text: `"${words}"` }] },
-      {
-        label: 'Search all the words in this field',
-        edits: [{ span, text: `(${words.split(/\s+/).join(' AND ')})` }],
-      },
-    ]);
+    const reach = this.at === itemAt + 1 ? findFieldReach(this.tokens, itemAt, this.text) : undefined;
+    if (reach) this.report('field-binds-one', 'warning', { item: reach.item }, reach.span, reach.fixes);
   }
 
   private parseHeading(token: Token & { kind: 'field' }, scope: HeadingNode['scope']): QueryNode | undefined {
@@ -414,8 +394,4 @@ class Parser {
       ...(token.vocabulary !== undefined && { vocabulary: token.vocabulary }),
     };
   }
-}
-
-function isOperatorWord(raw: string): boolean {
-  return OPERATORS.has(raw.toUpperCase()) || PROXIMITIES.has(raw.toUpperCase());
 }

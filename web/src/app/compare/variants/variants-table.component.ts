@@ -31,35 +31,9 @@ import { MustFindCounts } from '../parts/must-find-counts';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { KeptChoices } from '../kept-choices';
+import { describeRatio, type VariantCell, type VariantRow } from './variant-row';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
-
-/** One cell of the table: a count, how it differs from the one compared with, and whether it may be compared. */
-interface VariantCell {
-  readonly dialect: Dialect;
-  readonly counted: Counted | undefined;
-  readonly below: string;
-  readonly ratio: string;
-  readonly band: string;
-  /** What the same string found when it was frozen, if that is another number. */
-  readonly then: string;
-}
-
-/** One row: a variant, or the draft. */
-interface VariantRow {
-  readonly id: string;
-  readonly name: string;
-  readonly variant: Variant | undefined;
-  readonly state: SearchState;
-  readonly depth: number;
-  readonly from: string | undefined;
-  readonly since: string;
-  readonly limits: string;
-  readonly isCompared: boolean;
-  readonly cells: readonly VariantCell[];
-  readonly recall: string;
-  readonly recallCount: number;
-}
 
 const DRAFT = 'draft';
 
@@ -398,10 +372,4 @@ export class VariantsTableComponent {
     const { bounds, countsOnly, works } = findOverlap(results);
     return countsOnly.length === 0 ? formatCount(works) : formatCount(bounds.least, false, bounds.greatest);
   }
-}
-
-/** `×1.7`; nothing where it would be said to be the same. */
-function describeRatio(ratio: number): string {
-  const words = ratio.toLocaleString('en', { maximumSignificantDigits: 2 });
-  return words === '1' ? '' : `×${words}`;
 }
