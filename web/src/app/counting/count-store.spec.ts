@@ -71,6 +71,31 @@ describe('live counts', () => {
     expect(asked.map((strings) => strings.length)).toEqual([1, 5]);
   });
 
+  it('are not asked for while a database wants to be left alone, and all of them afterwards', async () => {
+    vi.useFakeTimers();
+    const busy = createProblem('service-busy', 'error', { database: dialect.id, seconds: 3 });
+    let answers = [fail(busy)];
+    const { store, asked } = createStore(() => answers.shift());
+    const [bat, lamp, road] = ['bat', 'lamp', 'road'].map((text) => parseQuery(text).root);
+    const look = (root = bat!) => store.look(root, dialect, LIMITERS);
+    store.ask([look(bat).wish!]);
+    await vi.advanceTimersByTimeAsync(500);
+    store.ask([look(lamp).wish!]);
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(look(lamp).state).toEqual({ status: 'failed', problem: busy });
+    expect(asked).toEqual([['bat']]);
+    await vi.advanceTimersByTimeAsync(2_500);
+    expect([getTotal(look(bat).state), getTotal(look(lamp).state)]).toEqual([3, 4]);
+    expect(asked).toEqual([['bat'], ['bat', 'lamp']]);
+    // Who asks again by hand is not held back.
+    answers = [fail(busy)];
+    store.ask([look(road).wish!]);
+    await vi.advanceTimersByTimeAsync(500);
+    store.retry(dialect.id);
+    await vi.advanceTimersByTimeAsync(500);
+    expect(getTotal(look(road).state)).toBe(4);
+  });
+
   it('belong to the exact string: a changed query waits for its own', async () => {
     const { store } = createStore();
     const [bat, bats] = [parseQuery('bat').root, parseQuery('bats').root];

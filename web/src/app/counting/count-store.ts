@@ -1,7 +1,7 @@
 import { Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
 import type { CountEntry } from '#core/contract/index';
 import type { Dialect, Limiters, Rendering } from '#core/dialect/index';
-import { succeed, type Outcome } from '#core/problem/index';
+import { succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT } from '../data/providers';
@@ -50,6 +50,8 @@ export class CountStore {
   private showing: ReturnType<typeof setTimeout> | undefined;
   /** The databases that are being asked. */
   private readonly busy = new Set<string>();
+  /** The databases that asked to wait, with what they said: nothing is sent to them until then. */
+  private readonly resting = new Map<string, Problem>();
   /** Who waits for answers. */
   private watchers: (() => void)[] = [];
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -177,6 +179,8 @@ export class CountStore {
 
   /** Forgets the failures of a database and asks again. */
   retry(database?: string): void {
+    if (database === undefined) this.resting.clear();
+    else this.resting.delete(database);
     const again = [...this.known()].filter(
       ([key, state]) =>
         state.status === 'failed' && (database === undefined || key.startsWith(`${database}\n`)),
@@ -216,6 +220,12 @@ export class CountStore {
   private async sendGroup(wishes: readonly CountWish[]): Promise<void> {
     const [first] = wishes;
     if (!first) return;
+    const rest = this.resting.get(first.database);
+    if (rest)
+      return this.collect(
+        wishes,
+        wishes.map(() => ({ status: 'failed', problem: rest })),
+      );
     const start = this.surroundings.now();
     const outcome = await this.countWishes(wishes, first);
     const milliseconds = Math.max(0, Math.round(this.surroundings.now() - start));
@@ -233,9 +243,18 @@ export class CountStore {
       return state.status === 'counted' ? { ...state, milliseconds } : state;
     });
     this.collect(wishes, states);
-    if (!outcome.ok && outcome.problem.code === 'service-busy') {
-      setTimeout(() => this.retry(first.database), Number(outcome.problem.data['seconds']) * 1000);
-    }
+    if (!outcome.ok && outcome.problem.code === 'service-busy')
+      this.restFrom(first.database, outcome.problem);
+  }
+
+  private restFrom(database: string, problem: Problem): void {
+    this.resting.set(database, problem);
+    setTimeout(
+      () => {
+        if (this.resting.get(database) === problem) this.retry(database);
+      },
+      Number(problem.data['seconds']) * 1000,
+    );
   }
 
   /** Strings go together; of several parts the results are united by the database, or only bounds are known. */
