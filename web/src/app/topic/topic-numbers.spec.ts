@@ -5,6 +5,7 @@ import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createProject, type Concept, type Working } from '#core/project/index';
 import { printQuery, type QueryNode } from '#core/query/index';
 import { CountStore } from '../counting/count-store';
+import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { TopicNumbers } from './topic-numbers';
 
@@ -30,8 +31,14 @@ function createNumbers(
   const base = createProject('p', 'P', '2026-01-01T00:00:00.000Z', [dialect.id]).working;
   const working = signal<Working>({ ...base, concepts, draft });
   const later: string[] = [];
+  const known = new Map<string, ReturnType<typeof countAnew>>();
   const count = (root: QueryNode) => {
     const text = printQuery(root);
+    const counted = known.get(text) ?? countAnew(root, text);
+    known.set(text, counted);
+    return counted;
+  };
+  const countAnew = (root: QueryNode, text: string) => {
     const total = told[text];
     const wish = { database: dialect.id, string: text, boxes: {} };
     const rendering = writeQuery(root, dialect);
@@ -60,6 +67,7 @@ function createNumbers(
   const numbers = Injector.create({
     providers: [
       TopicNumbers,
+      DraftCounts,
       { provide: CountStore, useValue: counts },
       { provide: OpenProject, useValue: { working, dialects: () => [dialect], limiters: () => ({}) } },
     ],
@@ -68,7 +76,7 @@ function createNumbers(
     const [questions] = numbers.questions();
     return numbers.describe(questions!.terms[at]!, questions!.whole, [dialect])[0];
   };
-  return { numbers, later, describeTerm };
+  return { numbers, later, describeTerm, forget: () => void known.clear() };
 }
 
 describe('the numbers of a term', () => {
@@ -102,6 +110,22 @@ describe('the numbers of a term', () => {
     const alone = createNumbers([concept('bats', 'bat', '-bats')], '@bats', { bat: 10 });
     expect(alone.describeTerm(0)).toMatchObject({ only: 10, draft: 10 });
     expect(alone.describeTerm(1)).toMatchObject({ only: undefined, draft: undefined });
+  });
+});
+
+describe('numbers that are told again', () => {
+  it('are the same value while none of them has changed', () => {
+    const told: Record<string, number> = { bat: 10, bats: 9, 'bat OR bats': 14 };
+    const { numbers, describeTerm, forget } = createNumbers([concept('bats', 'bat', 'bats')], '@bats', told);
+    const [bat] = numbers.questions()[0]!.terms;
+    const first = describeTerm(0);
+    expect(describeTerm(0)).toBe(first);
+    told['bats'] = 8;
+    forget();
+    expect(describeTerm(0)).not.toBe(first);
+    expect(describeTerm(0)).toMatchObject({ only: 6 });
+    expect(numbers.findsOf(bat!.term, dialect.id)).toBe(10);
+    expect(numbers.findsOf(bat!.term, 'elsewhere')).toBeUndefined();
   });
 });
 
