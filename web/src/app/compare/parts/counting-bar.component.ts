@@ -15,6 +15,7 @@ import { Databases } from '../../counting/databases';
 import { CompareSubject } from '../compare-subject';
 import { OwnDatabases } from '../../counting/own-databases';
 import { OpenProject } from '../../state/open-project';
+import { formatCount } from '../../ui/number-format';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
 
 /** So many requests are made without asking first. */
@@ -34,7 +35,7 @@ const STRINGS_A_REQUEST = 1_000;
       <div class="bar" role="group" [attr.aria-label]="'Counting: ' + running.title">
         <progress [value]="running.done" [max]="running.wishes.length"></progress>
         <span aria-live="polite"
-          ><b>{{ running.done }}</b> of {{ running.wishes.length }} counted{{
+          ><b>{{ format(running.done) }}</b> of {{ format(running.wishes.length) }} counted{{
             running.isPaused ? ', paused' : ''
           }}</span
         >
@@ -50,7 +51,8 @@ const STRINGS_A_REQUEST = 1_000;
     } @else if (isLarge()) {
       <div class="bar">
         <span
-          ><b>{{ missing().length }}</b> counts to make, {{ requests() }} requests: {{ budget() }}</span
+          ><b>{{ format(missing().length) }}</b> counts to make, {{ format(requests()) }} requests:
+          {{ budget() }}</span
         >
         <button type="button" class="link" (click)="batches.start(title(), missing())">Count them</button>
       </div>
@@ -58,7 +60,7 @@ const STRINGS_A_REQUEST = 1_000;
     @if (byHand().length > 0) {
       <div class="bar">
         <span
-          ><b>{{ byHand().length }}</b> to count by hand</span
+          ><b>{{ format(byHand().length) }}</b> to count by hand</span
         >
         <button
           type="button"
@@ -137,9 +139,10 @@ export class CountingBarComponent {
     const open = this.counted().filter((one) => one?.byHand !== undefined && one.state.status !== 'counted');
     return [...new Map(open.map((one) => [`${one?.byHand?.database} ${one?.byHand?.string}`, one])).values()];
   });
+  protected readonly format = (number: number): string => formatCount(number);
   protected readonly budget = computed(() => {
     return this.costs()
-      .map(({ database, requests }) => `${requests} of ${this.nameOf(database)}`)
+      .map(({ database, requests }) => `${formatCount(requests)} of ${this.nameOf(database)}`)
       .join(', ');
   });
 
