@@ -16,7 +16,7 @@ export interface WrittenQuery {
   readonly key: string;
 }
 
-/** A query that is written when there is time, for a database that has its own queue. */
+/** A query that is written when there is time. */
 interface LaterQuery {
   readonly root: QueryNode;
   readonly dialect: Dialect;

@@ -294,7 +294,7 @@ async function describeRefusal(database: string, response: Response): Promise<Pr
     const seconds = Number(response.headers.get('Retry-After') ?? '30');
     return createProblem('service-busy', 'error', {
       database,
-      seconds: Number.isFinite(seconds) ? seconds : 30,
+      seconds: Number.isFinite(seconds) ? Math.max(1, seconds) : 30,
     });
   }
   if (response.status === 401) return createProblem('session-ended', 'error', { database });
