@@ -49,7 +49,9 @@ async function undoAll(page: Page): Promise<void> {
   await expect(page.locator('app-concept-column')).toHaveCount(5);
   const undo = page.getByRole('button', { name: /^Undo/ });
   await expect(async () => {
-    for (let step = 0; step < 20 && (await undo.isEnabled()); step++) await undo.click();
+    for (let step = 0; step < 20 && (await undo.isEnabled()); step++)
+      // The last step may be undone while the button is looked at: it is then not waited for.
+      await undo.click({ timeout: 2_000 });
     expect(await undo.isEnabled()).toBe(false);
   }).toPass();
   await expect(page.locator('app-concept-column')).toHaveCount(0);
