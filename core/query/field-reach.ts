@@ -1,11 +1,7 @@
 import type { Fix } from '../problem';
 import type { Span } from '../text';
 import type { Token } from './lexer';
-
-/** The words that join, as they are written. */
-export const OPERATORS: ReadonlySet<string> = new Set(['AND', 'OR', 'NOT']);
-/** The words that say how near two others are. */
-export const PROXIMITIES: ReadonlySet<string> = new Set(['WITHIN', 'BEFORE']);
+import { OPERATORS, PROXIMITIES } from './operators';
 
 /** Words behind a field of which it reaches the first only. */
 export interface FieldReach {

@@ -3,6 +3,11 @@ import { createProblem, type Fix, type Problem } from '../problem';
 import type { QueryNode } from './node';
 import { MOST_EXCLUSIONS, type ProblemList } from './problem-list';
 
+/** The words that join, as they are written. */
+export const OPERATORS: ReadonlySet<string> = new Set(['AND', 'OR', 'NOT']);
+/** The words that say how near two others are. */
+export const PROXIMITIES: ReadonlySet<string> = new Set(['WITHIN', 'BEFORE']);
+
 /** What stands in a row on one level of brackets. `word` is the raw text of a bare word. */
 export type Joined =
   | { readonly kind: 'operand'; readonly node: QueryNode; readonly word: string | undefined }
