@@ -42,6 +42,25 @@ test('a database’s thesaurus is walked with counts, and headings and entry ter
   await expect(workbench.line('bats', 'Murciélagos')).toHaveAccessibleName('other language');
 });
 
+test('a thesaurus that does not come says why, and is asked for again; the word can be typed at once', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await page.route('**/heronsmere/vocabulary', (route) => route.fulfill({ status: 503, body: '' }));
+  await workbench.start();
+  await workbench.addField('bats').focus();
+  await page.getByRole('button', { name: 'Thesaurus', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Thesaurus, for bats' });
+  await expect(dialog.getByRole('alert')).toContainText('503');
+  await expect(dialog.getByLabel('Look up a word')).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('horseshoe bats');
+  await page.unroute('**/heronsmere/vocabulary');
+  await dialog.getByRole('button', { name: 'Try again' }).click();
+  await expect(dialog.getByRole('region', { name: 'Heading Rhinolophus' })).toBeVisible();
+  await expect(dialog.getByRole('alert')).toHaveCount(0);
+});
+
 test('a file of one’s own is loaded, walked, kept, and mended where it is broken', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();

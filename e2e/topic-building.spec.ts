@@ -120,6 +120,8 @@ test('a whole topic by keyboard alone', async ({ page }) => {
   await panel.getByRole('button', { name: 'Thesaurus', exact: true }).focus();
   await keyboard.press('Enter');
   const thesaurus = page.getByRole('dialog', { name: /^Thesaurus/ });
+  // A dialog takes the focus when it has opened.
+  await expect(thesaurus.getByLabel('Look up a word')).toBeFocused();
   await thesaurus.getByRole('radio', { name: 'Gantry Engineering Abstracts' }).press('Enter');
   await thesaurus.getByLabel('Look up a word').focus();
   await keyboard.press('Control+a');

@@ -23,11 +23,16 @@ const LEFT_OVER = Joi.object<LeftOver>({
  * would be cut off. Where there is no such storage, or no room, nothing is kept and nothing throws.
  */
 export class LeftOvers {
+  /** What this window put, by project. */
+  private readonly own = new Map<string, string>();
+
   constructor(private readonly storage: Storage | undefined = findStorage()) {}
 
   put(leftOver: LeftOver): void {
+    const text = JSON.stringify(leftOver);
     try {
-      this.storage?.setItem(createKey(leftOver.id), JSON.stringify(leftOver));
+      this.storage?.setItem(createKey(leftOver.id), text);
+      this.own.set(leftOver.id, text);
     } catch {
       // No room: the save that is under way has to do.
     }
@@ -46,6 +51,13 @@ export class LeftOvers {
 
   drop(id: string): void {
     this.storage?.removeItem(createKey(id));
+  }
+
+  /** Drops what this window put, not what another one has put since. */
+  dropOwn(id: string): void {
+    const own = this.own.get(id);
+    this.own.delete(id);
+    if (own !== undefined && this.storage?.getItem(createKey(id)) === own) this.drop(id);
   }
 }
 

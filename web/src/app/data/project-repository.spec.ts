@@ -99,7 +99,29 @@ describe('what a page had no time to save', () => {
   it('is forgotten when the save came through after all', async () => {
     repository.leave(changed, 1, LATER);
     await repository.save(changed, 1, LATER);
+    repository.stay('demo');
     expect(left.find('demo')).toBeUndefined();
+  });
+
+  it('is known when the page ended just after it was saved', async () => {
+    repository.leave(changed, 1, LATER);
+    await repository.save(changed, 1, LATER);
+    expect(await repository.load('demo')).toEqual({ ok: true, value: { project: changed, revision: 2 } });
+    const listed = await repository.list();
+    expect(listed.ok && listed.value).toHaveLength(1);
+    expect(left.find('demo')).toBeUndefined();
+  });
+
+  it('is not forgotten for another window that noted something since', () => {
+    const texts = storage();
+    const [here, there] = [new LeftOvers(texts), new LeftOvers(texts)];
+    const note = (name: string) => ({ id: 'demo', revision: 1, saved: LATER, stored: { name } });
+    here.put(note('here'));
+    there.put(note('there'));
+    here.dropOwn('demo');
+    expect(here.find('demo')?.stored).toEqual({ name: 'there' });
+    there.dropOwn('demo');
+    expect(here.find('demo')).toBeUndefined();
   });
 
   it('becomes a project beside the other if that was saved since', async () => {

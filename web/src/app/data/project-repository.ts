@@ -54,7 +54,6 @@ export class ProjectRepository {
         stored: storeProject(project),
       });
       await transaction.done;
-      this.forgetLeft(project);
       return succeed(revision + 1);
     });
   }
@@ -62,6 +61,11 @@ export class ProjectRepository {
   /** Notes at once what a page that is being left may not save any more; the next `load` finds it. */
   leave(project: Project, revision: number, saved: string): void {
     this.leftOvers.put({ id: project.id, revision, saved, stored: storeProject(project) });
+  }
+
+  /** What this window noted as left is no longer needed: it or something later is saved. */
+  stay(id: string): void {
+    this.leftOvers.dropOwn(id);
   }
 
   /** What was left is there if nobody saved since; else it becomes a project of its own beside the other. */
@@ -77,12 +81,6 @@ export class ProjectRepository {
     const isKnown = kept.ok && JSON.stringify(kept.value?.stored) === JSON.stringify(left.stored);
     const copy = isKnown ? outcome : await this.save(createCopy(project, left), 0, left.saved);
     if (isKnown || copy.ok || copy.problem.code === 'saved-elsewhere') this.leftOvers.drop(id);
-  }
-
-  private forgetLeft(project: Project): void {
-    const left = this.leftOvers.find(project.id);
-    if (left && JSON.stringify(left.stored) === JSON.stringify(storeProject(project)))
-      this.leftOvers.drop(project.id);
   }
 
   async remove(id: string): Promise<Outcome<void>> {

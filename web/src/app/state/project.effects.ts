@@ -76,8 +76,9 @@ export const leaveBehind = createEffect(
       store.select(projectFeature.selectRevision),
     ]).pipe(
       tap(([isLeaving, project, saved, revision]) => {
-        if (isLeaving && project && project !== saved)
-          repository.leave(project, revision, writeMoment(surroundings.now()));
+        if (!project) return;
+        if (project === saved) repository.stay(project.id);
+        else if (isLeaving) repository.leave(project, revision, writeMoment(surroundings.now()));
       }),
     );
   },

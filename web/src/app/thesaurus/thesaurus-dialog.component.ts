@@ -23,7 +23,7 @@ import { TermEntry } from '../topic/term-entry';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { CountComponent } from '../ui/count.component';
 import { IconComponent } from '../ui/icon.component';
-import { ThesaurusStore, type ThesaurusEntry } from './thesaurus-store';
+import { ThesaurusStore, hasHope, type ThesaurusEntry } from './thesaurus-store';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** What the dialog is opened with. */
@@ -77,7 +77,7 @@ export class ThesaurusDialogComponent {
   protected readonly vocabulary = computed(() => this.store.find(this.chosenEntry()?.id ?? ''));
   protected readonly failure = computed(() => {
     const problem = this.store.findProblem(this.chosenEntry()?.id ?? '');
-    return problem && describeProblem(problem);
+    return problem && { reason: describeProblem(problem), hasHope: hasHope(problem) };
   });
   /** The database whose records have these headings; none for a thesaurus from a file. */
   private readonly dialect = computed<Dialect | undefined>(() => {
@@ -156,6 +156,10 @@ export class ThesaurusDialogComponent {
     this.chosen.set(id);
     this.label.set(undefined);
     this.walked.set([]);
+  }
+
+  protected tryAgain(): void {
+    void this.store.load(this.chosenEntry()?.id ?? '');
   }
 
   protected walk(heading: Heading): void {

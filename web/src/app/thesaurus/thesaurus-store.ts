@@ -13,6 +13,11 @@ import { OpenProject } from '../state/open-project';
 /** The status of an answer that there is no such thing (RFC 9110, 15.5.5). */
 const NOT_FOUND = 404;
 
+/** Whether asking again may help: not a database that says that it has no thesaurus. */
+export function hasHope(problem: Problem): boolean {
+  return problem.data['status'] !== NOT_FOUND;
+}
+
 /** A thesaurus that can be looked into: a database's own, or one that the person loaded. */
 export interface ThesaurusEntry {
   readonly id: string;
@@ -64,13 +69,12 @@ export class ThesaurusStore {
   async load(id: string): Promise<void> {
     if (this.asked.has(id)) return;
     this.asked.add(id);
+    this.forgetProblem(id);
     const outcome = await (this.own().some((entry) => entry.id === id) ? this.loadOwn(id) : this.fetch(id));
     if (outcome.ok) {
       this.loaded.update((all) => new Map(all).set(id, outcome.value));
-      this.failed.update((all) => new Map([...all].filter(([other]) => other !== id)));
     } else {
-      // A database that says that it has none is not asked again.
-      if (outcome.problem.data['status'] !== NOT_FOUND) this.asked.delete(id);
+      if (hasHope(outcome.problem)) this.asked.delete(id);
       this.failed.update((all) => new Map(all).set(id, outcome.problem));
     }
   }
@@ -122,6 +126,11 @@ export class ThesaurusStore {
   async remove(id: string): Promise<void> {
     await this.repository.remove(id);
     this.own.update((all) => all.filter((entry) => entry.id !== id));
+  }
+
+  private forgetProblem(id: string): void {
+    if (this.failed().has(id))
+      this.failed.update((all) => new Map([...all].filter(([other]) => other !== id)));
   }
 
   private async listOwn(): Promise<void> {

@@ -51,7 +51,7 @@ export class TopicDialogs {
 
   thesaurus(concept: Concept, words: string): void {
     void import('../thesaurus/thesaurus-dialog.component').then((file) =>
-      this.open(file.ThesaurusDialogComponent, { concept: concept.id, words }, 1000),
+      this.open(file.ThesaurusDialogComponent, { concept: concept.id, words }, 1000, 'input[type=search]'),
     );
   }
 
@@ -61,14 +61,15 @@ export class TopicDialogs {
     );
   }
 
-  private open<D>(component: ComponentType<unknown>, data: D, width: number): void {
+  /** Opens a dialog; `first` is what has the focus first, as a selector. */
+  private open<D>(component: ComponentType<unknown>, data: D, width: number, first = 'first-tabbable'): void {
     this.dialog.open(component, {
       data,
       width: `${width}px`,
       maxWidth: '96vw',
       maxHeight: '94vh',
       injector: this.injector,
-      autoFocus: 'first-tabbable',
+      autoFocus: first,
     });
   }
 }
