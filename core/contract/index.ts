@@ -45,3 +45,4 @@ export type {
   ImportReport,
   OwnCollection,
 } from './own-collections';
+export { asksToWait, readRetryAfter } from './retry-after';

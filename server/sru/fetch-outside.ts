@@ -2,6 +2,7 @@ import { lookup as lookUpName } from 'node:dns/promises';
 import http from 'node:http';
 import https from 'node:https';
 import type { LookupFunction } from 'node:net';
+import { asksToWait, readRetryAfter } from '#core/contract/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
 import { isPrivateAddress } from './addresses';
 
@@ -137,14 +138,10 @@ function request(
           sent.destroy();
           return;
         }
-        if (status === 429) {
-          const seconds = Number(response.headers['retry-after'] ?? 30);
-          stop(
-            createProblem('service-busy', 'error', {
-              database: host,
-              seconds: Number.isFinite(seconds) ? seconds : 30,
-            }),
-          );
+        const retryAfter = response.headers['retry-after'];
+        if (asksToWait(status, retryAfter)) {
+          const seconds = readRetryAfter(retryAfter, Date.now());
+          stop(createProblem('service-busy', 'error', { database: host, seconds }));
           return;
         }
         if (status !== 200) {

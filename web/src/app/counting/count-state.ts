@@ -51,14 +51,20 @@ export function getExactTotal(state: CountState | undefined): number | undefined
   return state?.status === 'counted' && !state.estimated ? state.total : undefined;
 }
 
-/** What a database answered for a string. */
-export function describeEntry(entry: CountEntry | undefined, database: string): CountState {
-  if (!entry) return { status: 'failed', problem: createProblem('answer-invalid', 'error', { database }) };
-  if ('problem' in entry)
+/** What a database answered for a string; `findName` gives what people call it. */
+export function describeEntry(entry: CountEntry | undefined, findName: () => string): CountState {
+  if (!entry)
     return {
       status: 'failed',
-      problem: createProblem('service-refused', 'error', { database, message: entry.problem.message }),
+      problem: createProblem('answer-invalid', 'error', { database: findName() }),
     };
+  if ('problem' in entry) {
+    const { message } = entry.problem;
+    return {
+      status: 'failed',
+      problem: createProblem('service-refused', 'error', { database: findName(), message }),
+    };
+  }
   return { status: 'counted', total: entry.total, estimated: entry.estimated };
 }
 

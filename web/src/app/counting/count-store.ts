@@ -275,7 +275,7 @@ export class CountStore {
     if (!united.ok) return united;
     const [singles, together] = [single.value[Symbol.iterator](), united.value[Symbol.iterator]()];
     const take = (entries: Iterator<CountEntry>): CountState =>
-      describeEntry(entries.next().value as CountEntry | undefined, database);
+      describeEntry(entries.next().value as CountEntry | undefined, () => this.client.nameOf(database));
     return succeed(
       parts.map((some, at) => (isUnion(at) ? take(together) : joinParts(some.map(() => take(singles))))),
     );

@@ -44,6 +44,8 @@ export class OwnDatabases {
 
   constructor() {
     this.client.endpoints = () => this.endpoints();
+    const { nameOf } = this.client;
+    this.client.nameOf = (id) => this.open.findPlainDialect(id)?.name ?? nameOf(id);
     this.client.ownCollections = () => this.collections();
     effect(() => void this.remind());
   }

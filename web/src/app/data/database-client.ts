@@ -1,4 +1,6 @@
 import type {
+  CollectionAnswers,
+  CollectionAsked,
   CountEntry,
   IdsAnswer,
   LookupAnswer,
@@ -8,7 +10,7 @@ import type {
   WordsAnswer,
 } from '#core/contract/index';
 import { findDialect, type Boxes } from '#core/dialect/index';
-import type { Outcome } from '#core/problem/index';
+import { fail, type Outcome } from '#core/problem/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { CollectionClient } from './collection-client';
 import { StandinClient } from './standin-client';
@@ -37,7 +39,7 @@ export class DatabaseClient extends StandinClient {
   ): Promise<Outcome<CountEntry[]>> {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.count(database, strings, boxes);
-    return this.collections.ask({ kind: 'count', collection, strings, boxes });
+    return this.askOwn(database, { kind: 'count', collection, strings, boxes });
   }
 
   override async countUnions(
@@ -47,7 +49,7 @@ export class DatabaseClient extends StandinClient {
   ): Promise<Outcome<CountEntry[]>> {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.countUnions(database, unions, boxes);
-    return this.collections.ask({ kind: 'unions', collection, unions, boxes });
+    return this.askOwn(database, { kind: 'unions', collection, unions, boxes });
   }
 
   override async search(
@@ -60,31 +62,31 @@ export class DatabaseClient extends StandinClient {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.search(database, string, boxes, rows, start);
     const request = { string, boxes, start, rows, sort: 'relevance' } as const;
-    return this.collections.ask({ kind: 'search', collection, request });
+    return this.askOwn(database, { kind: 'search', collection, request });
   }
 
   override async listIds(database: string, string: string, boxes: Boxes): Promise<Outcome<IdsAnswer>> {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.listIds(database, string, boxes);
-    return this.collections.ask({ kind: 'ids', collection, request: { string, boxes, keys: true } });
+    return this.askOwn(database, { kind: 'ids', collection, request: { string, boxes, keys: true } });
   }
 
   override async lookUp(database: string, identifiers: readonly string[]): Promise<Outcome<LookupAnswer>> {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.lookUp(database, identifiers);
-    return this.collections.ask({ kind: 'lookup', collection, identifiers });
+    return this.askOwn(database, { kind: 'lookup', collection, identifiers });
   }
 
   override async prove(database: string, request: ProofRequest): Promise<Outcome<ProofAnswer>> {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.prove(database, request);
-    return this.collections.ask({ kind: 'proof', collection, request });
+    return this.askOwn(database, { kind: 'proof', collection, request });
   }
 
   override async records(database: string, numbers: readonly number[]): Promise<BibliographicRecord[]> {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.records(database, numbers);
-    const outcome = await this.collections.ask({ kind: 'records', collection, numbers });
+    const outcome = await this.askOwn(database, { kind: 'records', collection, numbers });
     return outcome.ok ? outcome.value : [];
   }
 
@@ -94,7 +96,18 @@ export class DatabaseClient extends StandinClient {
   ): Promise<Outcome<WordsAnswer['words']>> {
     const collection = this.findCollection(database);
     if (collection === undefined) return super.words(database, asked);
-    return this.collections.ask({ kind: 'words', collection, suffix: '', ...asked });
+    return this.askOwn(database, { kind: 'words', collection, suffix: '', ...asked });
+  }
+
+  /** Asks a collection; the worker knows it by its id only, so what it says is said of the database. */
+  private async askOwn<K extends Exclude<CollectionAsked['kind'], 'import'>>(
+    database: string,
+    asked: Extract<CollectionAsked, { readonly kind: K }>,
+  ): Promise<Outcome<CollectionAnswers[K]>> {
+    const outcome = await this.collections.ask(asked);
+    if (outcome.ok || outcome.problem.data['database'] === undefined) return outcome;
+    const data = { ...outcome.problem.data, database: this.nameOf(database) };
+    return fail({ ...outcome.problem, data });
   }
 
   private findCollection(database: string): string | undefined {

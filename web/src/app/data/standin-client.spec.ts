@@ -1,4 +1,5 @@
 import { afterEach, expect, it, vi } from 'vitest';
+import { describeProblem } from '#core/problem/index';
 import { StandinClient } from './standin-client';
 
 const client = new StandinClient();
@@ -35,12 +36,24 @@ it.each([
 });
 
 it.each([
-  [429, 'service-busy'],
-  [503, 'service-failed'],
-  [404, 'service-failed'],
-])('says what %i means', async (status, expected) => {
-  answer(status, {}, { 'Retry-After': '3' });
-  expect(await code()).toBe(expected);
+  [429, { 'Retry-After': '3' }, 'Gantry Engineering Abstracts asks to wait 3 seconds.'],
+  [429, {}, 'Gantry Engineering Abstracts asks to wait 30 seconds.'],
+  [503, { 'Retry-After': '3' }, 'Gantry Engineering Abstracts asks to wait 3 seconds.'],
+  [503, {}, 'Gantry Engineering Abstracts answered with a fault (503).'],
+  [404, {}, 'Gantry Engineering Abstracts answered with a fault (404).'],
+  [401, {}, 'The session of Gantry Engineering Abstracts has ended.'],
+])('says what %i with %j means, of the database by its name', async (status, headers, said) => {
+  answer(status, {}, headers);
+  const outcome = await client.count('gantry', ['x'], {});
+  expect(outcome.ok ? 'counted' : describeProblem(outcome.problem)).toBe(said);
+});
+
+it('waits until the moment that a database names', async () => {
+  vi.useFakeTimers({ now: Date.UTC(2026, 9, 1, 8) });
+  answer(429, {}, { 'Retry-After': 'Thu, 01 Oct 2026 08:02:00 GMT' });
+  const outcome = await client.count('gantry', ['x'], {});
+  expect(outcome.ok ? 0 : outcome.problem.data['seconds']).toBe(120);
+  vi.useRealTimers();
 });
 
 it('tells a server that is gone from one that is slow', async () => {

@@ -9,7 +9,9 @@ import {
   SEARCH_ANSWER,
   WORDS_ANSWER,
   MOST_WORDS,
+  asksToWait,
   createCountAnswerSchema,
+  readRetryAfter,
   type CountEntry,
   type IdsAnswer,
   type LookupAnswer,
@@ -21,7 +23,7 @@ import {
   type WordsAnswer,
 } from '#core/contract/index';
 import { STANDIN_SCHEME, type SruEndpoint } from '#core/sru/index';
-import type { Boxes } from '#core/dialect/index';
+import { findDialect, type Boxes } from '#core/dialect/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
 import { GatheredWords } from './gathered-words';
@@ -67,6 +69,9 @@ export class StandinClient {
 
   /** The servers of databases that the person added, by their short names; handed in by who knows them. */
   endpoints: () => Readonly<Record<string, SruEndpoint>> = () => ({});
+
+  /** What people call a database; handed in by who knows those that were added. */
+  nameOf: (database: string) => string = (database) => findDialect(database)?.name ?? database;
 
   private findEndpoint(database: string): SruEndpoint | undefined {
     return BY_SRU[database] ?? this.endpoints()[database];
@@ -157,7 +162,7 @@ export class StandinClient {
     const answers = await Promise.all(
       numbers.map((number) =>
         this.get(`${database}/records/${number}`, database, (body) =>
-          validate(RECORD_ANSWER, body, database),
+          validate(RECORD_ANSWER, body, this.nameOf(database)),
         ),
       ),
     );
@@ -189,7 +194,9 @@ export class StandinClient {
       ['most', String(most)],
     ]);
     const answer = await this.inTurn(database, () =>
-      this.get(`${database}/words?${query}`, database, (body) => validate(WORDS_ANSWER, body, database)),
+      this.get(`${database}/words?${query}`, database, (body) =>
+        validate(WORDS_ANSWER, body, this.nameOf(database)),
+      ),
     );
     return answer.ok ? succeed(answer.value.words) : answer;
   }
@@ -247,7 +254,7 @@ export class StandinClient {
       body: JSON.stringify(body),
     };
     return this.request(database, address, init, async (response) =>
-      validate(schema, await readBody(response), database),
+      validate(schema, await readBody(response), this.nameOf(database)),
     );
   }
 
@@ -267,12 +274,17 @@ export class StandinClient {
         ...init,
         signal: AbortSignal.timeout(PATIENCE_SECONDS * 1000),
       });
-      return response.ok ? await read(response) : fail(await describeRefusal(database, response));
+      return response.ok
+        ? await read(response)
+        : fail(await describeRefusal(this.nameOf(database), response));
     } catch (error) {
       const isSlow = error instanceof DOMException && error.name === 'TimeoutError';
       return fail(
         isSlow
-          ? createProblem('service-slow', 'error', { database, seconds: PATIENCE_SECONDS })
+          ? createProblem('service-slow', 'error', {
+              database: this.nameOf(database),
+              seconds: PATIENCE_SECONDS,
+            })
           : createProblem('service-gone', 'error'),
       );
     }
@@ -290,12 +302,10 @@ function validate<T>(schema: Joi.Schema<T>, body: unknown, database: string): Ou
 }
 
 async function describeRefusal(database: string, response: Response): Promise<Problem> {
-  if (response.status === 429) {
-    const seconds = Number(response.headers.get('Retry-After') ?? '30');
-    return createProblem('service-busy', 'error', {
-      database,
-      seconds: Number.isFinite(seconds) ? Math.max(1, seconds) : 30,
-    });
+  const retryAfter = response.headers.get('Retry-After');
+  if (asksToWait(response.status, retryAfter)) {
+    const seconds = readRetryAfter(retryAfter, Date.now());
+    return createProblem('service-busy', 'error', { database, seconds });
   }
   if (response.status === 401) return createProblem('session-ended', 'error', { database });
   if (response.status === 422) {

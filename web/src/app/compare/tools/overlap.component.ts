@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { findOverlap, listRepeatedWorks, type DatabaseResult } from '#core/compare/index';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { findOverlap, listRepeatedWorks, type DatabaseResult, type Question } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import { describeAuthors, type SameWorkRule } from '#core/record/index';
@@ -21,6 +21,13 @@ const RULE_WORDS: Readonly<Record<SameWorkRule, string>> = {
 /** What a database gives, with the way to read its records. */
 interface ReadableResult extends DatabaseResult {
   readonly read: ReadableRecords['read'] | undefined;
+}
+
+/** A query with what it finds in each database. */
+interface OverlapQuestion extends Question {
+  readonly counted: readonly { readonly dialect: Dialect; readonly total: number }[];
+  /** One more each time that it is tried again. */
+  readonly attempt: number;
 }
 
 /** A work that stands more than once. */
@@ -47,20 +54,20 @@ export class OverlapComponent {
   );
   protected readonly asked = computed(() => this.wholes().map(({ counted }) => counted));
 
+  private readonly attempt = signal(0);
   private readonly results = follow(
-    () => {
-      const counted = this.wholes().map(({ dialect, counted: one }) => ({
-        dialect,
-        total: getTotal(one?.state),
-      }));
-      return counted.length > 1 && counted.every(({ total }) => total !== undefined) ? counted : undefined;
+    (): OverlapQuestion | undefined => {
+      const counted = this.wholes().flatMap(({ dialect, counted: one }) => {
+        const total = getTotal(one?.state);
+        return total === undefined ? [] : [{ dialect, total }];
+      });
+      const isWhole = counted.length > 1 && counted.length === this.wholes().length;
+      const { limiters } = this.subject.state();
+      return isWhole ? { root: this.subject.root(), limiters, counted, attempt: this.attempt() } : undefined;
     },
-    async (
-      counted: readonly { dialect: Dialect; total: number | undefined }[],
-    ): Promise<Outcome<ReadableResult[]>> => {
-      const question = { root: this.subject.root(), limiters: this.subject.state().limiters };
+    async ({ counted, ...question }): Promise<Outcome<ReadableResult[]>> => {
       const results: ReadableResult[] = [];
-      for (const { dialect, total = 0 } of counted) {
+      for (const { dialect, total } of counted) {
         const records = await this.sets.listReadable(question, dialect, total);
         if (!records.ok) return records;
         const { keys, read } = records.value ?? {};
@@ -68,6 +75,7 @@ export class OverlapComponent {
       }
       return succeed(results);
     },
+    isSameQuestion,
   );
   protected readonly isWaiting = computed(() => this.results().status === 'waiting');
   protected readonly failure = computed(() => {
@@ -126,6 +134,10 @@ export class OverlapComponent {
   protected readonly isReading = computed(() => this.reading().status === 'waiting');
   protected readonly hidden = computed(() => this.repeated().length - this.works().length);
 
+  protected tryAgain(): void {
+    this.attempt.update((attempt) => attempt + 1);
+  }
+
   protected showMore(): void {
     this.shown.update((shown) => shown + SHOWN_AT_ONCE);
   }
@@ -138,4 +150,17 @@ export class OverlapComponent {
   protected nameAll(databases: readonly string[]): string {
     return databases.map((database) => this.nameOf(database)).join(', ');
   }
+}
+
+/** Counts that come in for other queries make nothing new of it: what is read stays. */
+function isSameQuestion(a: OverlapQuestion, b: OverlapQuestion): boolean {
+  return (
+    a.root === b.root &&
+    a.limiters === b.limiters &&
+    a.attempt === b.attempt &&
+    a.counted.length === b.counted.length &&
+    a.counted.every(
+      ({ dialect, total }, at) => dialect === b.counted[at]?.dialect && total === b.counted[at].total,
+    )
+  );
 }

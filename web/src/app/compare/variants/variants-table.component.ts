@@ -3,13 +3,12 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { createSharedDraft, findOverlap, measureDistance, type DatabaseResult } from '#core/compare/index';
+import { createSharedDraft, measureDistance } from '#core/compare/index';
 import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { describeGap } from '../../counting/count-gap';
 import { getExactTotal, getTotal, type Counted } from '../../counting/count-state';
-import { CountStore } from '../../counting/count-store';
 import { DraftCounts } from '../../counting/draft-counts';
 import { createFileName, saveFile } from '../../data/save-file';
 import {
@@ -28,10 +27,10 @@ import { CompareSubject } from '../compare-subject';
 import { reachesAlike } from '../../counting/compare-counts';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
-import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { KeptChoices } from '../kept-choices';
 import { describeRatio, type VariantCell, type VariantRow } from './variant-row';
+import { VariantsTogether, describeTogether, isSameTogether } from './variants-together';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
 import { ShortNamePipe } from '../../ui/short-name.pipe';
 
@@ -51,6 +50,7 @@ const DRAFT = 'draft';
     MatMenuTrigger,
     ShortNamePipe,
   ],
+  providers: [VariantsTogether],
   templateUrl: './variants-table.component.html',
   styleUrl: './variants-table.component.scss',
 })
@@ -58,10 +58,9 @@ export class VariantsTableComponent {
   protected readonly open = inject(OpenProject);
   protected readonly choices = inject(KeptChoices);
   private readonly subject = inject(CompareSubject);
-  private readonly counts = inject(CountStore);
   private readonly draftCounts = inject(DraftCounts);
   private readonly mustFinds = inject(MustFindCounts);
-  private readonly sets = inject(RecordSets);
+  private readonly uniter = inject(VariantsTogether);
   private readonly freezing = inject(FreezeVariant);
   private readonly dialog = inject(MatDialog);
   private readonly snackBar = inject(MatSnackBar);
@@ -132,14 +131,13 @@ export class VariantsTableComponent {
   /** The works of each row over all databases, or bounds where one gives numbers only. */
   private readonly together = follow(
     () =>
-      this.choices.showsTogether()
-        ? [...this.rows(), this.draftRow()].map(({ id, state, cells }) => ({ id, state, cells }))
-        : undefined,
+      this.choices.showsTogether() ? [...this.rows(), this.draftRow()].map(describeTogether) : undefined,
     async (rows): Promise<Outcome<ReadonlyMap<string, string>>> => {
       const found = new Map<string, string>();
-      for (const { id, state, cells } of rows) found.set(id, await this.unite(state, cells));
+      for (const row of rows) found.set(row.id, await this.uniter.unite(row));
       return succeed(found);
     },
+    isSameTogether,
   );
   protected readonly togetherOf = computed(() => {
     const answer = this.together();
@@ -355,21 +353,5 @@ export class VariantsTableComponent {
     if (!this.hasMustFinds()) return { recall: '', recallCount: 0 };
     const { found, there, isKnown } = this.mustFinds.summarise(state, this.dialects());
     return { recall: isKnown ? `${found} of ${there}` : '…', recallCount: found };
-  }
-
-  private async unite(state: SearchState, cells: readonly VariantCell[]): Promise<string> {
-    const question = { root: createSharedDraft(state), limiters: state.limiters };
-    const results: DatabaseResult[] = [];
-    for (const { dialect, counted } of cells) {
-      if (!counted?.wish) continue;
-      const [counts] = await this.counts.settle([counted.wish]);
-      const total = getTotal(counts);
-      if (total === undefined) return 'not all counted';
-      const records = await this.sets.listReadable(question, dialect, total);
-      if (!records.ok) return 'failed';
-      results.push({ database: dialect.id, total, keys: records.value?.keys });
-    }
-    const { bounds, countsOnly, works } = findOverlap(results);
-    return countsOnly.length === 0 ? formatCount(works) : formatCount(bounds.least, false, bounds.greatest);
   }
 }
