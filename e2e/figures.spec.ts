@@ -398,45 +398,71 @@ test('What to try is tried in six databases within 2 s, and the page answers all
   await workbench.goTo('Databases');
   for (const name of ['Cardinal Point Citations', 'Northern Union Catalogue', 'Plainfinder'])
     await page.getByRole('checkbox', { name }).check();
-  await workbench.goTo('Topic');
-  let best = Infinity;
+  // A round at a time, until other work on the machine left one alone. The first visit is in the first round.
+  let median = Infinity;
   let longest = Infinity;
-  for (let turn = 0; turn < 6 && (best > 2_000 || longest > 50); turn++) {
-    // A changed draft: nothing of it is counted yet.
-    await workbench.goTo('Topic');
-    await workbench.addField('night light').fill(`lantern${turn}*`);
-    await page.keyboard.press('Enter');
-    await workbench.goTo('Compare');
-    await page.waitForLoadState('networkidle');
-    const slowness = await measureSlowness(page);
-    await page.evaluate(() => {
-      const seen = { longest: 0, start: performance.now() };
-      Object.assign(window, { seen });
-      new PerformanceObserver((list) => {
-        for (const entry of list.getEntries())
-          if (entry.startTime >= seen.start) seen.longest = Math.max(seen.longest, entry.duration);
-      }).observe({ type: 'longtask' });
-    });
-    await page
-      .getByRole('navigation', { name: 'Questions' })
-      .getByRole('link', { name: 'What to try' })
-      .click();
-    await expect(page.getByText(/\b(\d{2,}) of \1 changes tried/)).toBeVisible();
-    const { time, task } = await page.evaluate(() => {
-      const { seen } = window as unknown as { seen: { longest: number; start: number } };
-      return { time: performance.now() - seen.start, task: seen.longest };
-    });
-    const said = await page.getByText(/changes tried/).textContent();
+  for (let round = 0; round < 3 && (median > 2_000 || longest > 50); round++) {
+    const times: number[] = [];
+    const tasks: number[] = [];
+    for (let turn = 0; turn < 5; turn++) {
+      // A changed draft: nothing of it is counted yet.
+      await workbench.goTo('Topic');
+      await workbench.addField('night light').fill(`lantern${round}${turn}*`);
+      await page.keyboard.press('Enter');
+      await workbench.goTo('Compare');
+      await waitUntilQuiet(page);
+      const slowness = await measureSlowness(page);
+      await watchTrying(page);
+      const questions = page.getByRole('navigation', { name: 'Questions' });
+      await questions.getByRole('link', { name: 'What to try' }).click();
+      await expect(page.getByText(/\b(\d{2,}) of \1 changes tried/)).toBeVisible();
+      await waitUntilQuiet(page);
+      const { time, task, said } = await page.evaluate(
+        () => (window as unknown as { trying: Trying }).trying,
+      );
+      console.log(
+        `${said} ${Math.round(time)} ms, longest task ${Math.round(task)} ms; slowness ${slowness.toFixed(1)}`,
+      );
+      expect(said).toMatch(/\b(\d{3}) of \1 changes tried/);
+      times.push(time / slowness);
+      tasks.push(task / slowness);
+      await questions.getByRole('link', { name: 'Staircase' }).click();
+    }
+    median = Math.min(median, findMedian(times));
+    longest = Math.min(longest, findMedian(tasks));
     console.log(
-      `${said?.trim() ?? ''} ${Math.round(time)} ms, longest task ${Math.round(task)} ms; slowness ${slowness.toFixed(1)}`,
+      `What to try: ${Math.round(findMedian(times))} ms at the median (wanted 2000), longest task ${Math.round(findMedian(tasks))} ms`,
     );
-    best = Math.min(best, time / slowness);
-    longest = Math.min(longest, task / slowness);
-    await page
-      .getByRole('navigation', { name: 'Questions' })
-      .getByRole('link', { name: 'Staircase' })
-      .click();
   }
-  expect(best).toBeLessThan(2_000);
+  expect(median).toBeLessThan(2_000);
   expect(longest).toBeLessThan(50);
 });
+
+/** What is tried since a click: when the page said it last, and the longest task until then, in ms. */
+interface Trying {
+  time: number;
+  task: number;
+  said: string;
+}
+
+/** From the next click on, the page notes when it says that more changes were tried. */
+async function watchTrying(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const trying: Trying = { time: 0, task: 0, said: '' };
+    Object.assign(window, { trying });
+    let start = Infinity;
+    addEventListener('click', ({ timeStamp }) => (start = timeStamp), { once: true, capture: true });
+    new PerformanceObserver((list) => {
+      for (const { startTime, duration } of list.getEntries())
+        if (startTime >= start) trying.task = Math.max(trying.task, duration);
+    }).observe({ type: 'longtask' });
+    new MutationObserver(() => {
+      const lines = document.querySelectorAll('app-what-to-try p');
+      const said = [...lines]
+        .map(({ textContent }) => textContent.trim())
+        .find((text) => text.includes(' tried'));
+      if (said === undefined || said === trying.said) return;
+      Object.assign(trying, { said, time: performance.now() - start });
+    }).observe(document.body, { subtree: true, childList: true, characterData: true });
+  });
+}
