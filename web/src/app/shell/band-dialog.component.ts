@@ -1,17 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { MatButton } from '@angular/material/button';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogRef,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import type { TargetBand } from '#core/project/index';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** Whose band, and how it stands. */
 export interface BandQuestion {
@@ -23,17 +16,7 @@ export interface BandQuestion {
 @Component({
   selector: 'app-band-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    ReactiveFormsModule,
-    MatButton,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-    MatFormField,
-    MatInput,
-    MatLabel,
-  ],
+  imports: [DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule],
   template: `
     <h2 mat-dialog-title>Target band</h2>
     <form [formGroup]="form" (ngSubmit)="set()">

@@ -1,16 +1,9 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { MatButton } from '@angular/material/button';
-import {
-  MAT_DIALOG_DATA,
-  MatDialogActions,
-  MatDialogClose,
-  MatDialogContent,
-  MatDialogRef,
-  MatDialogTitle,
-} from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** The name of a variant and why it is kept. */
 export interface FreezeAnswer {
@@ -27,17 +20,7 @@ export interface FreezeQuestion extends FreezeAnswer {
 @Component({
   selector: 'app-freeze-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    ReactiveFormsModule,
-    MatButton,
-    MatDialogActions,
-    MatDialogClose,
-    MatDialogContent,
-    MatDialogTitle,
-    MatFormField,
-    MatInput,
-    MatLabel,
-  ],
+  imports: [DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule],
   template: `
     <h2 mat-dialog-title>{{ question.isThere ? 'Name and note' : 'Freeze as variant' }}</h2>
     <form [formGroup]="form" (ngSubmit)="freeze()">

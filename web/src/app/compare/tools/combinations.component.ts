@@ -20,7 +20,7 @@ import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { readExact } from '../../counting/compare-counts';
 import { mapSliced } from '../parts/sliced';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 /** Up to so many concepts, what holds just some of them is drawn. */
 const MOST_DRAWN = 5;
@@ -40,7 +40,7 @@ interface Combined {
 @Component({
   selector: 'app-combinations',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
+  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, DatabaseHeadingComponent],
   templateUrl: './combinations.component.html',
   styleUrls: ['../parts/tools.scss', './combinations.component.scss'],
 })

@@ -22,7 +22,7 @@ import { subtractCounts } from '../../counting/compare-counts';
 import { findHue } from '../parts/describe';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 /** The curve is drawn for so many terms. */
 const MOST_DRAWN = 60;
@@ -37,7 +37,7 @@ const MOST_DRAWN = 60;
     CountComponent,
     CountingBarComponent,
     DatabaseChoiceComponent,
-    ShortNamePipe,
+    DatabaseHeadingComponent,
   ],
   templateUrl: './each-term.component.html',
   styleUrl: '../parts/tools.scss',

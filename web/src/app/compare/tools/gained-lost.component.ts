@@ -27,7 +27,7 @@ import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
 import { PartLists, countWorks, type PartId, type PartNumbers } from '../parts/part-lists';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 /** So many changes are counted one by one. */
 const MOST_COUNTED = 60;
@@ -45,7 +45,13 @@ const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
 @Component({
   selector: 'app-gained-lost',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
+  imports: [
+    ChoiceRowComponent,
+    CountComponent,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+    DatabaseHeadingComponent,
+  ],
   providers: [PartLists],
   templateUrl: './gained-lost.component.html',
   styleUrls: ['../parts/tools.scss', './gained-lost.component.scss'],

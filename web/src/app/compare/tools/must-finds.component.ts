@@ -8,7 +8,7 @@ import { RecordDrawer } from '../../ui/record-drawer';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unknown: '…' } as const;
 
@@ -16,7 +16,7 @@ const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unkn
 @Component({
   selector: 'app-must-finds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountingBarComponent, ShortNamePipe],
+  imports: [CountingBarComponent, DatabaseHeadingComponent],
   templateUrl: './must-finds.component.html',
   styleUrl: '../parts/tools.scss',
 })

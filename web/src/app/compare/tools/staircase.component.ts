@@ -16,7 +16,7 @@ import { RecordSets } from '../parts/record-sets';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
 import { findHue, findHueRole } from '../parts/describe';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
 
@@ -30,7 +30,7 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
     CountingBarComponent,
     DatabaseChoiceComponent,
     IconComponent,
-    ShortNamePipe,
+    DatabaseHeadingComponent,
   ],
   templateUrl: './staircase.component.html',
   styleUrl: '../parts/tools.scss',

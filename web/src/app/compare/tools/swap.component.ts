@@ -17,7 +17,7 @@ import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { readExact } from '../../counting/compare-counts';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 /** One alternative with its counts. */
 interface SwapRow {
@@ -40,7 +40,7 @@ interface SwapRow {
 @Component({
   selector: 'app-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
+  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, DatabaseHeadingComponent],
   templateUrl: './swap.component.html',
   styleUrl: '../parts/tools.scss',
 })

@@ -19,7 +19,7 @@ import { CountingBarComponent } from '../parts/counting-bar.component';
 import { reachesAlike, readExact } from '../../counting/compare-counts';
 import { OfferedTerms } from '../parts/offered-terms';
 import { mapSliced } from '../parts/sliced';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 /** So many of the best are shown first. */
 const FIRST_SHOWN = 12;
@@ -28,7 +28,7 @@ const FIRST_SHOWN = 12;
 @Component({
   selector: 'app-what-to-try',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, ShortNamePipe],
+  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseHeadingComponent],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
   styleUrl: '../parts/tools.scss',

@@ -6,7 +6,7 @@ import { getTotal, type Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
@@ -15,7 +15,13 @@ import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 @Component({
   selector: 'app-years',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChartComponent, CountComponent, CountingBarComponent, DatabaseChoiceComponent, ShortNamePipe],
+  imports: [
+    ChartComponent,
+    CountComponent,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+    DatabaseHeadingComponent,
+  ],
   templateUrl: './years.component.html',
   styleUrl: '../parts/tools.scss',
 })

@@ -32,7 +32,7 @@ import { KeptChoices } from '../kept-choices';
 import { describeRatio, type VariantCell, type VariantRow } from './variant-row';
 import { VariantsTogether, describeTogether, isSameTogether } from './variants-together';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
-import { ShortNamePipe } from '../../ui/short-name.pipe';
+import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 const DRAFT = 'draft';
 
@@ -48,7 +48,7 @@ const DRAFT = 'draft';
     MatMenu,
     MatMenuItem,
     MatMenuTrigger,
-    ShortNamePipe,
+    DatabaseHeadingComponent,
   ],
   providers: [VariantsTogether],
   templateUrl: './variants-table.component.html',
