@@ -107,6 +107,16 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
   {
+    // What a template may use of a component, its tests may use.
+    files: ['web/**/*.spec.ts'],
+    rules: {
+      '@typescript-eslint/dot-notation': [
+        'error',
+        { allowPrivateClassPropertyAccess: true, allowProtectedClassPropertyAccess: true },
+      ],
+    },
+  },
+  {
     files: ['core/**/*.spec.ts'],
     rules: { '@typescript-eslint/no-restricted-imports': 'off', 'no-restricted-globals': 'off' },
   },

@@ -7,7 +7,7 @@ import type { Counted } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
-import { reachesAlike } from '../counting/compare-counts';
+import { isNothing, reachesAlike } from '../counting/compare-counts';
 
 /** What the tools of Compare look at: the draft or a variant, in one database or all of them. */
 @Injectable()
@@ -70,10 +70,11 @@ export class CompareSubject {
 
   /**
    * True if a count of a question goes without a piece that has to be there, and what it is set beside
-   * does not go without the same: then the two do not mean the same there.
+   * does not go without the same: then the two do not mean the same there. So if nothing of it can be said.
    */
   isIncomparable(root: QueryNode, counted: Counted | undefined, beside: Counted | undefined): boolean {
     if (!counted) return false;
+    if (counted.state.status === 'failed' && isNothing(counted.state)) return true;
     if (!reachesAlike(counted, beside) || (!beside && counted.rendering.withoutFields)) return true;
     const left = this.listLeftOut(this.share(root), counted.rendering);
     if (left.length === 0) return false;
@@ -84,7 +85,20 @@ export class CompareSubject {
   }
 
   /** The whole as it stands. */
+  readonly whole = computed<Question>(() => ({ root: this.root(), limiters: this.state().limiters }));
+
   lookWhole(dialect: Dialect): Counted | undefined {
-    return this.look({ root: this.root(), limiters: this.state().limiters }, dialect);
+    return this.look(this.whole(), dialect);
+  }
+
+  /** The names of the databases that go without a piece of a question: more is counted there than is meant. */
+  listWider(questions: readonly Question[]): string[] {
+    const isWider = (dialect: Dialect): boolean =>
+      questions.some((question) =>
+        this.isIncomparable(question.root, this.look(question, dialect), undefined),
+      );
+    return this.dialects()
+      .filter(isWider)
+      .map(({ name }) => name);
   }
 }

@@ -87,13 +87,19 @@ export class EachTermComponent {
           this.subject.look({ root, limiters }, dialect);
         const [found, without, draft] = [ask(finds), ask(conceptWithout), ask(draftWithout)];
         const whole = shown && ask(shown.whole);
+        const wholeDraft = this.subject.lookWhole(dialect);
+        const isOther = shown !== undefined && this.subject.isIncomparable(shown.whole, whole, undefined);
+        const isOtherDraft =
+          isOther || this.subject.isIncomparable(this.subject.root(), wholeDraft, undefined);
         return {
           dialect,
           found,
           isEstimate: found?.state.status === 'counted' && found.state.estimated,
+          isOther,
+          isOtherDraft,
           asked: [found, without, draft, ...(shown ? [whole] : [])],
-          only: subtractCounts(whole, without),
-          draft: subtractCounts(this.subject.lookWhole(dialect), draft),
+          only: isOther ? undefined : subtractCounts(whole, without),
+          draft: isOtherDraft ? undefined : subtractCounts(wholeDraft, draft),
         };
       }),
       isFree: cover?.free.includes(at) ?? false,
@@ -156,6 +162,13 @@ export class EachTermComponent {
       isLog: false,
     };
   });
+
+  /** What is said under the count of a term. */
+  protected describe(cell: ReturnType<typeof this.rows>[number]['cells'][number]): string {
+    if (cell.isEstimate) return 'cannot tell what only it finds';
+    if (cell.isOther) return 'the concept cannot be said here';
+    return `only here ${cell.only ?? '…'}, whole ${cell.isOtherDraft ? 'a part left out' : (cell.draft ?? '…')}`;
+  }
 
   protected choose(id: string): void {
     this.chosen.set(id);

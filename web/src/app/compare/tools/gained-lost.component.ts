@@ -21,6 +21,7 @@ import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
 import { formatDifference } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
+import { WiderNoteComponent } from '../parts/wider-note.component';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
@@ -51,6 +52,7 @@ const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
     CountingBarComponent,
     DatabaseChoiceComponent,
     DatabaseHeadingComponent,
+    WiderNoteComponent,
   ],
   providers: [PartLists],
   templateUrl: './gained-lost.component.html',
@@ -90,6 +92,11 @@ export class GainedLostComponent {
       limiters: state.limiters,
     });
     return { from: ask(pair.from), to: ask(pair.to) };
+  });
+  /** Both states, as they are asked. */
+  protected readonly asTheyAre = computed(() => {
+    const questions = this.questions();
+    return questions ? [questions.from, questions.to] : [];
   });
   protected readonly isIncomparable = computed(() => {
     const pair = this.pair();

@@ -7,6 +7,7 @@ import { getTotal } from '../../counting/count-state';
 import { CountComponent } from '../../ui/count.component';
 import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';
+import { WiderNoteComponent } from '../parts/wider-note.component';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { RecordSets, type ReadableRecords } from '../parts/record-sets';
 import { follow, type Waiting } from '../parts/waiting';
@@ -41,7 +42,7 @@ interface ShownWork {
 @Component({
   selector: 'app-overlap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent],
+  imports: [CountComponent, CountingBarComponent, WiderNoteComponent],
   templateUrl: './overlap.component.html',
   styleUrl: '../parts/tools.scss',
 })

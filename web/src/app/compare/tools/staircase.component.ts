@@ -54,11 +54,7 @@ export class StaircaseComponent {
         before && step.kind !== 'limiter'
           ? { root: build.not(before.after.root, step.after.root), limiters: before.after.limiters }
           : undefined;
-      const cells = dialects.map((dialect) => ({
-        dialect,
-        counted: this.subject.look(step.after, dialect),
-        before: before && this.subject.look(before.after, dialect),
-      }));
+      const cells = dialects.map((dialect) => this.lookStep(step.after, before?.after, dialect));
       const { database } = this.subject;
       const shown = database();
       const without = step.without && shown ? this.subject.look(step.without, shown) : undefined;
@@ -66,12 +62,9 @@ export class StaircaseComponent {
         ...step,
         sign: at === 0 ? '' : SIGNS[step.kind],
         hue: findHue(this.subject.state().concepts, step.block),
-        cells: cells.map(({ dialect, counted, before: then }) => ({
-          dialect,
-          counted,
-          difference: describe(counted, then),
-        })),
-        thrown: thrown && shown && before ? this.lookThrown(thrown, before.after, shown) : undefined,
+        cells,
+        thrown:
+          thrown && shown && before ? this.lookThrown(thrown, before.after, step.after, shown) : undefined,
         limited:
           step.kind === 'limiter' && before && shown
             ? subtractCounts(this.subject.look(before.after, shown), this.subject.look(step.after, shown))
@@ -83,7 +76,7 @@ export class StaircaseComponent {
             )
           : [],
         without,
-        cost: this.findCost(without),
+        cost: this.findCost(step.without),
       };
     });
   });
@@ -108,9 +101,10 @@ export class StaircaseComponent {
       series: [
         {
           name: 'records',
-          values: rows.map(({ cells }) =>
-            getTotal(cells.find(({ dialect }) => dialect === shown)?.counted?.state),
-          ),
+          values: rows.map(({ cells }) => {
+            const cell = cells.find(({ dialect }) => dialect === shown);
+            return cell?.isOther ? undefined : getTotal(cell?.counted?.state);
+          }),
           colours: rows.map(({ block, kind }) =>
             kind === 'and'
               ? findHueRole(this.subject.state().concepts, block)
@@ -154,15 +148,37 @@ export class StaircaseComponent {
 
   protected readonly isReordered = computed(() => this.choices.stepOrder().length > 0);
 
-  /** What a step threw away, where the database can say it in the same fields. */
-  private lookThrown(thrown: Question, before: Question, shown: Dialect): Counted | undefined {
+  /** What stands after a step; a count that goes without a piece is set beside no other. */
+  private lookStep(after: Question, before: Question | undefined, dialect: Dialect) {
+    const counted = this.subject.look(after, dialect);
+    const then = before && this.subject.look(before, dialect);
+    const isOther = this.isOther(after, dialect);
+    const isBeside = before !== undefined && !isOther && !this.isOther(before, dialect);
+    return { dialect, counted, isOther, difference: isBeside ? describe(counted, then) : '' };
+  }
+
+  /** A piece of what stands after a step is left out there: more is counted than is meant. */
+  private isOther(question: Question, dialect: Dialect): boolean {
+    return this.subject.isIncomparable(question.root, this.subject.look(question, dialect), undefined);
+  }
+
+  /** What a step threw away, where the database can say it in the same fields and with nothing left out. */
+  private lookThrown(
+    thrown: Question,
+    before: Question,
+    after: Question,
+    shown: Dialect,
+  ): Counted | undefined {
+    if (this.isOther(before, shown) || this.isOther(after, shown)) return undefined;
     const counted = this.subject.look(thrown, shown);
     return reachesAlike(counted, this.subject.look(before, shown)) ? counted : undefined;
   }
 
-  private findCost(without: Counted | undefined): number | undefined {
+  private findCost(without: Question | undefined): number | undefined {
     const shown = this.subject.database();
-    return shown && subtractCounts(without, this.subject.lookWhole(shown));
+    if (!shown || !without) return undefined;
+    if (this.isOther(this.subject.whole(), shown) || this.isOther(without, shown)) return undefined;
+    return subtractCounts(this.subject.look(without, shown), this.subject.lookWhole(shown));
   }
 
   protected readonly formatDifference = formatDifference;

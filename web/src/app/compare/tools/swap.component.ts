@@ -8,6 +8,7 @@ import {
   type Question,
   type SwapPlace,
 } from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
 import { getTotal, type Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { CountComponent } from '../../ui/count.component';
@@ -80,9 +81,7 @@ export class SwapComponent {
       rows.push({
         alternative,
         cells: this.subject.dialects().map((dialect, at) => {
-          const counted = this.subject.look(question, dialect);
-          const whole = this.subject.lookWhole(dialect);
-          const isOther = this.subject.isIncomparable(question.root, counted, whole);
+          const { counted, whole, isOther } = this.look(question, dialect);
           const [now, then] = [isOther ? undefined : readExact(counted), readExact(whole)];
           const before = readExact(above?.cells[at]?.counted);
           return {
@@ -122,7 +121,7 @@ export class SwapComponent {
           return {
             change,
             words: `${row.words}, ${column.words}`,
-            counted: question && this.subject.look(question, dialect),
+            ...(question ? this.look(question, dialect) : { counted: undefined, isOther: false }),
           };
         }),
       })),
@@ -176,6 +175,13 @@ export class SwapComponent {
 
   protected takeAndFreeze(change: Alternative['change'], words: string): void {
     this.alternatives.takeAndFreeze(change, words);
+  }
+
+  /** The count of an alternative, and whether it means something wider than the alternative says. */
+  private look(question: Question, dialect: Dialect) {
+    const counted = this.subject.look(question, dialect);
+    const whole = this.subject.lookWhole(dialect);
+    return { counted, whole, isOther: this.subject.isIncomparable(question.root, counted, whole) };
   }
 
   private readTyped(place: SwapPlace, text: string): Alternative[] {

@@ -19,6 +19,7 @@ import { CountingBarComponent } from '../parts/counting-bar.component';
 import { reachesAlike, readExact } from '../../counting/compare-counts';
 import { OfferedTerms } from '../parts/offered-terms';
 import { mapSliced } from '../parts/sliced';
+import { shortenName } from '../../ui/short-name';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 /** So many of the best are shown first. */
@@ -100,7 +101,7 @@ export class WhatToTryComponent {
       .filter(({ trial }) => this.towards() === 'both' || trial.towards === this.towards())
       .map((judged) => ({
         ...judged,
-        reason: describeTrial(judged, draft, names, bands),
+        reason: describeTrial(judged, draft, names.map(shortenName), bands),
         cells: judged.trial.cells.map((counted, at) => {
           const difference = describeGap(counted?.state, this.whole().cells[at]?.state, false);
           return { counted, name: names[at] ?? '', difference };

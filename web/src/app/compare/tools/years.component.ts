@@ -8,6 +8,7 @@ import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 import { CompareSubject } from '../compare-subject';
+import { WiderNoteComponent } from '../parts/wider-note.component';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
 
@@ -21,6 +22,7 @@ import { DatabaseChoiceComponent } from '../parts/database-choice.component';
     CountingBarComponent,
     DatabaseChoiceComponent,
     DatabaseHeadingComponent,
+    WiderNoteComponent,
   ],
   templateUrl: './years.component.html',
   styleUrl: '../parts/tools.scss',

@@ -6,8 +6,8 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { createSharedDraft, measureDistance } from '#core/compare/index';
 import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
+import type { QueryNode } from '#core/query/index';
 import type { SearchState, Variant } from '#core/project/index';
-import { describeGap } from '../../counting/count-gap';
 import { getExactTotal, getTotal, type Counted } from '../../counting/count-state';
 import { DraftCounts } from '../../counting/draft-counts';
 import { createFileName, saveFile } from '../../data/save-file';
@@ -24,12 +24,12 @@ import { formatCount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
 import { drawTable, writeCsv, type TableCells } from '../../ui/table-file';
 import { CompareSubject } from '../compare-subject';
-import { reachesAlike } from '../../counting/compare-counts';
+import { leavesOut, reachesAlike } from '../../counting/compare-counts';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { follow } from '../parts/waiting';
 import { KeptChoices } from '../kept-choices';
-import { describeRatio, type VariantCell, type VariantRow } from './variant-row';
+import { describeBelow, describeRatio, type VariantCell, type VariantRow } from './variant-row';
 import { VariantsTogether, describeTogether, isSameTogether } from './variants-together';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
@@ -116,7 +116,7 @@ export class VariantsTableComponent {
       limits: '',
       isCompared: false,
       cells: this.dialects().map((dialect) =>
-        this.describeCell(dialect, counts.get(dialect.id), state, undefined),
+        this.describeCell(dialect, counts.get(dialect.id), this.draftCounts.root(), state, undefined),
       ),
       ...this.describeRecall(state),
     };
@@ -287,12 +287,15 @@ export class VariantsTableComponent {
       isCompared,
       cells: this.dialects().map((dialect) => {
         const isSearched = variant.frozen.databases.includes(dialect.id);
+        const root = isEqual
+          ? this.subject.share(createSharedDraft(state))
+          : this.draftCounts.rootOf(variant);
         const counted = !isSearched
           ? undefined
           : isEqual
-            ? this.subject.look({ root: createSharedDraft(state), limiters: state.limiters }, dialect)
+            ? this.subject.look({ root, limiters: state.limiters }, dialect)
             : this.draftCounts.lookAt(variant, dialect);
-        return this.describeCell(dialect, counted, state, variant);
+        return this.describeCell(dialect, counted, root, state, variant);
       }),
       ...this.describeRecall(state),
     };
@@ -301,6 +304,7 @@ export class VariantsTableComponent {
   private describeCell(
     dialect: Dialect,
     counted: Counted | undefined,
+    root: QueryNode,
     state: SearchState,
     variant: Variant | undefined,
   ): VariantCell {
@@ -309,6 +313,9 @@ export class VariantsTableComponent {
       ? this.draftCounts.lookAt(compared, dialect)
       : undefined;
     const isOther = compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters);
+    const isWider = leavesOut(root, counted);
+    const isBaseWider = compared !== undefined && leavesOut(this.draftCounts.rootOf(compared), base);
+    const isBeside = !isOther && !isWider && !isBaseWider && reachesAlike(counted, base);
     const [now, then] = [getExactTotal(counted?.state), getExactTotal(base?.state)];
     const isSelf = variant !== undefined && variant.id === compared?.id;
     const total = getTotal(counted?.state);
@@ -317,20 +324,9 @@ export class VariantsTableComponent {
     return {
       dialect,
       counted,
-      below: isSelf
-        ? counted
-          ? 'compared'
-          : ''
-        : reachesAlike(counted, base)
-          ? describeGap(counted?.state, base?.state, isOther)
-          : 'in other fields',
+      below: describeBelow({ counted, base, isSelf, isOther, isWider, isBaseWider }),
       ratio:
-        !isSelf &&
-        !isOther &&
-        reachesAlike(counted, base) &&
-        now !== undefined &&
-        then !== undefined &&
-        then > 0
+        !isSelf && isBeside && now !== undefined && then !== undefined && then > 0
           ? describeRatio(now / then)
           : '',
       band: !hasBand || total === undefined ? '' : measureDistance(total, band) === 0 ? 'in' : 'out',

@@ -1,0 +1,97 @@
+import '@angular/compiler';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { findDialect } from '#core/dialect/index';
+import { normaliseTitle, type BibliographicRecord } from '#core/record/index';
+import { SmallWorld, arbitraryWorld, canSay } from '../testing/small-world';
+import { OverlapComponent } from './overlap.component';
+
+/** Records in the groups of one work, found by comparing every two of them. */
+function groupWorks<T extends { readonly record: BibliographicRecord }>(found: readonly T[]): T[][] {
+  // Titles of one or two words tell no works apart.
+  const isAlike = (a: BibliographicRecord, b: BibliographicRecord): boolean => {
+    const [words, others] = [normaliseTitle(a.title), normaliseTitle(b.title)];
+    return words.length >= 3 && words.join(' ') === others.join(' ') && a.year === b.year;
+  };
+  const groups: T[][] = [];
+  for (const one of found) {
+    const same = groups.filter((group) =>
+      group.some(
+        ({ record }) =>
+          (record.doi !== undefined && record.doi === one.record.doi) || isAlike(record, one.record),
+      ),
+    );
+    for (const group of same) groups.splice(groups.indexOf(group), 1);
+    groups.push([...same.flat(), one]);
+  }
+  return groups;
+}
+
+describe('the overlap', () => {
+  it('has as many works as there are by comparing every two records, from record sets or from the records', async () => {
+    await fc.assert(
+      fc.asyncProperty(arbitraryWorld, fc.boolean(), async (world, givesIds) => {
+        const { project, records } = world;
+        const small = new SmallWorld(project, records, givesIds);
+        const tool = small.make(OverlapComponent);
+        await small.count(() => tool['asked']());
+        await small.until(() => tool['overlap']() !== undefined);
+        expect(small.subject.listWider([small.subject.whole()])).toEqual(
+          canSay(world, 'heronsmere') ? [] : [findDialect('heronsmere')!.name],
+        );
+        fc.pre(canSay(world, 'heronsmere'));
+        const found = (['heronsmere', 'cardinal'] as const).flatMap((id) =>
+          small.findDraft(id).map((number) => ({ id, record: records[id][number]! })),
+        );
+        const groups = groupWorks(found);
+        const overlap = tool['overlap']()!;
+        const has = (group: typeof found, id: string): boolean => group.some((one) => one.id === id);
+        // A title of few words with a year is no proof where identifiers differ: then there are more works.
+        const differ = groups.filter(
+          (group) => new Set(group.flatMap(({ record }) => record.doi ?? [])).size > 1,
+        );
+        fc.pre(differ.length === 0);
+        expect(overlap.works).toBe(groups.length);
+        expect(overlap.duplicates).toBe(found.length - groups.length);
+        expect(overlap.shared[0]?.[1]).toBe(
+          groups.filter((group) => has(group, 'heronsmere') && has(group, 'cardinal')).length,
+        );
+        expect(overlap.alone).toEqual(
+          (['heronsmere', 'cardinal'] as const).map(
+            (id) => groups.filter((group) => group.every((one) => one.id === id)).length,
+          ),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps its works while other counts come in, and is new for another query', async () => {
+    const [{ project, records }] = fc.sample(arbitraryWorld, { numRuns: 1, seed: 11 }) as [
+      { project: Parameters<typeof start>[0]; records: Parameters<typeof start>[1] },
+    ];
+    const { small, tool } = await start(project, records);
+    const before = tool['overlap']();
+    const [dialect] = small.subject.dialects();
+    await small.count(() => [
+      small.subject.look({ root: small.subject.root(), limiters: { years: { from: 2020 } } }, dialect!),
+    ]);
+    await small.until(() => true);
+    expect(tool['overlap']()).toBe(before);
+    small.open.change({ kind: 'set-draft', text: '@animals' });
+    await small.count(() => tool['asked']());
+    await small.until(() => tool['overlap']() !== undefined && tool['overlap']() !== before);
+    expect(tool['overlap']()!.works).toBeGreaterThanOrEqual(before!.works);
+  });
+});
+
+async function start(
+  project: ConstructorParameters<typeof SmallWorld>[0],
+  records: ConstructorParameters<typeof SmallWorld>[1],
+) {
+  const small = new SmallWorld(project, records);
+  const tool = small.make(OverlapComponent);
+  await small.count(() => tool['asked']());
+  await small.until(() => tool['overlap']() !== undefined);
+  return { small, tool };
+}
