@@ -33,7 +33,7 @@ export class CompareSubject {
     const variant = this.variant();
     return variant ? { ...project, working: { ...project.working, ...variant.frozen } } : project;
   });
-  readonly root = computed<QueryNode>(() => this.share(createSharedDraft(this.state())));
+  readonly root = computed<QueryNode>(() => this.read(this.state()));
   readonly members = computed(() => listMembers(this.state()));
   readonly dialects = computed(() => this.draftCounts.findDialects(this.state().databases));
   readonly database = computed<Dialect | undefined>(
@@ -44,6 +44,7 @@ export class CompareSubject {
 
   private readonly shared = new WeakMap<QueryNode, QueryNode>();
   private readonly leftOut = new WeakMap<Rendering, readonly string[]>();
+  private readonly states = new WeakMap<SearchState, QueryNode>();
 
   share(root: QueryNode): QueryNode {
     const known = this.shared.get(root);
@@ -52,6 +53,22 @@ export class CompareSubject {
     this.shared.set(root, shared);
     this.shared.set(shared, shared);
     return shared;
+  }
+
+  /** The tree of a state; read once. */
+  read(state: SearchState): QueryNode {
+    const known = this.states.get(state);
+    if (known) return known;
+    const root = this.share(createSharedDraft(state));
+    this.states.set(state, root);
+    return root;
+  }
+
+  /** True if a database goes without a piece of a state that has to be there. */
+  leavesOut(state: SearchState, dialect: Dialect): boolean {
+    const root = this.read(state);
+    const counted = this.look({ root, limiters: state.limiters }, dialect);
+    return counted !== undefined && this.listLeftOut(root, counted.rendering).length > 0;
   }
 
   /** The ids of pieces that have to be there and are left out; found once for each rendering. */

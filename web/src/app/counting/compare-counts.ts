@@ -1,5 +1,3 @@
-import { listLeftOutMembers } from '#core/dialect/index';
-import type { QueryNode } from '#core/query/index';
 import type { CountState, Counted } from './count-state';
 
 /** The number of a count that is exact, or what is nothing because nothing is left to be searched. */
@@ -23,9 +21,4 @@ export function subtractCounts(whole: Counted | undefined, rest: Counted | undef
 /** Nothing is left to be sent: it finds nothing. */
 export function isNothing(state: CountState): boolean {
   return state.status === 'empty' || (state.status === 'failed' && state.problem.code === 'nothing-to-send');
-}
-
-/** True if a count goes without a piece that has to be there: more is counted than is meant. `root` is what was written. */
-export function leavesOut(root: QueryNode, counted: Counted | undefined): boolean {
-  return counted !== undefined && listLeftOutMembers(root, counted.rendering).length > 0;
 }

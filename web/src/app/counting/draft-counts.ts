@@ -46,11 +46,10 @@ export class DraftCounts {
 
   /** A frozen variant in one database, under its own limiters. */
   lookAt(variant: Variant, dialect: Dialect): Counted {
-    return this.counts.look(this.rootOf(variant), dialect, variant.frozen.limiters);
+    return this.counts.look(this.readVariant(variant), dialect, variant.frozen.limiters);
   }
 
-  /** The tree of a frozen variant that its count is written from. */
-  rootOf(variant: Variant): QueryNode {
+  private readVariant(variant: Variant): QueryNode {
     const known = this.variants.get(variant);
     if (known) return known;
     const { root } = createDraftQuery(variant.frozen, variant.frozen.databases);

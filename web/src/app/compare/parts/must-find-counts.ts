@@ -1,7 +1,6 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import {
   createMustFindQuery,
-  createSharedDraft,
   judgeMustFind,
   type MustFindStanding,
   type Question,
@@ -31,7 +30,6 @@ export class MustFindCounts {
   private readonly sets = inject(RecordSets);
   private readonly listed = signal<ReadonlyMap<string, number>>(new Map());
   private readonly asking = new Set<string>();
-  private readonly states = new WeakMap<SearchState, Question['root']>();
 
   readonly mustFinds = computed(() => this.open.project().mustFinds);
 
@@ -41,9 +39,9 @@ export class MustFindCounts {
     return dialects.map((dialect) => {
       if (!query) return { dialect, standing: 'unknown', found: undefined, asked: [] };
       const there = this.subject.look({ root: query, limiters: {} }, dialect);
-      const both = build.and(this.readState(state), query);
+      const both = build.and(this.subject.read(state), query);
       const found = this.subject.look({ root: both, limiters: state.limiters }, dialect);
-      const whole = this.subject.look({ root: this.readState(state), limiters: state.limiters }, dialect);
+      const whole = this.subject.look({ root: this.subject.read(state), limiters: state.limiters }, dialect);
       const isAlike = reachesAlike(found, whole);
       const listed = isAlike ? undefined : this.lookListed(query, state, dialect);
       return {
@@ -71,7 +69,7 @@ export class MustFindCounts {
 
   /** How many records with the title the state finds, record by record, where the database gives them. */
   private lookListed(query: Question['root'], state: SearchState, dialect: Dialect): number | undefined {
-    const key = `${dialect.id} ${printQuery(query)} ${JSON.stringify(state.limiters)} ${printQuery(this.readState(state))}`;
+    const key = `${dialect.id} ${printQuery(query)} ${JSON.stringify(state.limiters)} ${printQuery(this.subject.read(state))}`;
     const known = this.listed().get(key);
     if (known !== undefined || this.asking.has(key)) return known;
     this.asking.add(key);
@@ -87,19 +85,11 @@ export class MustFindCounts {
     dialect: Dialect,
   ): Promise<number | undefined> {
     if (!(await this.sets.gives(dialect))) return undefined;
-    const found = await this.sets.list({ root: this.readState(state), limiters: state.limiters }, dialect);
+    const found = await this.sets.list({ root: this.subject.read(state), limiters: state.limiters }, dialect);
     const titled = await this.sets.list({ root: query, limiters: {} }, dialect);
     if (!found.ok || !titled.ok) return undefined;
     const numbers = new Set(found.value.numbers);
     return titled.value.numbers.filter((number) => numbers.has(number)).length;
-  }
-
-  private readState(state: SearchState): Question['root'] {
-    const known = this.states.get(state);
-    if (known) return known;
-    const root = createSharedDraft(state);
-    this.states.set(state, root);
-    return root;
   }
 }
 

@@ -261,6 +261,12 @@ export class SmallWorld {
           works: keys.map(({ work }) => work),
         });
       },
+      lookUp: (database: string, identifiers: readonly string[]) =>
+        answer({
+          titles: identifiers.map(
+            (one) => this.records[database]?.find(({ doi }) => doi === one)?.title ?? null,
+          ),
+        }),
       records: (database: string, numbers: readonly number[]) => Promise.resolve(get(database, numbers)),
       search: (database: string, string: string, _: unknown, rows: number, start = 0) => {
         const numbers = this.read(database, string);

@@ -72,9 +72,7 @@ describe('the combinations', () => {
   });
 
   it('are of the concepts chosen, in databases that can say them', async () => {
-    const [{ project, records }] = fc.sample(arbitraryWorld, { numRuns: 1, seed: 7 }) as [
-      { project: never; records: never },
-    ];
+    const { project, records } = fc.sample(arbitraryWorld, { numRuns: 1, seed: 7 })[0]!;
     const small = new SmallWorld(project, records);
     const tool = small.make(CombinationsComponent);
     tool['toggle']('place');

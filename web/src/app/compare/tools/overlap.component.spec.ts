@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findDialect } from '#core/dialect/index';
 import { normaliseTitle, type BibliographicRecord } from '#core/record/index';
-import { SmallWorld, arbitraryWorld, canSay } from '../testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';
 import { OverlapComponent } from './overlap.component';
 
 /** Records in the groups of one work, found by comparing every two of them. */
@@ -67,10 +67,8 @@ describe('the overlap', () => {
   });
 
   it('keeps its works while other counts come in, and is new for another query', async () => {
-    const [{ project, records }] = fc.sample(arbitraryWorld, { numRuns: 1, seed: 11 }) as [
-      { project: Parameters<typeof start>[0]; records: Parameters<typeof start>[1] },
-    ];
-    const { small, tool } = await start(project, records);
+    const world = fc.sample(arbitraryWorld, { numRuns: 1, seed: 11 })[0]!;
+    const { small, tool } = await start(world);
     const before = tool['overlap']();
     const [dialect] = small.subject.dialects();
     await small.count(() => [
@@ -85,10 +83,7 @@ describe('the overlap', () => {
   });
 });
 
-async function start(
-  project: ConstructorParameters<typeof SmallWorld>[0],
-  records: ConstructorParameters<typeof SmallWorld>[1],
-) {
+async function start({ project, records }: World) {
   const small = new SmallWorld(project, records);
   const tool = small.make(OverlapComponent);
   await small.count(() => tool['asked']());

@@ -3,10 +3,9 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { createSharedDraft, measureDistance } from '#core/compare/index';
+import { measureDistance } from '#core/compare/index';
 import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
-import type { QueryNode } from '#core/query/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { getExactTotal, getTotal, type Counted } from '../../counting/count-state';
 import { DraftCounts } from '../../counting/draft-counts';
@@ -24,7 +23,7 @@ import { formatCount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
 import { drawTable, writeCsv, type TableCells } from '../../ui/table-file';
 import { CompareSubject } from '../compare-subject';
-import { leavesOut, reachesAlike } from '../../counting/compare-counts';
+import { reachesAlike } from '../../counting/compare-counts';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { follow } from '../parts/waiting';
@@ -116,7 +115,7 @@ export class VariantsTableComponent {
       limits: '',
       isCompared: false,
       cells: this.dialects().map((dialect) =>
-        this.describeCell(dialect, counts.get(dialect.id), this.draftCounts.root(), state, undefined),
+        this.describeCell(dialect, counts.get(dialect.id), state, undefined),
       ),
       ...this.describeRecall(state),
     };
@@ -287,15 +286,15 @@ export class VariantsTableComponent {
       isCompared,
       cells: this.dialects().map((dialect) => {
         const isSearched = variant.frozen.databases.includes(dialect.id);
-        const root = isEqual
-          ? this.subject.share(createSharedDraft(state))
-          : this.draftCounts.rootOf(variant);
         const counted = !isSearched
           ? undefined
           : isEqual
-            ? this.subject.look({ root, limiters: state.limiters }, dialect)
+            ? this.subject.look(
+                { root: this.subject.read(variant.frozen), limiters: state.limiters },
+                dialect,
+              )
             : this.draftCounts.lookAt(variant, dialect);
-        return this.describeCell(dialect, counted, root, state, variant);
+        return this.describeCell(dialect, counted, state, variant);
       }),
       ...this.describeRecall(state),
     };
@@ -304,7 +303,6 @@ export class VariantsTableComponent {
   private describeCell(
     dialect: Dialect,
     counted: Counted | undefined,
-    root: QueryNode,
     state: SearchState,
     variant: Variant | undefined,
   ): VariantCell {
@@ -313,8 +311,9 @@ export class VariantsTableComponent {
       ? this.draftCounts.lookAt(compared, dialect)
       : undefined;
     const isOther = compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters);
-    const isWider = leavesOut(root, counted);
-    const isBaseWider = compared !== undefined && leavesOut(this.draftCounts.rootOf(compared), base);
+    const isWider = counted !== undefined && this.subject.leavesOut(variant?.frozen ?? state, dialect);
+    const isBaseWider =
+      base !== undefined && compared !== undefined && this.subject.leavesOut(compared.frozen, dialect);
     const isBeside = !isOther && !isWider && !isBaseWider && reachesAlike(counted, base);
     const [now, then] = [getExactTotal(counted?.state), getExactTotal(base?.state)];
     const isSelf = variant !== undefined && variant.id === compared?.id;

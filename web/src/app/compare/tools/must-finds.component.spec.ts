@@ -1,0 +1,58 @@
+import '@angular/compiler';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { createMustFindQuery } from '#core/compare/index';
+import { SmallWorld, arbitraryWorld, canSay } from '../testing/small-world';
+import { MustFindsComponent } from './must-finds.component';
+
+const DATABASES = ['heronsmere', 'cardinal'] as const;
+
+describe('must-finds', () => {
+  it('are found, missed or not there, in each database', async () => {
+    await fc.assert(
+      fc.asyncProperty(arbitraryWorld, fc.nat(), async (world, turn) => {
+        fc.pre(canSay(world, 'heronsmere'));
+        const { project, records } = world;
+        const all = [...records.heronsmere, ...records.cardinal];
+        const titles = [all[turn % all.length]!.title, 'a title that is in no database'];
+        const mustFinds = titles.map((title, at) => ({ id: `m${at}`, title }));
+        const small = new SmallWorld({ ...project, mustFinds }, records);
+        const tool = small.make(MustFindsComponent);
+        await small.count(() => tool['asked']());
+        const expected = mustFinds.map((mustFind) =>
+          DATABASES.map((id) => {
+            const there = small.find(id, createMustFindQuery(mustFind)!);
+            if (there.length === 0) return 'not-there';
+            return there.some((number) => small.findDraft(id).includes(number)) ? 'found' : 'missed';
+          }),
+        );
+        expect(tool['rows']().map(({ cells }) => cells.map(({ standing }) => standing))).toEqual(expected);
+        const has = (standings: readonly string[], one: string): boolean => standings.includes(one);
+        expect(tool['summary']()).toMatchObject({
+          found: expected.filter((one) => has(one, 'found')).length,
+          there: expected.filter((one) => has(one, 'found') || has(one, 'missed')).length,
+          absent: expected.filter((one) => one.every((standing) => standing === 'not-there')).length,
+          isKnown: true,
+        });
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('are pasted as titles and identifiers, each once, and a removed one is gone', async () => {
+    const [world] = fc.sample(arbitraryWorld, { numRuns: 1, seed: 4 });
+    const small = new SmallWorld(world!.project, world!.records);
+    const tool = small.make(MustFindsComponent);
+    const field = { value: '- Bats and lamps on roads\n10.9999/none\n\nBats and lamps on roads' };
+    await tool['add'](field as HTMLTextAreaElement);
+    expect(field.value).toBe('');
+    expect(tool['rows']().map(({ name, isUnknown }) => [name, isUnknown])).toEqual([
+      ['Bats and lamps on roads', false],
+      ['10.9999/none', true],
+    ]);
+    await tool['add']({ value: '10.9999/none' } as HTMLTextAreaElement);
+    expect(tool['rows']()).toHaveLength(2);
+    tool['remove'](tool['rows']()[0]!.mustFind);
+    expect(tool['rows']().map(({ name }) => name)).toEqual(['10.9999/none']);
+  });
+});
