@@ -8,6 +8,8 @@ import type { Counted } from '../../counting/count-state';
 export interface VariantCell {
   readonly dialect: Dialect;
   readonly counted: Counted | undefined;
+  /** The database goes without a piece: more is counted than is meant. */
+  readonly isWider: boolean;
   readonly below: string;
   readonly ratio: string;
   readonly band: string;

@@ -323,12 +323,14 @@ export class VariantsTableComponent {
     return {
       dialect,
       counted,
+      isWider,
       below: describeBelow({ counted, base, isSelf, isOther, isWider, isBaseWider }),
       ratio:
         !isSelf && isBeside && now !== undefined && then !== undefined && then > 0
           ? describeRatio(now / then)
           : '',
-      band: !hasBand || total === undefined ? '' : measureDistance(total, band) === 0 ? 'in' : 'out',
+      band:
+        !hasBand || total === undefined || isWider ? '' : measureDistance(total, band) === 0 ? 'in' : 'out',
       then: this.describeThen(variant, dialect, total),
     };
   }
