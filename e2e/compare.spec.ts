@@ -95,3 +95,27 @@ test('a variant gets another name and a note', async ({ page }) => {
   await dialog.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('row', { name: /^all synonyms/ })).toContainText('from the thesaurus');
 });
+
+test('what goes without a piece is set beside no other count, and said', async ({ page }) => {
+  const view = new CompareView(page);
+  await view.workbench.start();
+  // Heronsmere has no keywords to search in.
+  await view.write('keywords: (flight OR feeding) AND @bats AND @light');
+  await view.open('Staircase');
+  const draft = page.getByRole('row', { name: /^draft/ });
+  await expect(draft.getByRole('cell').first()).toContainText('a part left out');
+  await expect(draft.getByRole('cell').first()).not.toContainText('×');
+  const steps = page.getByRole('region', { name: 'The steps as a table' });
+  await expect(
+    steps
+      .getByRole('row', { name: /@light/ })
+      .getByText('a part left out')
+      .first(),
+  ).toBeVisible();
+  await view.open('Overlap');
+  await expect(page.getByTestId('wider')).toContainText('Heronsmere Life Index');
+  await view.write('@bats AND @light');
+  await view.open('Overlap');
+  await expect(page.getByTestId('overlap')).toBeVisible();
+  await expect(page.getByTestId('wider')).toHaveCount(0);
+});
