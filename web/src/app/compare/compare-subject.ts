@@ -64,11 +64,13 @@ export class CompareSubject {
     return root;
   }
 
-  /** True if a database goes without a piece of a state that has to be there. */
-  leavesOut(state: SearchState, dialect: Dialect): boolean {
-    const root = this.read(state);
-    const counted = this.look({ root, limiters: state.limiters }, dialect);
-    return counted !== undefined && this.listLeftOut(root, counted.rendering).length > 0;
+  /** True if a database goes without a piece of a question that has to be there, or without all of it. */
+  goesWithout({ root, limiters }: Question, dialect: Dialect): boolean {
+    const counted = this.look({ root, limiters }, dialect);
+    return (
+      counted !== undefined &&
+      (isUnsaid(counted) || this.listLeftOut(this.share(root), counted.rendering).length > 0)
+    );
   }
 
   /** The ids of pieces that have to be there and are left out; found once for each rendering. */
@@ -91,7 +93,7 @@ export class CompareSubject {
    */
   isIncomparable(root: QueryNode, counted: Counted | undefined, beside: Counted | undefined): boolean {
     if (!counted) return false;
-    if (counted.state.status === 'failed' && isNothing(counted.state)) return true;
+    if (isUnsaid(counted)) return true;
     if (!reachesAlike(counted, beside) || (!beside && counted.rendering.withoutFields)) return true;
     const left = this.listLeftOut(this.share(root), counted.rendering);
     if (left.length === 0) return false;
@@ -118,4 +120,9 @@ export class CompareSubject {
       .filter(isWider)
       .map(({ name }) => name);
   }
+}
+
+/** Nothing of it can be said there; not to be taken for finding nothing. */
+function isUnsaid({ state }: Counted): boolean {
+  return state.status === 'failed' && isNothing(state);
 }

@@ -88,9 +88,9 @@ export class EachTermComponent {
         const [found, without, draft] = [ask(finds), ask(conceptWithout), ask(draftWithout)];
         const whole = shown && ask(shown.whole);
         const wholeDraft = this.subject.lookWhole(dialect);
-        const isOther = shown !== undefined && this.subject.isIncomparable(shown.whole, whole, undefined);
-        const isOtherDraft =
-          isOther || this.subject.isIncomparable(this.subject.root(), wholeDraft, undefined);
+        const isOther =
+          shown !== undefined && this.subject.goesWithout({ root: shown.whole, limiters }, dialect);
+        const isOtherDraft = isOther || this.subject.goesWithout(this.subject.whole(), dialect);
         return {
           dialect,
           found,

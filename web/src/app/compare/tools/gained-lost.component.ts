@@ -88,7 +88,7 @@ export class GainedLostComponent {
     const pair = this.pair();
     if (!pair) return undefined;
     const ask = (state: SearchState): Question => ({
-      root: createSharedDraft(state),
+      root: this.subject.read(state),
       limiters: state.limiters,
     });
     return { from: ask(pair.from), to: ask(pair.to) };

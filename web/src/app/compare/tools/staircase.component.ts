@@ -152,14 +152,9 @@ export class StaircaseComponent {
   private lookStep(after: Question, before: Question | undefined, dialect: Dialect) {
     const counted = this.subject.look(after, dialect);
     const then = before && this.subject.look(before, dialect);
-    const isOther = this.isOther(after, dialect);
-    const isBeside = before !== undefined && !isOther && !this.isOther(before, dialect);
+    const isOther = this.subject.goesWithout(after, dialect);
+    const isBeside = before !== undefined && !isOther && !this.subject.goesWithout(before, dialect);
     return { dialect, counted, isOther, difference: isBeside ? describe(counted, then) : '' };
-  }
-
-  /** A piece of what stands after a step is left out there: more is counted than is meant. */
-  private isOther(question: Question, dialect: Dialect): boolean {
-    return this.subject.isIncomparable(question.root, this.subject.look(question, dialect), undefined);
   }
 
   /** What a step threw away, where the database can say it in the same fields and with nothing left out. */
@@ -169,7 +164,7 @@ export class StaircaseComponent {
     after: Question,
     shown: Dialect,
   ): Counted | undefined {
-    if (this.isOther(before, shown) || this.isOther(after, shown)) return undefined;
+    if (this.subject.goesWithout(before, shown) || this.subject.goesWithout(after, shown)) return undefined;
     const counted = this.subject.look(thrown, shown);
     return reachesAlike(counted, this.subject.look(before, shown)) ? counted : undefined;
   }
@@ -177,7 +172,8 @@ export class StaircaseComponent {
   private findCost(without: Question | undefined): number | undefined {
     const shown = this.subject.database();
     if (!shown || !without) return undefined;
-    if (this.isOther(this.subject.whole(), shown) || this.isOther(without, shown)) return undefined;
+    if (this.subject.goesWithout(this.subject.whole(), shown) || this.subject.goesWithout(without, shown))
+      return undefined;
     return subtractCounts(this.subject.look(without, shown), this.subject.lookWhole(shown));
   }
 

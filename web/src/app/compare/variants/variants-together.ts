@@ -1,10 +1,11 @@
 import { Injectable, inject } from '@angular/core';
-import { createSharedDraft, findOverlap, type DatabaseResult } from '#core/compare/index';
+import { findOverlap, type DatabaseResult } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { SearchState } from '#core/project/index';
 import { createKey, getTotal, type CountWish } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
 import { formatCount } from '../../ui/number-format';
+import { CompareSubject } from '../compare-subject';
 import { RecordSets } from '../parts/record-sets';
 import type { VariantRow } from './variant-row';
 
@@ -48,10 +49,11 @@ function nameWish(wish: CountWish | undefined): string {
 export class VariantsTogether {
   private readonly counts = inject(CountStore);
   private readonly sets = inject(RecordSets);
+  private readonly subject = inject(CompareSubject);
 
   /** In words for the table. */
   async unite({ state, asked }: TogetherRow): Promise<string> {
-    const question = { root: createSharedDraft(state), limiters: state.limiters };
+    const question = { root: this.subject.read(state), limiters: state.limiters };
     const results: DatabaseResult[] = [];
     for (const { dialect, wish } of asked) {
       if (!wish) continue;
