@@ -46,7 +46,9 @@ describe('the ids of a query', () => {
     fc.assert(
       fc.property(arbitraryQuery, (tree) => {
         const before = listNodes(withIds(tree)).map(({ id }) => id);
-        const after = listNodes(withIds(build.and(tree, build.term(createPattern('zebra'))))).map(({ id }) => id);
+        const after = listNodes(withIds(build.and(tree, build.term(createPattern('zebra'))))).map(
+          ({ id }) => id,
+        );
         expect(before.filter((id) => !after.includes(id))).toEqual([]);
       }),
     );
@@ -70,7 +72,9 @@ describe('a pool of pieces', () => {
   it('gives equal pieces of one query one id, and different ones different ids', () => {
     fc.assert(
       fc.property(arbitraryQuery, (tree) => {
-        const nodes = listNodes(createNodePool()(build.and(tree, build.or(tree, build.term(createPattern('zebra'))))));
+        const nodes = listNodes(
+          createNodePool()(build.and(tree, build.or(tree, build.term(createPattern('zebra'))))),
+        );
         for (const one of nodes.slice(0, 12))
           for (const other of nodes.slice(0, 12)) expect(one.id === other.id).toBe(isSameQuery(one, other));
       }),
