@@ -102,6 +102,7 @@ test('what goes without a piece is set beside no other count, and said', async (
   // Heronsmere has no keywords to search in.
   await view.write('keywords: (flight OR feeding) AND @bats AND @light');
   await view.open('Staircase');
+  await expect(page.locator('app-gauge').first()).toContainText('a part left out');
   const draft = page.getByRole('row', { name: /^draft/ });
   await expect(draft.getByRole('cell').first()).toContainText('a part left out');
   await expect(draft.getByRole('cell').first()).not.toContainText('×');
@@ -118,4 +119,5 @@ test('what goes without a piece is set beside no other count, and said', async (
   await view.open('Overlap');
   await expect(page.getByTestId('overlap')).toBeVisible();
   await expect(page.getByTestId('wider')).toHaveCount(0);
+  await expect(page.locator('app-gauge').first()).not.toContainText('a part left out');
 });

@@ -8,12 +8,14 @@ import {
 } from '../query';
 import type { Dialect } from './dialect';
 import {
+  inheritLacks,
   intersectResults,
   joinTrees,
   uniteResults,
   type Rendered,
   type Result,
   type StringTree,
+  type Written,
 } from './string-tree';
 import {
   NARROWER,
@@ -114,14 +116,19 @@ export class NodeWriter {
     const { trees, drift } = intersectResults(results);
     if (trees.length === 0) return this.leaveAllOut(results);
     const tree = joinTrees(node, 'and', trees);
-    return { result: { kind: 'written', tree, drift }, reasons: this.noteLeftOut(results) };
+    const lacks: Pick<Written, 'lacks'> =
+      trees.length < results.length ? { lacks: true } : inheritLacks(results);
+    return { result: { kind: 'written', tree, drift, ...lacks }, reasons: this.noteLeftOut(results) };
   }
 
   private renderOr(node: QueryNode, results: readonly Result[]): Rendered {
     const { trees, drift } = uniteResults(results);
     if (trees.length === 0) return this.leaveAllOut(results);
     const tree = joinTrees(node, 'or', trees);
-    return { result: { kind: 'written', tree, drift }, reasons: this.noteLeftOut(results) };
+    return {
+      result: { kind: 'written', tree, drift, ...inheritLacks(results) },
+      reasons: this.noteLeftOut(results),
+    };
   }
 
   private renderNot(node: QueryNode, include: Result, exclude: Result): Rendered {
@@ -130,13 +137,14 @@ export class NodeWriter {
       const lost: Drift = exclude.kind === 'left-out' && exclude.drift !== SAME ? WIDER : SAME;
       const tree = joinTrees(node, 'and', [include.tree]);
       return {
-        result: { kind: 'written', tree, drift: joinDrifts(include.drift, lost) },
+        result: { ...include, tree, drift: joinDrifts(include.drift, lost) },
         reasons: this.noteLeftOut([exclude]),
       };
     }
     const drift = joinDrifts(include.drift, invertDrift(exclude.drift));
     const tree = joinTrees(node, 'not', [include.tree, exclude.tree]);
-    return { result: { kind: 'written', tree, drift }, reasons: [] };
+    const lacks = inheritLacks([include, exclude]);
+    return { result: { kind: 'written', tree, drift, ...lacks }, reasons: [] };
   }
 
   /** All members are left out: so is the group. It is no loss only if none of them was one. */
@@ -178,7 +186,7 @@ export class NodeWriter {
     if (inner.kind !== 'written') return { result: inner, reasons: [] };
     const [before, after] = splitMark(code, this.dialect);
     const tree: StringTree = { kind: 'wrap', node, before, after, item: inner.tree };
-    return { result: { kind: 'written', tree, drift: inner.drift }, reasons: [] };
+    return { result: { ...inner, tree }, reasons: [] };
   }
 
   /** Writes leaves without marks of their own, since a mark round them all follows. */

@@ -42,13 +42,22 @@ export interface Without {
   readonly item: Atom;
 }
 
+/** A node that has a string. */
+export interface Written {
+  readonly kind: 'written';
+  readonly tree: StringTree;
+  readonly drift: Drift;
+  /** A member of an AND group in it is left out: something that has to be there is not asked for. */
+  readonly lacks?: true;
+}
+
 /**
  * What became of a node. `written`: it has a string. `left-out`: it has none; `drift` is what that
  * does to an OR that loses it (`SAME` if it would find nothing there anyway). `nothing`: it finds
  * nothing by its meaning, whatever the database.
  */
 export type Result =
-  | { readonly kind: 'written'; readonly tree: StringTree; readonly drift: Drift }
+  | Written
   | { readonly kind: 'left-out'; readonly drift: typeof SAME | typeof NARROWER }
   | { readonly kind: 'nothing' };
 
@@ -88,4 +97,9 @@ export function intersectResults(results: readonly Result[]): { trees: StringTre
   const trees = results.flatMap((result) => (result.kind === 'written' ? [result.tree] : []));
   const drift = joinDrifts(...results.map((result) => (result.kind === 'written' ? result.drift : WIDER)));
   return { trees, drift };
+}
+
+/** Whether something that has to be there is left out inside any of some results. */
+export function inheritLacks(results: readonly Result[]): Pick<Written, 'lacks'> {
+  return results.some((result) => result.kind === 'written' && result.lacks) ? { lacks: true } : {};
 }

@@ -7,7 +7,7 @@ import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type P
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
 import { NodeWriter, type ListBranch } from './node-writer';
 import { MOST_PARTS, splitTree } from './split';
-import { joinTrees, type Result, type StringTree } from './string-tree';
+import { inheritLacks, joinTrees, type Result, type StringTree } from './string-tree';
 import type { FindForms } from './write-words';
 
 /** A query in one database's syntax, with what became of every node. */
@@ -23,6 +23,8 @@ export interface Rendering {
   readonly whole: Fidelity['level'];
   /** Fields were left out so that the string is not too long: its count means something wider than one with them. */
   readonly withoutFields?: true;
+  /** A piece that has to be there is left out, see `listLeftOutMembers`: its count means something wider. */
+  readonly lacks?: true;
   /** The limiters that go as ticked boxes with the string. */
   readonly boxes: Boxes;
   /** What has to be set by hand in the database's own page, and what it cannot do. */
@@ -95,6 +97,7 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
     },
     whole: describeWhole(result),
     ...(bare && { withoutFields: true as const }),
+    ...inheritLacks([result]),
     boxes,
     steps,
     extent: findGreatest(trees.map((tree) => measure(tree, dialect))),

@@ -67,10 +67,7 @@ export class CompareSubject {
   /** True if a database goes without a piece of a question that has to be there, or without all of it. */
   goesWithout({ root, limiters }: Question, dialect: Dialect): boolean {
     const counted = this.look({ root, limiters }, dialect);
-    return (
-      counted !== undefined &&
-      (isUnsaid(counted) || this.listLeftOut(this.share(root), counted.rendering).length > 0)
-    );
+    return counted !== undefined && (isUnsaid(counted) || counted.rendering.lacks === true);
   }
 
   /** The ids of pieces that have to be there and are left out; found once for each rendering. */

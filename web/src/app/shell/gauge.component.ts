@@ -74,11 +74,17 @@ export class GaugeComponent {
     const top = to === undefined ? TOP : placeHeight(to);
     return { top, height: Math.max(2, (from === undefined ? BOTTOM : placeHeight(from)) - top) };
   });
+  /** A piece is left out there: the count means something wider, and is set beside nothing. */
+  private readonly isWider = computed(() => this.counted().rendering.lacks === true);
   protected readonly difference = computed(() =>
-    describeGap(this.counted().state, this.compared()?.state, this.otherLimiters()),
+    this.isWider() || this.compared()?.rendering.lacks
+      ? ''
+      : describeGap(this.counted().state, this.compared()?.state, this.otherLimiters()),
   );
   protected readonly standing = computed(() =>
-    describeStanding(this.counted().state, this.band(), this.purpose()),
+    this.isWider() && this.status() === 'counted'
+      ? { words: 'a part left out', isGood: false }
+      : describeStanding(this.counted().state, this.band(), this.purpose()),
   );
   protected readonly bandWords = computed(() => this.standing().words);
   protected readonly failure = computed(() => {

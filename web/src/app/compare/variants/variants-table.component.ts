@@ -311,10 +311,8 @@ export class VariantsTableComponent {
       ? this.draftCounts.lookAt(compared, dialect)
       : undefined;
     const isOther = compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters);
-    const goesWithout = (one: SearchState): boolean =>
-      this.subject.goesWithout({ root: this.subject.read(one), limiters: one.limiters }, dialect);
-    const isWider = counted !== undefined && goesWithout(variant?.frozen ?? state);
-    const isBaseWider = base !== undefined && compared !== undefined && goesWithout(compared.frozen);
+    const isWider = counted?.rendering.lacks === true;
+    const isBaseWider = base?.rendering.lacks === true;
     const isBeside = !isOther && !isWider && !isBaseWider && reachesAlike(counted, base);
     const [now, then] = [getExactTotal(counted?.state), getExactTotal(base?.state)];
     const isSelf = variant !== undefined && variant.id === compared?.id;
