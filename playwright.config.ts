@@ -7,7 +7,7 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: true,
   workers: 2,
-  // A test that passes only when tried again is named at the end (scripts/test.mjs), with its trace: a defect to find.
+  // A test that passes only when tried again is listed as flaky, and said so at the end (scripts/test.mjs): a defect to find.
   retries: 1,
   projects: [
     { name: 'tasks', testIgnore: '**/figures.spec.ts' },

@@ -4,18 +4,24 @@ import { describe, expect, it } from 'vitest';
 import { build } from '#core/query/index';
 import { createConceptQuery } from '#core/project/index';
 import { readExact } from '../../counting/compare-counts';
-import { SmallWorld, arbitraryWorld } from '../testing/small-world';
+import { SmallWorld, arbitraryWorld, type World } from '../testing/small-world';
 import { CombinationsComponent } from './combinations.component';
+
+/** The combinations of a world's concepts, counted. */
+async function start({ project, records }: World) {
+  const small = new SmallWorld(project, records);
+  const tool = small.make(CombinationsComponent);
+  await small.until(() => tool['rows']().length === 7);
+  await small.count(() => tool['asked']());
+  return { small, tool, roots: small.open.concepts().map(createConceptQuery) };
+}
 
 describe('the combinations', () => {
   it('have the records of each, those of just these, and which never stand together', async () => {
     await fc.assert(
-      fc.asyncProperty(arbitraryWorld, async ({ project, records, fields }) => {
-        const small = new SmallWorld(project, records);
-        const tool = small.make(CombinationsComponent);
-        await small.until(() => tool['rows']().length === 7);
-        await small.count(() => tool['asked']());
-        const roots = small.open.concepts().map(createConceptQuery);
+      fc.asyncProperty(arbitraryWorld, async (world) => {
+        const { fields } = world;
+        const { small, tool, roots } = await start(world);
         const sets = roots.map((root) => new Set(small.find('heronsmere', root)));
         const all = new Set(sets.flatMap((set) => [...set]));
         for (const { marks, cells, exact } of tool['rows']()) {
@@ -49,12 +55,9 @@ describe('the combinations', () => {
 
   it('say which concept to widen first: the one without which most are found', async () => {
     await fc.assert(
-      fc.asyncProperty(arbitraryWorld, async ({ project, records, fields }) => {
-        const small = new SmallWorld(project, records);
-        const tool = small.make(CombinationsComponent);
-        await small.until(() => tool['rows']().length === 7);
-        await small.count(() => tool['asked']());
-        const roots = small.open.concepts().map(createConceptQuery);
+      fc.asyncProperty(arbitraryWorld, async (world) => {
+        const { fields } = world;
+        const { small, tool, roots } = await start(world);
         const count = (members: typeof roots): number =>
           small.find('heronsmere', build.and(...members)).length;
         const near = tool['nearest']();

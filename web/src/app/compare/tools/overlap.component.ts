@@ -63,8 +63,7 @@ export class OverlapComponent {
         return total === undefined ? [] : [{ dialect, total }];
       });
       const isWhole = counted.length > 1 && counted.length === this.wholes().length;
-      const { limiters } = this.subject.state();
-      return isWhole ? { root: this.subject.root(), limiters, counted, attempt: this.attempt() } : undefined;
+      return isWhole ? { ...this.subject.whole(), counted, attempt: this.attempt() } : undefined;
     },
     async ({ counted, ...question }): Promise<Outcome<ReadableResult[]>> => {
       const results: ReadableResult[] = [];

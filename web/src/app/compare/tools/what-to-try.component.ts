@@ -61,9 +61,7 @@ export class WhatToTryComponent {
   private readonly draft = computed(() =>
     this.subject.dialects().map((dialect) => this.subject.lookWhole(dialect)),
   );
-  private readonly whole = computed(() =>
-    this.look(this.ask({ root: this.subject.root(), limiters: this.subject.state().limiters })),
-  );
+  private readonly whole = computed(() => this.look(this.ask(this.subject.whole())));
   private readonly listed = computed(() =>
     listTrials(this.subject.project(), this.thisYear, this.offered.terms()),
   );
