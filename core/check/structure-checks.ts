@@ -1,6 +1,15 @@
 import { createProblem } from '../problem';
 import { findPlace } from '../project';
-import { build, dropInactive, isSameQuery, listNodes, type Field, type QueryNode } from '../query';
+import {
+  build,
+  dropInactive,
+  isSameQuery,
+  listChildren,
+  listNodes,
+  mapChildren,
+  type Field,
+  type QueryNode,
+} from '../query';
 import { listActive, type CheckSubject, type FoundThing } from './finding';
 import { namePiece } from './text-checks';
 
@@ -79,11 +88,11 @@ function place(node: QueryNode) {
   return node.id.includes('/') ? undefined : node.span;
 }
 
-/** What is taken away though it satisfies everything else. */
+/** What is taken away though it satisfies everything else, in the group itself and in all groups round it. */
 export function checkRemoved({ root, dialects, count }: CheckSubject): FoundThing[] {
   return listNodes(root).flatMap((node): FoundThing[] => {
     if (node.kind !== 'not') return [];
-    const removed = build.and(node.include, node.exclude);
+    const removed = findRemoved(root, node);
     const counts = dialects
       .filter(({ id }) => dropInactive(node.exclude, id) !== undefined)
       .map(({ id, name }) => ({ name, total: count(removed, id) }));
@@ -104,6 +113,27 @@ export function checkRemoved({ root, dialects, count }: CheckSubject): FoundThin
       },
     ];
   });
+}
+
+/**
+ * What an exclusion takes away from the whole: where only AND stands round it, what satisfies the rest and is
+ * excluded; else what the whole would find without it and does not.
+ */
+function findRemoved(root: QueryNode, exclusion: QueryNode & { readonly kind: 'not' }): QueryNode {
+  let isRequired = true;
+  const replace = (node: QueryNode, other: QueryNode): QueryNode => {
+    if (node === exclusion) return other;
+    if (!contains(node, exclusion)) return node;
+    if (node.kind === 'or' || (node.kind === 'not' && contains(node.exclude, exclusion))) isRequired = false;
+    return mapChildren(node, (child) => replace(child, other));
+  };
+  const both = build.and(exclusion.include, exclusion.exclude);
+  const kept = replace(root, both);
+  return isRequired ? kept : build.not(replace(root, exclusion.include), root);
+}
+
+function contains(node: QueryNode, wanted: QueryNode): boolean {
+  return node === wanted || listChildren(node).some((child) => contains(child, wanted));
 }
 
 /** Groups that stand twice: in one group, or as two concepts. */

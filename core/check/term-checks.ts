@@ -10,7 +10,18 @@ import {
   type Concept,
   type Term,
 } from '../project';
-import { covers, findAnchor, isPlain, parseQuery, printPattern, printQuery, type QueryNode } from '../query';
+import {
+  build,
+  covers,
+  findAnchor,
+  isPlain,
+  listChildren,
+  parseQuery,
+  printPattern,
+  printQuery,
+  type Field,
+  type QueryNode,
+} from '../query';
 import { LANGUAGES, DOCUMENT_TYPES } from '../record';
 import { listSpellings } from '../suggest';
 import { foldLetters } from '../text';
@@ -42,9 +53,14 @@ function readMarks(subject: CheckSubject): ReturnType<typeof findTermMarks> {
   const known = MARKS.get(subject);
   if (known) return known;
   const { used, dialects, count, findVocabulary } = subject;
+  const queries = new Map(
+    used.flatMap((concept) =>
+      concept.terms.map((term) => [term, joinTerms(concept, [readTermQuery(term)])] as const),
+    ),
+  );
   const marks = findTermMarks(used, {
     databases: dialects.map(({ id, name }) => ({ id, name })),
-    findsOf: (term, database) => count(readTermQuery(term), database),
+    findsOf: (term, database) => count(queries.get(term) ?? readTermQuery(term), database),
     sizeOf: () => undefined,
     vocabularyOf: findVocabulary,
   });
@@ -63,10 +79,12 @@ export function checkNeedlessTerms({ used, dialects, count }: CheckSubject): Fou
       let finds = 0;
       for (const { id } of dialects) {
         if (term.databases && !term.databases.includes(id)) continue;
-        const own = count(readTermQuery(term), id);
+        const own = count(joinTerms(concept, [readTermQuery(term)]), id);
         if (own === undefined) return [];
         finds += own;
-        if (own > 0 && count(whole, id) !== count(rest, id)) return [];
+        const [all, others] = [count(whole, id), count(rest, id)];
+        // What a database cannot say for sure is no ground for calling a term needless.
+        if (own > 0 && (all === undefined || others === undefined || all !== others)) return [];
       }
       if (finds === 0) return [];
       return [
@@ -93,12 +111,59 @@ export function checkSpellings(subject: CheckSubject): FoundThing[] {
   );
 }
 
-/** A word in the singular or the plural only. */
+/** A word in the singular or the plural only, among the terms of a concept or in the text of the query. */
 export function checkPlurals(subject: CheckSubject): FoundThing[] {
-  return checkMissingForms(subject, 'number-one-sided', (word) =>
+  const ofConcepts = checkMissingForms(subject, 'number-one-sided', (word) =>
     listNumbers(word).map((other) => ({ word: other, text: other, isMerged: false })),
   );
+  return [...ofConcepts, ...checkPluralsInText(subject)];
 }
+
+/** The same for words that stand in the draft itself: among what is searched in their place, or alone. */
+function checkPluralsInText({ parsed, working, dialects, count }: CheckSubject): FoundThing[] {
+  const found: FoundThing[] = [];
+  const visit = (node: QueryNode, fields: readonly Field[] | undefined): void => {
+    const inner = node.kind === 'fielded' ? node.fields : fields;
+    // A name has no plural, and the sides of a proximity are no choice.
+    if (inner?.some((field) => NAME_FIELDS.has(field)) || node.kind === 'near' || node.kind === 'off') return;
+    const choice = node.kind === 'or' ? node.items : [node];
+    for (const item of choice) {
+      if (item.kind !== 'term') continue;
+      const word = isPlain(item.pattern) ? foldLetters(printPattern(item.pattern)) : '';
+      if (!/^[a-z]{3,}$/.test(word)) continue;
+      for (const form of listNumbers(word)) {
+        const other = createTermQuery({ text: form });
+        if (choice.some((one) => covers(one, other))) continue;
+        const place = (query: QueryNode): QueryNode => (inner ? build.fielded(inner, query) : query);
+        const [whole, more] = [place(node), place(build.or(...choice, other))];
+        if (!dialects.some(({ id }) => (count(more, id) ?? 0) > (count(whole, id) ?? Infinity))) continue;
+        const { start, end } = item.span;
+        const term = working.draft.slice(start, end);
+        const added = `${term} OR ${form}`;
+        const text =
+          working.draft.slice(0, start) +
+          (node.kind === 'or' ? added : `(${added})`) +
+          working.draft.slice(end);
+        found.push({
+          problem: createProblem(
+            'number-one-sided',
+            'note',
+            { term, other: form, concept: 'the query' },
+            item.span,
+          ),
+          cost: { of: more, less: whole, words: 'records more with it' },
+          fixes: [{ label: `Add ${form}`, changes: [{ kind: 'rewrite-draft', text }] }],
+        });
+      }
+    }
+    for (const child of listChildren(node))
+      if (node.kind !== 'or' || child.kind !== 'term') visit(child, inner);
+  };
+  visit(parsed.root, undefined);
+  return found;
+}
+
+const NAME_FIELDS: ReadonlySet<Field> = new Set<Field>(['author', 'firstauthor', 'affiliation', 'source']);
 
 interface OtherForm {
   readonly word: string;

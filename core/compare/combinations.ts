@@ -1,3 +1,4 @@
+import { asTotal, type Total } from '../count';
 import { build, type QueryNode } from '../query';
 
 /** The most concepts that are combined: 255 combinations. */
@@ -11,15 +12,22 @@ export interface Combination {
   readonly root: QueryNode;
 }
 
-/** Every combination of some concepts, alone first, then pairs, triples and so on. */
-export function listCombinations(concepts: readonly QueryNode[]): Combination[] {
+/**
+ * Every combination of some concepts, alone first, then pairs, triples and so on. What is `excluded` is taken away
+ * from each of them, so that all together they are the query that they come from.
+ */
+export function listCombinations(
+  concepts: readonly QueryNode[],
+  excluded: readonly QueryNode[] = [],
+): Combination[] {
   const used = concepts.slice(0, MOST_COMBINED);
   const all = Array.from({ length: 2 ** used.length - 1 }, (_, at): Combination => {
     const bits = at + 1;
     const members = listBits(bits);
     const roots = members.map((member) => used[member] ?? build.empty());
     const [only] = roots;
-    return { bits, members, root: roots.length === 1 && only ? only : build.and(...roots) };
+    const joined = roots.length === 1 && only ? only : build.and(...roots);
+    return { bits, members, root: excluded.reduce<QueryNode>((node, away) => build.not(node, away), joined) };
   });
   return all.sort((a, b) => a.members.length - b.members.length || a.bits - b.bits);
 }
@@ -30,50 +38,28 @@ export function listBits(bits: number): number[] {
 }
 
 /** The counts that follow from others: what holds a combination that finds nothing finds nothing. */
-export function deriveCounts(known: ReadonlyMap<number, number>, concepts: number): Map<number, number> {
+export function deriveCounts(known: ReadonlyMap<number, Total>, concepts: number): Map<number, Total> {
   const derived = new Map(known);
   const nothing = [...known].filter(([, count]) => count === 0).map(([bits]) => bits);
   for (let bits = 1; bits < 2 ** concepts; bits++) {
-    if (!derived.has(bits) && nothing.some((inner) => (bits & inner) === inner)) derived.set(bits, 0);
+    if (!derived.has(bits) && nothing.some((inner) => (bits & inner) === inner))
+      derived.set(bits, asTotal(0));
   }
   return derived;
-}
-
-/**
- * How many records hold just these concepts of those combined and no other one, from the counts of
- * all combinations, by inclusion and exclusion. Nothing, while one of them is missing.
- */
-export function countExactly(
-  counts: ReadonlyMap<number, number>,
-  concepts: number,
-): ReadonlyMap<number, number> | undefined {
-  const size = 2 ** concepts;
-  const exact = new Float64Array(size);
-  for (let bits = 1; bits < size; bits++) {
-    const count = counts.get(bits);
-    if (count === undefined) return undefined;
-    exact[bits] = count;
-  }
-  for (let concept = 0; concept < concepts; concept++) {
-    for (let bits = 1; bits < size; bits++) {
-      if ((bits & (1 << concept)) === 0) exact[bits]! -= exact[bits | (1 << concept)]!;
-    }
-  }
-  return new Map(Array.from(exact, (count, bits) => [bits, count] as const).slice(1));
 }
 
 /** What to do where all concepts together find nothing, or too little. */
 export interface NearestCombination {
   /** The largest combinations that find something, the most records first. */
-  readonly nearest: readonly { readonly bits: number; readonly count: number }[];
+  readonly nearest: readonly { readonly bits: number; readonly count: Total }[];
   /** The concept without which most is found: the one to widen first. */
   readonly widen: number | undefined;
   /** What is found without it. */
-  readonly without: number | undefined;
+  readonly without: Total | undefined;
 }
 
 /** The nearest combination to all concepts, and the concept to widen first, from what is known. */
-export function findNearest(counts: ReadonlyMap<number, number>, concepts: number): NearestCombination {
+export function findNearest(counts: ReadonlyMap<number, Total>, concepts: number): NearestCombination {
   const all = 2 ** concepts - 1;
   const sizeOf = (bits: number): number => listBits(bits).length;
   const found = [...counts]

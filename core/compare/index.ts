@@ -1,13 +1,6 @@
 export { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
 export type { Alternative, SwapPlace } from './alternatives';
-export {
-  MOST_COMBINED,
-  countExactly,
-  deriveCounts,
-  findNearest,
-  listBits,
-  listCombinations,
-} from './combinations';
+export { MOST_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from './combinations';
 export type { Combination, NearestCombination } from './combinations';
 export { findCover } from './cover';
 export type { Cover, CoverStep } from './cover';
@@ -28,7 +21,7 @@ export { createSharedDraft, createTermQuestions } from './term-contributions';
 export type { ConceptQuestions, TermQuestions } from './term-contributions';
 export { findTermMarks } from './term-marks';
 export type { MarkFix, TermFacts, TermMark } from './term-marks';
-export { describeTrial, listTrials, measureDistance, rankTrials } from './trials';
+export { describeTrial, listTrials, rankTrials } from './trials';
 export type { JudgedTrial, OfferedTerm, Trial, TrialCounts } from './trials';
 export { createSetCounter } from './union-counter';
 export type { UnionCounter } from './union-counter';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { createAmount } from '../count';
 import { findOverlap, listRepeatedWorks } from './overlap';
 
 const keys = (works: readonly number[]) => works.map((work) => ({ identifier: 0, work: work + 1 }));
@@ -11,7 +12,7 @@ describe('the overlap of databases', () => {
       fc.property(arbitraryHoldings, (holdings) => {
         const results = holdings.map((works, at) => ({
           database: `d${at}`,
-          total: works.length,
+          amount: createAmount(works.length),
           keys: keys(works),
         }));
         const overlap = findOverlap(results);
@@ -53,8 +54,8 @@ describe('the overlap of databases', () => {
 
   it('of databases that give numbers only is said as bounds', () => {
     const overlap = findOverlap([
-      { database: 'a', total: 3, keys: keys([1, 2, 3]) },
-      { database: 'b', total: 10, keys: undefined },
+      { database: 'a', amount: createAmount(3), keys: keys([1, 2, 3]) },
+      { database: 'b', amount: createAmount(10), keys: undefined },
     ]);
     expect(overlap).toMatchObject({
       compared: ['a'],

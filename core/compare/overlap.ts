@@ -1,9 +1,10 @@
+import { boundWorks, type Amount, type WorkBounds } from '../count';
 import { deduplicateRecords, type RecordKeys, type SameWorkRule } from '../record';
 
 /** What one database gives: its count, and its records' keys where it gives records. */
 export interface DatabaseResult {
   readonly database: string;
-  readonly total: number;
+  readonly amount: Amount;
   readonly keys: readonly RecordKeys[] | undefined;
 }
 
@@ -45,7 +46,7 @@ export interface Overlap {
   /** The databases that give numbers only. */
   readonly countsOnly: readonly string[];
   /** Between these lies the number of different works of all databases, count-only ones among them. */
-  readonly bounds: { readonly least: number; readonly greatest: number };
+  readonly bounds: WorkBounds;
 }
 
 /** What several databases have in common, record by record where that can be had, else as bounds. */
@@ -80,10 +81,10 @@ export function findOverlap(results: readonly DatabaseResult[]): Overlap {
     duplicates: compared.reduce((sum, { keys }) => sum + keys.length, 0) - works,
     matched,
     countsOnly: others.map(({ database }) => database),
-    bounds: {
-      least: Math.max(works, ...others.map(({ total }) => total)),
-      greatest: works + others.reduce((sum, { total }) => sum + total, 0),
-    },
+    bounds: boundWorks(
+      works,
+      others.map(({ amount }) => amount),
+    ),
   };
 }
 

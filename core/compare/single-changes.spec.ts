@@ -49,6 +49,7 @@ describe('single changes', () => {
       limiters: { peerReviewed: true },
     };
     expect(show(to)).toEqual([
+      'added concept new → (bat OR bats) AND lamp',
       'changed bats searched in title → title: (bat OR bats) AND lamp',
       'changed @x: road OR verge → (bat OR bats) AND lamp',
       'changed query: @bats AND @light AND @new → (bat OR bats) AND lamp AND dim',

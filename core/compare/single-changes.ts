@@ -6,7 +6,7 @@ export interface SingleChange {
   readonly sign: 'added' | 'taken out' | 'changed';
   readonly words: string;
   /** Of the terms and places, or of the query as a whole. */
-  readonly kind: 'term' | 'structure' | 'limiters';
+  readonly kind: 'concept' | 'term' | 'structure' | 'limiters';
   readonly state: SearchState;
 }
 
@@ -17,6 +17,7 @@ export interface SingleChange {
 export function listSingleChanges(from: SearchState, to: SearchState): SingleChange[] {
   const changes: SingleChange[] = [];
   const add = (change: SingleChange): void => void changes.push(change);
+  listConceptChanges(from, to).forEach(add);
   for (const after of to.concepts) {
     const before = from.concepts.find((concept) => concept.block === after.block);
     if (before) listTermChanges(from, before, after).forEach(add);
@@ -36,6 +37,55 @@ export function listSingleChanges(from: SearchState, to: SearchState): SingleCha
   return changes;
 }
 
+/** Concepts and blocks that came or went. Alone they do nothing until the query uses them. */
+function listConceptChanges(from: SearchState, to: SearchState): SingleChange[] {
+  const isIn = (state: SearchState, block: string): boolean =>
+    state.concepts.some((concept) => concept.block === block);
+  return [
+    ...to.concepts
+      .filter(({ block }) => !isIn(from, block))
+      .map((concept): SingleChange => ({
+        sign: 'added',
+        words: `concept ${concept.name}`,
+        kind: 'concept',
+        state: { ...from, concepts: [...from.concepts, concept] },
+      })),
+    ...from.concepts
+      .filter(({ block }) => !isIn(to, block))
+      .map((concept): SingleChange => ({
+        sign: 'taken out',
+        words: `concept ${concept.name}`,
+        kind: 'concept',
+        state: { ...from, concepts: from.concepts.filter((other) => other !== concept) },
+      })),
+    ...to.blocks
+      .filter(({ name }) => !from.blocks.some((block) => block.name === name))
+      .map((block): SingleChange => ({
+        sign: 'added',
+        words: nameBlock(block),
+        kind: 'concept',
+        state: { ...from, blocks: [...from.blocks, block] },
+      })),
+    ...from.blocks
+      .filter(({ name }) => !to.blocks.some((block) => block.name === name))
+      .map((block): SingleChange => ({
+        sign: 'taken out',
+        words: nameBlock(block),
+        kind: 'concept',
+        state: { ...from, blocks: from.blocks.filter((other) => other !== block) },
+      })),
+  ];
+}
+
+function nameBlock({ name, text }: SearchState['blocks'][number]): string {
+  return `@${name}: ${tidy(text)}`;
+}
+
+/** A term as it is told: with the databases that it is meant for, if not all. */
+function nameTerm({ text, databases }: Term): string {
+  return databases ? `${text} (only in ${databases.join(', ')})` : text;
+}
+
 function listTermChanges(from: SearchState, before: Concept, after: Concept): SingleChange[] {
   const withConcept = (concept: Concept): SearchState => ({
     ...from,
@@ -49,13 +99,13 @@ function listTermChanges(from: SearchState, before: Concept, after: Concept): Si
   const changes: SingleChange[] = [
     ...added.map(([, term]): SingleChange => ({
       sign: 'added',
-      words: `${term.text} to ${after.name}`,
+      words: `${nameTerm(term)} to ${after.name}`,
       kind: 'term',
       state: withConcept({ ...before, terms: [...before.terms, term] }),
     })),
     ...removed.map(([, term]): SingleChange => ({
       sign: 'taken out',
-      words: `${term.text} of ${before.name}`,
+      words: `${nameTerm(term)} of ${before.name}`,
       kind: 'term',
       state: withConcept({ ...before, terms: before.terms.filter((other) => other !== term) }),
     })),
@@ -88,7 +138,7 @@ function listStructureChanges(from: SearchState, to: SearchState): SingleChange[
     return [
       {
         sign: 'changed',
-        words: `@${after.name}: ${tidy(after.text)}`,
+        words: nameBlock(after),
         kind: 'structure',
         state: { ...from, blocks },
       },

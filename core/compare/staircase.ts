@@ -20,7 +20,13 @@ export interface Step {
 /** A part that a step puts on. */
 type Part =
   | { readonly kind: 'member'; readonly key: string; readonly member: Member; readonly bare: QueryNode }
-  | { readonly kind: 'field'; readonly key: string; readonly of: string; readonly fields: readonly Field[] }
+  | {
+      readonly kind: 'field';
+      readonly key: string;
+      readonly of: string;
+      readonly member: Member;
+      readonly fields: readonly Field[];
+    }
   | { readonly kind: 'limiter'; readonly key: string; readonly name: LimiterName; readonly words: string };
 
 /**
@@ -49,9 +55,15 @@ export function listSteps(state: QueryState, limiters: Limiters, order: readonly
 
 function describePart(part: Part): Pick<Step, 'kind' | 'words' | 'block'> {
   if (part.kind === 'limiter') return { kind: 'limiter', words: part.words };
-  if (part.kind === 'field') return { kind: 'field', words: `in ${part.fields.join(', ')}` };
+  if (part.kind === 'field')
+    return { kind: 'field', words: `${nameMember(part.member)} in ${part.fields.join(', ')}` };
   const { sign, words, block } = part.member;
   return { kind: sign, words, ...(block !== undefined && { block }) };
+}
+
+/** A member without the fields that are written before it: they are said behind it. */
+function nameMember({ words }: Member): string {
+  return words.replace(/^[a-z, ]+:\s*/, '');
 }
 
 function listParts(state: QueryState, limiters: Limiters): Part[] {
@@ -65,7 +77,7 @@ function listParts(state: QueryState, limiters: Limiters): Part[] {
     const key = turn === 1 ? name : `${name} ${turn}`;
     const { fields, bare } = member.sign === 'and' ? liftFields(member.root) : { bare: member.root };
     parts.push({ kind: 'member', key, member, bare });
-    if (fields) parts.push({ kind: 'field', key: `field ${key}`, of: key, fields });
+    if (fields) parts.push({ kind: 'field', key: `field ${key}`, of: key, member, fields });
   }
   for (const { name, value } of listLimiters(limiters))
     parts.push({ kind: 'limiter', key: `limiter ${name}`, name, words: value });

@@ -2,7 +2,7 @@ import { joinTerms, readTermQuery, type Concept, type QueryState, type Term } fr
 import { build, listChildren, mapChildren, parseQuery, type QueryNode } from '../query';
 
 /**
- * What has to be counted to know what a term brings. What only it finds in its concept is `concept`
+ * What has to be counted to know what a term brings, all in the fields of its concept. What only it finds in its concept is `concept`
  * less `conceptWithout`; what only it brings to the draft is `draft` less `draftWithout`. An empty
  * tree stands where nothing would be left: it finds nothing.
  */
@@ -30,13 +30,13 @@ export function createTermQuestions(state: QueryState): ConceptQuestions[] {
   const root = readDraft(draft);
   const blocks = readBlocks(state);
   return concepts.map((concept) => {
-    const { whole, rests } = readConcept(concept);
+    const { whole, finds, rests } = readConcept(concept);
     const terms = concept.terms.map((term, place): TermQuestions => {
       const rest = rests[place] ?? build.empty();
       const others = new Map(blocks).set(concept.block, switchConcept(concept, rest));
       return {
         term,
-        finds: readTermQuery(term),
+        finds: finds[place] ?? build.empty(),
         conceptWithout: rest,
         draftWithout: putBlocksIn(root, others),
       };
@@ -62,6 +62,8 @@ function readBlocks({ concepts, blocks }: Pick<QueryState, 'concepts' | 'blocks'
 /** A concept as a whole and without each of its terms, in their order. */
 interface ConceptTrees {
   readonly whole: QueryNode;
+  /** Each term alone, in the fields of the concept. */
+  readonly finds: readonly QueryNode[];
   readonly rests: readonly QueryNode[];
 }
 
@@ -72,6 +74,7 @@ function readConcept(concept: Concept): ConceptTrees {
   if (known) return known;
   const trees = {
     whole: joinConcept(concept, concept.terms),
+    finds: concept.terms.map((term) => joinTerms(concept, [readTermQuery(term)])),
     rests: concept.terms.map((term) =>
       joinConcept(
         concept,

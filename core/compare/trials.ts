@@ -1,5 +1,14 @@
 import { LIMITER_NAMES, listLimiters } from '../dialect';
-import type { Change, Concept, Project, Purpose, TargetBand, Term } from '../project';
+import {
+  isNone,
+  judgeBand,
+  measureDistance,
+  measureGrowth,
+  wantSomething,
+  type Amount,
+  type Band,
+} from '../count';
+import type { Change, Concept, Project, Purpose, Term } from '../project';
 import { parseQuery, printPattern, printQuery } from '../query';
 import { listFieldChoices } from './alternatives';
 import { joinMembers, listMembers } from './members';
@@ -9,7 +18,6 @@ export interface Trial {
   readonly key: string;
   /** What is done, as an order: “search Bats in the title”. */
   readonly words: string;
-  readonly towards: 'fewer' | 'more';
   readonly change: Change;
 }
 
@@ -42,7 +50,7 @@ export function listTrials(
     ...concepts
       .filter(({ off, block }) => off && used.has(block))
       .map(({ id, name }) =>
-        createTrial(`on ${id}`, `switch ${name} on`, 'fewer', { kind: 'switch-concept', id, off: false }),
+        createTrial(`on ${id}`, `switch ${name} on`, { kind: 'switch-concept', id, off: false }),
       ),
     ...listLimiterTrials(project, thisYear),
     ...offered
@@ -51,7 +59,6 @@ export function listTrials(
         createTrial(
           `add ${concept} ${term.text}`,
           `add ${term.text} to ${nameOf(concepts, concept)} (${from})`,
-          'more',
           { kind: 'add-terms', concept, terms: [term] },
         ),
       ),
@@ -61,8 +68,8 @@ export function listTrials(
   return trials.filter(({ key }) => !seen.has(key) && seen.add(key)).slice(0, MOST_TRIALS);
 }
 
-function createTrial(key: string, words: string, towards: Trial['towards'], change: Change): Trial {
-  return { key, words, towards, change };
+function createTrial(key: string, words: string, change: Change): Trial {
+  return { key, words, change };
 }
 
 function nameOf(concepts: readonly Concept[], id: string): string {
@@ -82,7 +89,6 @@ function listMemberTrials({ working }: Project): Trial[] {
       createTrial(
         `out ${at}`,
         member.sign === 'not' ? `do not exclude ${member.words}` : `leave ${member.words} out`,
-        'more',
         { kind: 'rewrite-draft', text },
       ),
     ];
@@ -90,22 +96,16 @@ function listMemberTrials({ working }: Project): Trial[] {
 }
 
 function listConceptTrials(concept: Concept): Trial[] {
-  const { id, name, fields } = concept;
-  const isUsual = fields === undefined;
+  const { id, name } = concept;
   const trials = listFieldChoices(concept).map(({ key, words, change }) =>
-    createTrial(
-      `${key} ${id}`,
-      `search ${name} ${words}`,
-      key === 'in text' || (key === 'in ' && !isUsual) ? 'more' : 'fewer',
-      change,
-    ),
+    createTrial(`${key} ${id}`, `search ${name} ${words}`, change),
   );
   const on = concept.terms.filter(({ off }) => !off);
   const isHeading = (term: Term): boolean => parseQuery(term.text).root.kind === 'heading';
   const words = on.filter((term) => !isHeading(term));
   if (words.length > 0 && words.length < on.length)
     trials.push(
-      createTrial(`headings ${id}`, `use the headings of ${name} alone`, 'fewer', {
+      createTrial(`headings ${id}`, `use the headings of ${name} alone`, {
         kind: 'mend',
         changes: words.map(({ id: term }) => ({ kind: 'switch-term', id: term, off: true })),
       }),
@@ -118,7 +118,7 @@ function listTermTrials(concept: Concept, term: Term): Trial[] {
   const where = `of ${concept.name}`;
   if (off)
     return [
-      createTrial(`switch ${id}`, `switch ${text} ${where} on`, 'more', {
+      createTrial(`switch ${id}`, `switch ${text} ${where} on`, {
         kind: 'switch-term',
         id,
         off: false,
@@ -127,16 +127,16 @@ function listTermTrials(concept: Concept, term: Term): Trial[] {
   const trials: Trial[] = [];
   if (concept.terms.filter((other) => !other.off).length > 1)
     trials.push(
-      createTrial(`switch ${id}`, `switch ${text} ${where} off`, 'fewer', {
+      createTrial(`switch ${id}`, `switch ${text} ${where} off`, {
         kind: 'switch-term',
         id,
         off: true,
       }),
     );
-  const rewrite = (to: string, towards: Trial['towards']): void => {
+  const rewrite = (to: string): void => {
     if (to === text) return;
     trials.push(
-      createTrial(`edit ${id} ${to}`, `${to} in place of ${text}`, towards, {
+      createTrial(`edit ${id} ${to}`, `${to} in place of ${text}`, {
         kind: 'edit-term',
         id,
         text: to,
@@ -147,30 +147,30 @@ function listTermTrials(concept: Concept, term: Term): Trial[] {
   if (root.kind === 'term') {
     const letters = printPattern(root.pattern);
     if (/^\p{L}+\*$/u.test(letters)) {
-      rewrite(`(${letters.slice(0, -1)} OR ${letters.slice(0, -1)}s)`, 'fewer');
-      if (letters.length > 6) rewrite(`${letters.slice(0, -2)}*`, 'more');
-    } else if (/^\p{L}{4,}$/u.test(letters)) rewrite(`${letters.replace(/(?<=\p{L}{3})s$/u, '')}*`, 'more');
+      rewrite(`(${letters.slice(0, -1)} OR ${letters.slice(0, -1)}s)`);
+      if (letters.length > 6) rewrite(`${letters.slice(0, -2)}*`);
+    } else if (/^\p{L}{4,}$/u.test(letters)) rewrite(`${letters.replace(/(?<=\p{L}{3})s$/u, '')}*`);
   }
   if (root.kind === 'phrase' && root.words.length === 2) {
     const [a = '', b = ''] = root.words.map(printPattern);
-    rewrite(`${a} WITHIN 3 ${b}`, 'more');
-    rewrite(`(${a} AND ${b})`, 'more');
+    rewrite(`${a} WITHIN 3 ${b}`);
+    rewrite(`(${a} AND ${b})`);
   }
   if (root.kind === 'near') {
-    rewrite(printQuery({ ...root, distance: Math.max(1, Math.floor(root.distance / 2)) }), 'fewer');
-    rewrite(printQuery({ ...root, distance: root.distance * 2 }), 'more');
+    rewrite(printQuery({ ...root, distance: Math.max(1, Math.floor(root.distance / 2)) }));
+    rewrite(printQuery({ ...root, distance: root.distance * 2 }));
   }
   if (root.kind === 'heading') {
-    if (root.scope === 'heading') rewrite(text.replace(/^heading/, 'branch'), 'more');
-    if (root.scope === 'branch') rewrite(text.replace(/^branch/, 'heading'), 'fewer');
-    if (root.scope !== 'focus') rewrite(text.replace(/^(?:heading|branch)/, 'focus'), 'fewer');
+    if (root.scope === 'heading') rewrite(text.replace(/^heading/, 'branch'));
+    if (root.scope === 'branch') rewrite(text.replace(/^branch/, 'heading'));
+    if (root.scope !== 'focus') rewrite(text.replace(/^(?:heading|branch)/, 'focus'));
   }
   return trials;
 }
 
 function listLimiterTrials({ working: { limiters } }: Project, thisYear: number): Trial[] {
   const put = (key: string, words: string, patch: typeof limiters): Trial =>
-    createTrial(`limit ${key}`, words, 'fewer', {
+    createTrial(`limit ${key}`, words, {
       kind: 'set-limiters',
       limiters: { ...limiters, ...patch },
     });
@@ -181,7 +181,7 @@ function listLimiterTrials({ working: { limiters } }: Project, thisYear: number)
         limiters[other],
       ]),
     );
-    return createTrial(`unlimit ${name}`, `take the limiter ${value} off`, 'more', {
+    return createTrial(`unlimit ${name}`, `take the limiter ${value} off`, {
       kind: 'set-limiters',
       limiters: rest,
     });
@@ -208,78 +208,68 @@ function listLimiterTrials({ working: { limiters } }: Project, thisYear: number)
 
 /** The counts of a draft, or of one after a change: one entry a database; nothing where it is not known. */
 export interface TrialCounts {
-  readonly totals: readonly (number | undefined)[];
+  readonly amounts: readonly (Amount | undefined)[];
   /** Must-finds that are found, in each database; empty if there are none to look for. */
   readonly found: readonly (number | undefined)[];
 }
+
+/** What a change does to the count of a database: to its band, and if that is no matter, to its size. */
+export type TrialEffect = 'into-band' | 'begins' | 'nearer' | 'same' | 'farther';
 
 /** How a change would do. */
 export interface JudgedTrial<T = Trial> {
   readonly trial: T;
   readonly counts: TrialCounts;
+  /** What it does in each database; nothing where its count cannot be judged. */
+  readonly effects: readonly (TrialEffect | undefined)[];
   /** In tenfolds, how far the counts are outside their bands, all databases added up; 0 is in all bands. */
   readonly distance: number;
   /** How much nearer that is than the draft. */
   readonly nearer: number;
+  /** Databases in which it is farther from the band than the draft is. */
+  readonly farther: number;
   /** Must-finds lost or, below zero, won, added up over the databases. */
   readonly lost: number;
-  /** The change of all counts together. */
-  readonly difference: number;
-}
-
-/** How far a count is outside a band, in tenfolds. */
-export function measureDistance(count: number, { from, to }: TargetBand): number {
-  const log = (value: number): number => Math.log10(value + 1);
-  if (from !== undefined && count < from) return log(from) - log(count);
-  if (to !== undefined && count > to) return log(count) - log(to);
-  return 0;
-}
-
-/** Nothing at all is too little, whatever the band says. */
-function wantSomething(band: TargetBand): TargetBand {
-  return band.from === undefined ? { ...band, from: 1 } : band;
+  /** What it does to the numbers themselves, in all databases that are judged. */
+  readonly direction: 'fewer' | 'more' | 'both' | 'neither';
+  /** In tenfolds, how much larger all counts become, below zero smaller. */
+  readonly growth: number;
 }
 
 /**
  * The changes that help, the best first, as the purpose sees it. A quick answer wants the counts in
  * their bands; where none is set, something. A review wants its must-finds first, then as few records to
  * screen as the bands allow. An exhaustive search never gives up a must-find: such changes are left out.
+ * A change that brings one database nearer and another one farther comes behind those that harm none.
  * A change of which a count is missing is not judged.
  */
 export function rankTrials<T>(
   trials: readonly { readonly trial: T; readonly counts: TrialCounts }[],
   draft: TrialCounts,
-  bands: readonly TargetBand[],
+  bands: readonly Band[],
   purpose: Purpose,
 ): JudgedTrial<T>[] {
-  const measure = (totals: TrialCounts['totals']): number =>
-    totals.reduce<number>(
-      (sum, total, at) =>
-        sum + (total === undefined ? 0 : measureDistance(total, wantSomething(bands[at] ?? {}))),
-      0,
-    );
-  const now = measure(draft.totals);
   const judged = trials.flatMap(({ trial, counts }): JudgedTrial<T>[] => {
-    const isMissing = draft.totals.some(
-      (total, at) => total !== undefined && counts.totals[at] === undefined,
-    );
-    if (isMissing) return [];
-    const distance = measure(counts.totals);
-    const lost = sumOf(draft.found) - sumOf(counts.found);
-    const difference = sumOf(counts.totals) - sumOf(draft.totals);
-    return [{ trial, counts, distance, nearer: now - distance, lost, difference }];
+    const isMissing = draft.amounts.some((amount, at) => amount && !counts.amounts[at]);
+    return isMissing ? [] : [judgeTrial(trial, counts, draft, bands)];
   });
-  const helpful = judged.filter(({ nearer, lost, difference, distance }) => {
-    if (purpose === 'exhaustive') return lost < 0 || (lost === 0 && (nearer > NEARLY || difference > 0));
+  const isInBands = measureAll(draft.amounts, bands) === 0;
+  const helpful = judged.filter(({ nearer, lost, distance, direction }) => {
+    if (purpose === 'exhaustive')
+      return lost < 0 || (lost === 0 && (nearer > NEARLY || direction === 'more'));
     if (purpose === 'review')
-      return lost < 0 || (lost === 0 && (nearer > NEARLY || (now === 0 && distance === 0 && difference < 0)));
+      return (
+        lost < 0 ||
+        (lost === 0 && (nearer > NEARLY || (isInBands && distance === 0 && direction === 'fewer')))
+      );
     return nearer > NEARLY;
   });
-  const byBand = (a: JudgedTrial<T>, b: JudgedTrial<T>): number => b.nearer - a.nearer;
+  const byBand = (a: JudgedTrial<T>, b: JudgedTrial<T>): number =>
+    a.farther - b.farther || b.nearer - a.nearer;
   const orders: Readonly<Record<Purpose, (a: JudgedTrial<T>, b: JudgedTrial<T>) => number>> = {
     quick: (a, b) => byBand(a, b) || a.lost - b.lost,
-    review: (a, b) => a.lost - b.lost || byBand(a, b) || a.difference - b.difference,
-    exhaustive: (a, b) => a.lost - b.lost || byBand(a, b) || b.difference - a.difference,
+    review: (a, b) => a.lost - b.lost || byBand(a, b) || a.growth - b.growth,
+    exhaustive: (a, b) => a.lost - b.lost || byBand(a, b) || b.growth - a.growth,
   };
   return helpful.sort(orders[purpose]);
 }
@@ -287,41 +277,86 @@ export function rankTrials<T>(
 /** Differences of distance below this are none. */
 const NEARLY = 1e-9;
 
+function measureAll(amounts: TrialCounts['amounts'], bands: readonly Band[]): number {
+  return amounts.reduce<number>(
+    (sum, amount, at) => sum + (amount ? measureDistance(amount, wantSomething(bands[at] ?? {})) : 0),
+    0,
+  );
+}
+
+function judgeTrial<T>(
+  trial: T,
+  counts: TrialCounts,
+  draft: TrialCounts,
+  bands: readonly Band[],
+): JudgedTrial<T> {
+  const effects = draft.amounts.map((before, at) => {
+    const after = counts.amounts[at];
+    return before && after && judgeEffect(before, after, bands[at] ?? {});
+  });
+  const growths = draft.amounts.flatMap((before, at) => {
+    const after = counts.amounts[at];
+    return before && after ? [measureGrowth(after, before)] : [];
+  });
+  const distance = measureAll(counts.amounts, bands);
+  const [isFewer, isMore] = [growths.some((growth) => growth < 0), growths.some((growth) => growth > 0)];
+  return {
+    trial,
+    counts,
+    effects,
+    distance,
+    nearer: measureAll(draft.amounts, bands) - distance,
+    farther: effects.filter((effect) => effect === 'farther').length,
+    lost: sumOf(draft.found) - sumOf(counts.found),
+    direction: isFewer ? (isMore ? 'both' : 'fewer') : isMore ? 'more' : 'neither',
+    growth: growths.reduce((sum, growth) => sum + growth, 0),
+  };
+}
+
+function judgeEffect(before: Amount, after: Amount, band: Band): TrialEffect {
+  const wanted = wantSomething(band);
+  const [then, now] = [measureDistance(before, wanted), measureDistance(after, wanted)];
+  if (now > then + NEARLY) return 'farther';
+  if (now > then - NEARLY) return 'same';
+  if (judgeBand(after, band) === 'in') return 'into-band';
+  return isNone(before) ? 'begins' : 'nearer';
+}
+
 function sumOf(numbers: readonly (number | undefined)[]): number {
   return numbers.reduce<number>((sum, number) => sum + (number ?? 0), 0);
 }
 
-/** Why a change is put forward, as a sentence. */
+/** Why a change is put forward, as a sentence that says of each database what comes of it. */
 export function describeTrial(
-  { trial, counts, nearer, lost, distance }: JudgedTrial,
+  { effects, direction, lost }: Pick<JudgedTrial, 'effects' | 'direction' | 'lost'>,
   draft: TrialCounts,
   names: readonly string[],
-  bands: readonly TargetBand[],
 ): string {
-  const inBand = counts.totals.flatMap((total, at) => {
-    const band = bands[at] ?? {};
-    const before = draft.totals[at];
-    const isIn = total !== undefined && measureDistance(total, band) === 0;
-    return isIn && before !== undefined && measureDistance(before, band) > 0 ? [names[at] ?? ''] : [];
-  });
-  const begun = names.filter(
-    (name, at) => draft.totals[at] === 0 && (counts.totals[at] ?? 0) > 0 && !inBand.includes(name),
-  );
+  const list = (wanted: TrialEffect): string => joinNames(names.filter((_, at) => effects[at] === wanted));
+  const [within, begun, nearer, farther] = [
+    list('into-band'),
+    list('begins'),
+    list('nearer'),
+    list('farther'),
+  ];
   const parts: string[] = [];
-  if (inBand.length > 0) parts.push(`brings ${joinNames(inBand)} into the band`);
-  if (begun.length > 0) parts.push(`finds something in ${joinNames(begun)}`);
-  if (parts.length === 0) parts.push(describeDirection(trial, nearer, distance));
-  if (lost > 0) parts.push(`costs ${lost} ${lost === 1 ? 'find' : 'finds'} of must-finds`);
+  if (within) parts.push(`brings ${within} into the band`);
+  if (begun) parts.push(`finds something in ${begun}`);
+  if (nearer) parts.push(`nearer in ${nearer}`);
+  if (farther) parts.push(`farther in ${farther}`);
+  if (parts.length === 0) parts.push(DIRECTION_WORDS[direction]);
+  if (lost > 0) parts.push(`loses ${lost} ${lost === 1 ? 'must-find' : 'must-finds'}`);
   if (lost < 0) parts.push(`finds ${-lost} more of your must-finds`);
   else if (lost === 0 && draft.found.length > 0) parts.push('keeps all must-finds that were found');
   return parts.join(', ');
 }
 
-function describeDirection({ towards }: Trial, nearer: number, distance: number): string {
-  if (nearer > NEARLY)
-    return distance === 0 ? 'brings all into their bands' : 'brings the counts nearer to their bands';
-  return towards === 'fewer' ? 'leaves fewer to read' : 'finds more';
-}
+const DIRECTION_WORDS: Readonly<Record<JudgedTrial['direction'], string>> = {
+  fewer: 'leaves fewer to read',
+  more: 'finds more',
+  both: 'finds more in some databases and fewer in others',
+  neither: 'changes no count',
+};
 
 function joinNames(names: readonly string[]): string {
   const last = names.at(-1) ?? '';

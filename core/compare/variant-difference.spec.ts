@@ -32,17 +32,17 @@ describe('what changed from one state to another', () => {
     const more = { id: 't3', text: 'noctule*', off: false };
     expect(compare(make({ ...bats, terms: [first, more] }))).toEqual({
       ...none,
-      added: ['noctule*'],
-      removed: ['bats'],
+      added: ['noctule* to Bats'],
+      removed: ['bats of Bats'],
     });
     expect(compare(make({ ...bats, terms: [first, { ...second, off: true }] }))).toEqual({
       ...none,
-      removed: ['bats'],
+      removed: ['bats of Bats'],
     });
     expect(compare(make({ ...bats, terms: [first, { ...second, databases: ['gantry'] }] }))).toEqual({
       ...none,
-      added: ['bats (only in gantry)'],
-      removed: ['bats'],
+      added: ['bats (only in gantry) to Bats'],
+      removed: ['bats of Bats'],
     });
   });
 
@@ -66,9 +66,9 @@ describe('what changed from one state to another', () => {
         limiters: { years: { from: 2000 } },
       }),
     );
-    expect(difference.added.slice(0, 2)).toEqual(['concept Lamps', '@filter review']);
-    expect(difference.added[2]).toMatch(/^limited to .*2000/);
-    expect(difference.other).toEqual(['query: @bats AND @lamps']);
+    expect(difference.added.slice(0, 2)).toEqual(['concept Lamps', '@filter: review']);
+    expect(difference.other[0]).toBe('query: @bats AND @lamps');
+    expect(difference.other[1]).toMatch(/^limited to .*2000/);
     expect(countDifferences(difference)).toBe(4);
   });
 });

@@ -12,6 +12,8 @@ export interface Fidelity {
   readonly level: FidelityLevel;
   /** Only what happens at this node itself. */
   readonly reasons: readonly Reason[];
+  /** Of a node left out: it would find something there, if the database could search it. */
+  readonly isLoss?: true;
 }
 
 const REASON_WORDINGS = {

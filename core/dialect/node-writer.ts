@@ -8,7 +8,6 @@ import {
 } from '../query';
 import type { Dialect } from './dialect';
 import {
-  inheritLacks,
   intersectResults,
   joinTrees,
   uniteResults,
@@ -62,7 +61,8 @@ export class NodeWriter {
   write(node: QueryNode, fields?: readonly Field[]): Result {
     const { result, reasons } = isRecalled(node) ? this.recall(node, fields) : this.render(node, fields);
     const level = result.kind === 'written' ? describeDrift(result.drift) : 'left-out';
-    this.notes.note(node.id, { level, reasons });
+    const isLoss = result.kind === 'left-out' && result.drift !== SAME;
+    this.notes.note(node.id, { level, reasons, ...(isLoss && { isLoss }) });
     return result;
   }
 
@@ -113,22 +113,17 @@ export class NodeWriter {
   private renderAnd(node: QueryNode, results: readonly Result[]): Rendered {
     if (results.some((result) => result.kind === 'nothing'))
       return { result: { kind: 'nothing' }, reasons: [] };
-    const { trees, drift } = intersectResults(results);
-    if (trees.length === 0) return this.leaveAllOut(results);
+    const { trees, drift, lacking } = intersectResults(results);
+    if (trees.length === 0) return this.leaveAllOut(results, 'and');
     const tree = joinTrees(node, 'and', trees);
-    const lacks: Pick<Written, 'lacks'> =
-      trees.length < results.length ? { lacks: true } : inheritLacks(results);
-    return { result: { kind: 'written', tree, drift, ...lacks }, reasons: this.noteLeftOut(results) };
+    return { result: { kind: 'written', tree, drift, lacking }, reasons: this.noteLeftOut(results) };
   }
 
   private renderOr(node: QueryNode, results: readonly Result[]): Rendered {
-    const { trees, drift } = uniteResults(results);
-    if (trees.length === 0) return this.leaveAllOut(results);
+    const { trees, drift, lacking } = uniteResults(results);
+    if (trees.length === 0) return this.leaveAllOut(results, 'or');
     const tree = joinTrees(node, 'or', trees);
-    return {
-      result: { kind: 'written', tree, drift, ...inheritLacks(results) },
-      reasons: this.noteLeftOut(results),
-    };
+    return { result: { kind: 'written', tree, drift, lacking }, reasons: this.noteLeftOut(results) };
   }
 
   private renderNot(node: QueryNode, include: Result, exclude: Result): Rendered {
@@ -137,21 +132,27 @@ export class NodeWriter {
       const lost: Drift = exclude.kind === 'left-out' && exclude.drift !== SAME ? WIDER : SAME;
       const tree = joinTrees(node, 'and', [include.tree]);
       return {
-        result: { ...include, tree, drift: joinDrifts(include.drift, lost) },
+        result: {
+          ...include,
+          tree,
+          drift: joinDrifts(include.drift, lost),
+          lacking: joinDrifts(include.lacking, lost),
+        },
         reasons: this.noteLeftOut([exclude]),
       };
     }
     const drift = joinDrifts(include.drift, invertDrift(exclude.drift));
     const tree = joinTrees(node, 'not', [include.tree, exclude.tree]);
-    const lacks = inheritLacks([include, exclude]);
-    return { result: { kind: 'written', tree, drift, ...lacks }, reasons: [] };
+    const lacking = joinDrifts(include.lacking, invertDrift(exclude.lacking));
+    return { result: { kind: 'written', tree, drift, lacking }, reasons: [] };
   }
 
-  /** All members are left out: so is the group. It is no loss only if none of them was one. */
-  private leaveAllOut(results: readonly Result[]): Rendered {
+  /** All members are left out: so is the group. It is no loss if it would find nothing there anyway. */
+  private leaveAllOut(results: readonly Result[], operator: 'and' | 'or'): Rendered {
     if (results.every((result) => result.kind === 'nothing'))
       return { result: { kind: 'nothing' }, reasons: [] };
-    const loses = results.some((result) => result.kind === 'left-out' && result.drift === NARROWER);
+    const isLoss = (result: Result): boolean => result.kind === 'left-out' && result.drift === NARROWER;
+    const loses = operator === 'and' ? results.every(isLoss) : results.some(isLoss);
     return {
       result: { kind: 'left-out', drift: loses ? NARROWER : SAME },
       reasons: this.noteLeftOut(results),
@@ -199,7 +200,7 @@ export class NodeWriter {
     const text = this.known.references?.get(node.name);
     if (text === undefined) return { result: { kind: 'nothing' }, reasons: [] };
     return {
-      result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, drift: SAME },
+      result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, drift: SAME, lacking: SAME },
       reasons: [],
     };
   }
@@ -236,7 +237,8 @@ export class NodeWriter {
     }
     const text = form.replace('{label}', () => label);
     const words = node.label.split(/\s+/).length;
-    return { result: { kind: 'written', tree: { kind: 'atom', node, text, words }, drift }, reasons };
+    const tree: StringTree = { kind: 'atom', node, text, words };
+    return { result: { kind: 'written', tree, drift, lacking: SAME }, reasons };
   }
 
   /** The headings of a branch one by one, where there is no sign for it and they are known. */
@@ -251,7 +253,7 @@ export class NodeWriter {
     const [only] = atoms;
     const tree = atoms.length === 1 && only ? only : joinTrees(node, 'or', atoms);
     const reasons: Reason[] = [{ code: 'branch-spelled-out', data: { count: labels.length } }];
-    return { result: { kind: 'written', tree, drift: SAME }, reasons };
+    return { result: { kind: 'written', tree, drift: SAME, lacking: SAME }, reasons };
   }
 
   /** A label as it stands between quotation marks; nothing if it holds one and there is no way to say so. */
@@ -300,14 +302,14 @@ export class NodeWriter {
       items.texts.map((item) => markItem(node, item, code, this.dialect)),
     );
     const tree = marked.length === 1 && marked[0] ? marked[0] : joinTrees(node, 'or', marked);
-    return { result: { kind: 'written', tree, drift }, reasons };
+    return { result: { kind: 'written', tree, drift, lacking: reach.lacking }, reasons };
   }
 
   /** What it does that fields cannot be searched, or only together with others. */
   private describeReach(
     plan: FieldPlan & { kind: 'marked' | 'unmarked' },
     fields: readonly Field[] | undefined,
-  ): { drift: Drift; reasons: Reason[] } {
+  ): { drift: Drift; lacking: Drift; reasons: Reason[] } {
     const reasons: Reason[] = [];
     let drift: Drift = SAME;
     if (plan.missing.length > 0) {
@@ -319,17 +321,17 @@ export class NodeWriter {
       const where = instead === 'unmarked' ? 'all that is searched without a field' : instead;
       reasons.push({ code: 'field-widened', data: { fields: field, instead: where } });
     }
+    const lacking = drift;
     if (this.bare && !fields) {
       drift = joinDrifts(drift, WIDER);
       reasons.push({ code: 'fields-left-out', data: {} });
     }
-    return { drift, reasons };
+    return { drift, lacking, reasons };
   }
 
   private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
     const pairs = this.writePairs(node, fields);
-    if (pairs)
-      return { result: { kind: 'written', tree: pairs.tree, drift: pairs.drift }, reasons: pairs.reasons };
+    if (pairs) return { result: { kind: 'written', ...pairs.written }, reasons: pairs.reasons };
     const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
     const result =
       both.result.kind === 'written'
@@ -342,7 +344,7 @@ export class NodeWriter {
   private writePairs(
     node: NearNode,
     fields: readonly Field[] | undefined,
-  ): { tree: StringTree; drift: Drift; reasons: Reason[] } | undefined {
+  ): { written: Omit<Written, 'kind'>; reasons: Reason[] } | undefined {
     const plan = planFields(this.getFields(fields), this.dialect, true);
     if (plan.kind === 'not-held' || plan.kind === 'unreachable' || plan.missing.length > 0) return undefined;
     const chosen = chooseForm(node, this.dialect);
@@ -391,6 +393,7 @@ export class NodeWriter {
       chosen.drift,
       skips,
     );
-    return { tree: trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees), drift, reasons };
+    const tree = trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees);
+    return { written: { tree, drift, lacking: reach.lacking }, reasons };
   }
 }

@@ -47,8 +47,8 @@ export interface Written {
   readonly kind: 'written';
   readonly tree: StringTree;
   readonly drift: Drift;
-  /** A member of an AND group in it is left out: something that has to be there is not asked for. */
-  readonly lacks?: true;
+  /** Which way parts and fields that cannot be searched move it; what is left out of an exclusion counts, too. */
+  readonly lacking: Drift;
 }
 
 /**
@@ -85,21 +85,32 @@ export function listMembers(tree: StringTree, operator: 'and' | 'or'): StringTre
     : [bare];
 }
 
-/** The written parts of several results, and the drift of an OR over all of them. */
-export function uniteResults(results: readonly Result[]): { trees: StringTree[]; drift: Drift } {
+/** The written parts of several results, and what becomes of a group of them. */
+export interface JoinedResults {
+  readonly trees: readonly StringTree[];
+  readonly drift: Drift;
+  readonly lacking: Drift;
+}
+
+/** The written parts of several results, and the drift of an OR over all of them: losing a member narrows. */
+export function uniteResults(results: readonly Result[]): JoinedResults {
   const trees = results.flatMap((result) => (result.kind === 'written' ? [result.tree] : []));
   const drift = joinDrifts(...results.map((result) => (result.kind === 'nothing' ? SAME : result.drift)));
-  return { trees, drift };
+  const lacking = joinDrifts(
+    ...results.map((result) => {
+      if (result.kind === 'nothing') return SAME;
+      return result.kind === 'written' ? result.lacking : result.drift;
+    }),
+  );
+  return { trees, drift, lacking };
 }
 
 /** The written parts of several results, and the drift of an AND over all of them: losing a member widens. */
-export function intersectResults(results: readonly Result[]): { trees: StringTree[]; drift: Drift } {
+export function intersectResults(results: readonly Result[]): JoinedResults {
   const trees = results.flatMap((result) => (result.kind === 'written' ? [result.tree] : []));
   const drift = joinDrifts(...results.map((result) => (result.kind === 'written' ? result.drift : WIDER)));
-  return { trees, drift };
-}
-
-/** Whether something that has to be there is left out inside any of some results. */
-export function inheritLacks(results: readonly Result[]): Pick<Written, 'lacks'> {
-  return results.some((result) => result.kind === 'written' && result.lacks) ? { lacks: true } : {};
+  const lacking = joinDrifts(
+    ...results.map((result) => (result.kind === 'written' ? result.lacking : WIDER)),
+  );
+  return { trees, drift, lacking };
 }

@@ -7,8 +7,11 @@ import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type P
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
 import { NodeWriter, type ListBranch } from './node-writer';
 import { MOST_PARTS, splitTree } from './split';
-import { inheritLacks, joinTrees, type Result, type StringTree } from './string-tree';
+import { joinTrees, type Result, type StringTree } from './string-tree';
 import type { FindForms } from './write-words';
+
+/** Which way a count is off what was asked: see `Rendering.lacking`. */
+export type Lacking = Exclude<Fidelity['level'], 'same' | 'left-out'>;
 
 /** A query in one database's syntax, with what became of every node. */
 export interface Rendering {
@@ -23,8 +26,11 @@ export interface Rendering {
   readonly whole: Fidelity['level'];
   /** Fields were left out so that the string is not too long: its count means something wider than one with them. */
   readonly withoutFields?: true;
-  /** A piece that has to be there is left out, see `listLeftOutMembers`: its count means something wider. */
-  readonly lacks?: true;
+  /**
+   * Which way its count is off because a part or a field of the query cannot be searched there. An exclusion that
+   * cannot be written is such a part. See `listLeftOut` for what it is.
+   */
+  readonly lacking?: Lacking;
   /** The limiters that go as ticked boxes with the string. */
   readonly boxes: Boxes;
   /** What has to be set by hand in the database's own page, and what it cannot do. */
@@ -97,7 +103,7 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
     },
     whole: describeWhole(result),
     ...(bare && { withoutFields: true as const }),
-    ...inheritLacks([result]),
+    ...describeLacking(result),
     boxes,
     steps,
     extent: findGreatest(trees.map((tree) => measure(tree, dialect))),
@@ -108,6 +114,11 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
 function describeWhole(result: Result): Fidelity['level'] {
   if (result.kind === 'written') return describeDrift(result.drift);
   return result.kind === 'left-out' && result.drift !== SAME ? 'left-out' : 'same';
+}
+
+function describeLacking(result: Result): Pick<Rendering, 'lacking'> {
+  const level = result.kind === 'written' ? describeDrift(result.lacking) : 'same';
+  return level === 'same' || level === 'left-out' ? {} : { lacking: level };
 }
 
 /** Limiters go round the whole. */

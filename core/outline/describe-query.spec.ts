@@ -8,7 +8,15 @@ const describeText = (text: string): string =>
   joinSentence(
     describeQuery(parseQuery(text).root, {
       findBlock: (name) =>
-        name === 'bats' ? { name: 'bats', terms: 7 } : name === 'piece' ? { name: '@piece' } : undefined,
+        name === 'bats'
+          ? { name: 'bats', terms: 7 }
+          : name === 'light'
+            ? { name: 'light', terms: 3, fields: ['title', 'abstract'] }
+            : name === 'sleep'
+              ? { name: 'sleep', terms: 2, isOff: true }
+              : name === 'piece'
+                ? { name: '@piece' }
+                : undefined,
       nameDatabase: (id) => id.toUpperCase(),
     }),
   );
@@ -21,18 +29,18 @@ it.each([
   ],
   [
     'title: (lamp* OR "street light")',
-    'Records with a word beginning with “lamp” or the phrase “street light” in the title.',
+    'Records with (a word beginning with “lamp” or the phrase “street light”) in the title.',
   ],
   [
     'title,abstract: (a OR b OR c)',
-    'Records with any of the word “a”, the word “b” or the word “c” in the title or abstract.',
+    'Records with (the word “a”, the word “b” or the word “c”) in the title or abstract.',
   ],
   ['branch: "Chiroptera"', 'Records with the heading “Chiroptera” or any below it.'],
   ['focus(heronsmere): "Bats"', 'Records with “Bats” of HERONSMERE as a main topic.'],
   ['author: ivy', 'Records with the word “ivy” in the authors.'],
   [
     'flight WITHIN 3 (activit* OR behavio[u]r)',
-    'Records with the word “flight” within 3 words of a word beginning with “activit” or a word like “behavio[u]r”, in title, abstract, keywords or headings.',
+    'Records with the word “flight” within 3 words of (a word beginning with “activit” or a word like “behavio[u]r”), in title, abstract, keywords or headings.',
   ],
   [
     'a BEFORE 1 b',
@@ -44,13 +52,23 @@ it.each([
   ],
   [
     'IN(gantry: a) OR (b AND c)',
-    'Records with the word “a” (for GANTRY only) or both the word “b” and the word “c”, in title, abstract, keywords or headings.',
+    'Records with the word “a” (for GANTRY only) or (the word “b” and the word “c”), in title, abstract, keywords or headings.',
   ],
   ['OFF(a) AND b', 'Records with the word “b”, in title, abstract, keywords or headings.'],
   [
     'a OR b OR c OR d OR e',
     'Records with any of these 5: the word “a”, the word “b” …, in title, abstract, keywords or headings.',
   ],
+  [
+    '(a OR b) AND (c OR d NOT e)',
+    'Records with (the word “a” or the word “b”) and (the word “c” or (the word “d” without the word “e”)), in title, abstract, keywords or headings.',
+  ],
+  [
+    '@bats AND @light AND @sleep',
+    'Records with any of 7 terms for bats and any of 3 terms for light in the title or abstract, the rest in title, abstract, keywords or headings.',
+  ],
+  ['@light', 'Records with any of 3 terms for light in the title or abstract.'],
+  ['@sleep', 'Nothing is asked for yet.'],
   ['OFF(a)', 'Nothing is asked for yet.'],
   ['', 'Nothing is asked for yet.'],
 ])('%s', (text, expected) => {

@@ -10,6 +10,10 @@ export interface SentencePart {
 export interface BlockWords {
   readonly name: string;
   readonly terms?: number;
+  /** The fields that it is searched in, where it has some of its own. */
+  readonly fields?: readonly Field[];
+  /** It takes no part. */
+  readonly isOff?: boolean;
 }
 
 /** What the sentence may be told beyond the query. */
@@ -43,10 +47,12 @@ export function describeQuery(root: QueryNode, settings: DescribeSettings = {}):
 
 /** What is taken away is said behind the rest, the default fields right behind what they are of. */
 function describeTop(node: QueryNode, settings: DescribeSettings): SentencePart[] {
-  const end = { text: `, in ${listFields(DEFAULT_FIELDS)}` };
   if (node.kind !== 'not') {
     const said = describeNode(node, settings, 0);
-    return said.length > 0 && usesDefaultFields(node) ? [...said, end] : said;
+    if (said.length === 0 || !usesFields(node, settings, true)) return said;
+    // Some of it has fields of its own: the usual ones are those of the rest only.
+    const others = usesFields(node, settings, false) ? ', the rest in ' : ', in ';
+    return [...said, { text: others + listFields(DEFAULT_FIELDS) }];
   }
   const include = describeTop(node.include, settings);
   const exclude = describeNode(node.exclude, settings, 1);
@@ -95,7 +101,7 @@ function describeNode(node: QueryNode, settings: DescribeSettings, depth: number
       const exclude = describeNode(node.exclude, settings, depth + 1);
       if (include.length === 0) return [];
       if (exclude.length === 0) return include;
-      return [...include, { text: ' without ' }, ...exclude];
+      return bracket([...include, { text: ' without ' }, ...exclude], depth);
     }
     case 'only': {
       const inner = describeNode(node.item, settings, depth);
@@ -130,31 +136,28 @@ function describeGroup(
       { text: ' …' },
     ];
   const word = node.kind === 'and' ? 'and' : 'or';
-  const lead =
-    depth === 0
-      ? ''
-      : node.kind === 'and'
-        ? items.length === 2
-          ? 'both '
-          : 'all of '
-        : items.length > 2
-          ? 'any of '
-          : '';
   const joined = items.flatMap((item, at) => {
     if (at === 0) return item;
     const gap = at === items.length - 1 ? ` ${word} ` : ', ';
     return [{ text: gap }, ...item];
   });
-  return lead === '' ? joined : [{ text: lead }, ...joined];
+  return bracket(joined, depth);
+}
+
+/** What stands inside something else is bracketed, as in the query: words alone do not say what belongs together. */
+function bracket(parts: readonly SentencePart[], depth: number): SentencePart[] {
+  return depth === 0 ? [...parts] : [{ text: '(' }, ...parts, { text: ')' }];
 }
 
 function describeBlock(name: string, { findBlock }: DescribeSettings): SentencePart[] {
   const block = findBlock?.(name);
   if (!block) return [{ text: `@${name}`, block: name }];
+  if (block.isOff) return [];
   if (block.terms === undefined)
     return [{ text: 'what ' }, { text: block.name, block: name }, { text: ' asks for' }];
   const many = block.terms === 1 ? 'the one term for ' : `any of ${block.terms} terms for `;
-  return [{ text: many }, { text: block.name, block: name }];
+  const where = block.fields ? [{ text: ` in the ${listFields(block.fields)}` }] : [];
+  return [{ text: many }, { text: block.name, block: name }, ...where];
 }
 
 function describeWord(pattern: Pattern): string {
@@ -174,21 +177,26 @@ function describeHeading(node: QueryNode & { kind: 'heading' }, { nameDatabase }
   return node.scope === 'focus' ? `“${node.label}”${of} as a main topic` : `the heading “${node.label}”${of}`;
 }
 
-/** True if some words stand in no field. */
-function usesDefaultFields(node: QueryNode): boolean {
+/** True if some words are searched in the usual fields, or in fields of their own. */
+function usesFields(node: QueryNode, settings: DescribeSettings, isUsual: boolean): boolean {
   switch (node.kind) {
     case 'term':
     case 'phrase':
     case 'near':
-    case 'block':
-      return true;
+      return isUsual;
+    case 'block': {
+      const block = settings.findBlock?.(node.name);
+      return block?.isOff !== true && (block?.fields === undefined) === isUsual;
+    }
+    case 'fielded':
+      return !isUsual;
     case 'and':
     case 'or':
-      return node.items.some(usesDefaultFields);
+      return node.items.some((item) => usesFields(item, settings, isUsual));
     case 'not':
-      return usesDefaultFields(node.include) || usesDefaultFields(node.exclude);
+      return [node.include, node.exclude].some((item) => usesFields(item, settings, isUsual));
     case 'only':
-      return usesDefaultFields(node.item);
+      return usesFields(node.item, settings, isUsual);
     default:
       return false;
   }

@@ -30,11 +30,17 @@ export function readTermQuery(term: Term): QueryNode {
 
 /** A concept as a query: any of its terms. Terms that are off stay in it and take no part. */
 export function createConceptQuery(concept: Concept): QueryNode {
+  // A concept without a term that is on finds nothing: that is not the same as a concept that is off.
+  if (concept.terms.every((term) => term.off)) return withIds(switchOff(concept, build.empty()));
   const group = joinTerms(
     concept,
     concept.terms.map((term) => (term.off ? build.off(createTermQuery(term)) : createTermQuery(term))),
   );
-  return withIds(concept.off ? build.off(group) : group);
+  return withIds(switchOff(concept, group));
+}
+
+function switchOff(concept: Concept, query: QueryNode): QueryNode {
+  return concept.off ? build.off(query) : query;
 }
 
 /** Any of some trees of terms, in the fields of their concept; headings and terms with fields of their own keep theirs. */

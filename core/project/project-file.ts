@@ -19,7 +19,7 @@ import {
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 6;
+export const FORMAT_VERSION = 7;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -95,6 +95,7 @@ const tally = Joi.object({
   moment: moment.required(),
   total: number.required(),
   estimated: Joi.boolean().required(),
+  upTo: number,
   source: Joi.valid('measured', 'typed').required(),
   milliseconds: number,
   variant: id,
@@ -192,6 +193,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   4: (stored) => stored,
   // Version 6 has further limiters, chosen ways of writing phrases, must-finds, judgements and the states of tallies.
   5: (stored) => ({ states: [], mustFinds: [], judgements: {}, ...(stored as object | null) }),
+  // Version 7 has the greater end of counts of which only bounds were known.
+  6: (stored) => stored,
 };
 
 /** A project as it is stored. */

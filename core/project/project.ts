@@ -143,8 +143,11 @@ export interface Tally {
   readonly limiters: Limiters;
   /** ISO 8601, UTC. */
   readonly moment: string;
+  /** With `upTo`, the least that it can be. */
   readonly total: number;
   readonly estimated: boolean;
+  /** The most that it can be, where only bounds were known. */
+  readonly upTo?: number;
   readonly source: 'measured' | 'typed';
   /** How long the answer took; not known of what is typed in. */
   readonly milliseconds?: number;

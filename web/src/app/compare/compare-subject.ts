@@ -1,13 +1,14 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { createSharedDraft, listMembers, type Question } from '#core/compare/index';
-import { listLeftOutMembers, type Dialect, type Rendering } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import type { Project, SearchState } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
 import type { Counted } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
-import { isNothing, reachesAlike } from '../counting/compare-counts';
+import { describeBasis } from '../counting/describe-count';
+import { readCount } from '../counting/read-count';
 
 /** What the tools of Compare look at: the draft or a variant, in one database or all of them. */
 @Injectable()
@@ -43,7 +44,6 @@ export class CompareSubject {
   readonly isEmpty = computed(() => this.members().length === 0 || this.dialects().length === 0);
 
   private readonly shared = new WeakMap<QueryNode, QueryNode>();
-  private readonly leftOut = new WeakMap<Rendering, readonly string[]>();
   private readonly states = new WeakMap<SearchState, QueryNode>();
 
   share(root: QueryNode): QueryNode {
@@ -64,40 +64,9 @@ export class CompareSubject {
     return root;
   }
 
-  /** True if a database goes without a piece of a question that has to be there, or without all of it. */
-  goesWithout({ root, limiters }: Question, dialect: Dialect): boolean {
-    const counted = this.look({ root, limiters }, dialect);
-    return counted !== undefined && (isUnsaid(counted) || counted.rendering.lacks === true);
-  }
-
-  /** The ids of pieces that have to be there and are left out; found once for each rendering. */
-  private listLeftOut(root: QueryNode, rendering: Rendering): readonly string[] {
-    const known = this.leftOut.get(rendering);
-    if (known) return known;
-    const found = listLeftOutMembers(root, rendering).map(({ id }) => id);
-    this.leftOut.set(rendering, found);
-    return found;
-  }
-
   /** How the count of a question stands; it is written when there is time, and asked for by whoever shows it. */
   look({ root, limiters }: Question, dialect: Dialect): Counted | undefined {
     return this.counts.lookLater(this.share(root), dialect, limiters, false);
-  }
-
-  /**
-   * True if a count of a question goes without a piece that has to be there, and what it is set beside
-   * does not go without the same: then the two do not mean the same there. So if nothing of it can be said.
-   */
-  isIncomparable(root: QueryNode, counted: Counted | undefined, beside: Counted | undefined): boolean {
-    if (!counted) return false;
-    if (isUnsaid(counted)) return true;
-    if (!reachesAlike(counted, beside) || (!beside && counted.rendering.withoutFields)) return true;
-    const left = this.listLeftOut(this.share(root), counted.rendering);
-    if (left.length === 0) return false;
-    const whole = beside
-      ? (this.leftOut.get(beside.rendering) ?? this.listLeftOut(this.root(), beside.rendering))
-      : [];
-    return left.some((id) => !whole.includes(id));
   }
 
   /** The whole as it stands. */
@@ -107,19 +76,16 @@ export class CompareSubject {
     return this.look(this.whole(), dialect);
   }
 
-  /** The names of the databases that go without a piece of a question: more is counted there than is meant. */
-  listWider(questions: readonly Question[]): string[] {
-    const isWider = (dialect: Dialect): boolean =>
-      questions.some((question) =>
-        this.isIncomparable(question.root, this.look(question, dialect), undefined),
-      );
-    return this.dialects()
-      .filter(isWider)
-      .map(({ name }) => name);
+  /** The databases in which something else is counted than a question asks, each with what it is. */
+  listOff(questions: readonly Question[]): { readonly name: string; readonly words: string }[] {
+    return this.dialects().flatMap((dialect) => {
+      const words = questions.flatMap((question) => {
+        const counted = this.look(question, dialect);
+        if (!counted) return [];
+        const isUnsaid = readCount(counted).status === 'none' && counted.rendering.whole === 'left-out';
+        return isUnsaid ? ['it cannot be searched there at all'] : describeBasis(counted);
+      });
+      return words.length > 0 ? [{ name: dialect.name, words: [...new Set(words)].join(', ') }] : [];
+    });
   }
-}
-
-/** Nothing of it can be said there; not to be taken for finding nothing. */
-function isUnsaid({ state }: Counted): boolean {
-  return state.status === 'failed' && isNothing(state);
 }

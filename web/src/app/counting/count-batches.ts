@@ -1,4 +1,5 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { keepAmount, readKeptAmount } from '#core/count/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
@@ -113,7 +114,9 @@ export class CountBatches {
       this.counts.putBack(
         wishes.flatMap((wish, at) => {
           const answer = answers[at];
-          return answer ? [[wish, { status: 'counted', ...answer } satisfies CountState] as const] : [];
+          if (!answer) return [];
+          const state: CountState = { status: 'counted', amount: readKeptAmount(answer) };
+          return [[wish, state] as const];
         }),
       );
       if (this.running().some(({ id }) => id === batch.id)) continue;
@@ -201,8 +204,7 @@ export class CountBatches {
       answers: wishes.map((wish) => {
         const state = this.counts.stateOf(wish);
         if (state.status !== 'counted') return null;
-        const { total, estimated, upTo } = state;
-        return { total, estimated, ...(upTo !== undefined && { upTo }) };
+        return keepAmount(state.amount);
       }),
     };
   }

@@ -1,6 +1,8 @@
 import type { CountEntry } from '#core/contract/index';
-import type { Boxes, Limiters, Rendering } from '#core/dialect/index';
+import { createAmount, uniteParts, type Amount } from '#core/count/index';
+import type { Boxes, LimiterName, Limiters, Rendering } from '#core/dialect/index';
 import { createProblem, type Problem } from '#core/problem/index';
+import type { QueryNode } from '#core/query/index';
 
 /** One thing to count: an exact string in one database under its ticked boxes. */
 export interface CountWish {
@@ -22,33 +24,30 @@ export type CountState =
   | { readonly status: 'waiting' }
   | {
       readonly status: 'counted';
-      /** With `upTo`, the least that it can be. */
-      readonly total: number;
-      readonly estimated: boolean;
+      readonly amount: Amount;
       /** How long its answer took; what goes together in a request takes as long as the request. */
       readonly milliseconds?: number;
-      /** The most that it can be: of parts that overlap only bounds are known. */
-      readonly upTo?: number;
     }
   | { readonly status: 'failed'; readonly problem: Problem };
 
 /** A wish with the rendering that it came from, or the reason why there is nothing to send. */
 export interface Counted {
+  /** What is counted. */
+  readonly root: QueryNode;
   readonly rendering: Rendering;
   readonly wish: CountWish | undefined;
   readonly state: CountState;
+  /** What the query is limited to. */
+  readonly limiters: Limiters;
+  /** Those of the limiters that the database does not have: its count goes without them. */
+  readonly missingLimiters: readonly LimiterName[];
   /** What the person would count by hand, where the database is searched so. */
   readonly byHand?: CountWish & { readonly limiters: Limiters };
 }
 
-/** The number of a count that is there. */
-export function getTotal(state: CountState | undefined): number | undefined {
-  return state?.status === 'counted' ? state.total : undefined;
-}
-
-/** The number of a count that is exact: only such numbers can be subtracted from each other. */
-export function getExactTotal(state: CountState | undefined): number | undefined {
-  return state?.status === 'counted' && !state.estimated ? state.total : undefined;
+/** The amount of a count that is there. */
+export function getAmount(state: CountState | undefined): Amount | undefined {
+  return state?.status === 'counted' ? state.amount : undefined;
 }
 
 /** What a database answered for a string; `findName` gives what people call it. */
@@ -65,7 +64,7 @@ export function describeEntry(entry: CountEntry | undefined, findName: () => str
       problem: createProblem('service-refused', 'error', { database: findName(), message }),
     };
   }
-  return { status: 'counted', total: entry.total, estimated: entry.estimated };
+  return { status: 'counted', amount: createAmount(entry.total, entry.estimated) };
 }
 
 /** Parts overlap: what they find together lies between the greatest count and the sum. */
@@ -74,9 +73,7 @@ export function joinParts(states: readonly CountState[]): CountState {
   if (states.length === 1 && only) return only;
   const failed = states.find((state) => state.status !== 'counted');
   if (failed) return failed;
-  const totals = states.map((state) => getTotal(state) ?? 0);
-  const [total, upTo] = [Math.max(...totals), totals.reduce((sum, one) => sum + one, 0)];
-  return { status: 'counted', total, estimated: true, ...(upTo > total && { upTo }) };
+  return { status: 'counted', amount: uniteParts(states.flatMap((state) => getAmount(state) ?? [])) };
 }
 
 const KEYS = new WeakMap<CountWish, string>();

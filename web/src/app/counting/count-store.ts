@@ -1,6 +1,6 @@
 import { Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
 import type { CountEntry } from '#core/contract/index';
-import type { Dialect, Limiters, Rendering } from '#core/dialect/index';
+import type { Dialect, LimiterName, Limiters, Rendering } from '#core/dialect/index';
 import { succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';
@@ -31,6 +31,7 @@ const HEALTH_INTERVAL = 1_500;
 /** Standing values: who compares states sees that nothing changed. */
 const EMPTY: CountState = { status: 'empty' };
 const WAITING: CountState = { status: 'waiting' };
+const NOTHING_MISSING: readonly LimiterName[] = [];
 /**
  * The live counts: asked for in batches, remembered by their exact string, forgotten by nobody who
  * still looks at them. An answer belongs to the string it was asked with, so a late one harms nothing.
@@ -66,18 +67,26 @@ export class CountStore {
   /** Writes a query in a dialect and says how its count stands. */
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
     const { rendering, wish, key } = this.queries.write(root, dialect, limiters);
+    const isByHand = this.ownDatabases.isByHand(dialect.id);
+    const missingLimiters = listMissing(rendering, isByHand);
     const [problem] = rendering.problems;
     const isEmpty = problem?.code === 'nothing-to-send' && !hasReasons(rendering);
-    if (isEmpty) return { rendering, wish: undefined, state: EMPTY };
-    if (problem) return { rendering, wish: undefined, state: { status: 'failed', problem } };
-    if (wish && this.ownDatabases.isByHand(dialect.id))
+    const create = (state: CountState): Counted => ({
+      root,
+      rendering,
+      wish: undefined,
+      state,
+      limiters,
+      missingLimiters,
+    });
+    if (isEmpty) return create(EMPTY);
+    if (problem) return create({ status: 'failed', problem });
+    if (wish && isByHand)
       return {
-        rendering,
-        wish: undefined,
-        state: this.ownDatabases.look(wish, dialect, limiters),
+        ...create(this.ownDatabases.look(wish, dialect, limiters)),
         byHand: { ...wish, limiters },
       };
-    return { rendering, wish, state: this.known().get(key) ?? WAITING };
+    return { ...create(this.known().get(key) ?? WAITING), wish };
   }
 
   /** What is sent for a query, if anything: unlike `look`, it stays the same when counts come. */
@@ -333,6 +342,12 @@ export class CountStore {
     };
     setTimeout(() => void look(), HEALTH_INTERVAL);
   }
+}
+
+/** The limiters that a count goes without. What is set on a database's page is set by whoever counts there. */
+function listMissing({ steps }: Rendering, isByHand: boolean): readonly LimiterName[] {
+  const missing = steps.filter(({ how }) => how === 'none' || (how === 'hand' && !isByHand));
+  return missing.length === 0 ? NOTHING_MISSING : missing.map(({ limiter }) => limiter);
 }
 
 /** Something of the query was left out for a reason of the database: that is to be said. */

@@ -1,4 +1,5 @@
 import type { Dialect, Limiters } from '#core/dialect/index';
+import { keepAmount } from '#core/count/index';
 import type { Tally } from '#core/project/index';
 import type { Counted } from './count-state';
 
@@ -18,7 +19,7 @@ export function makeTally(
   { createId, moment, limiters, variant, state: kept }: TallyPlace,
 ): Tally[] {
   if (!wish || state.status !== 'counted') return [];
-  const { total, estimated, milliseconds } = state;
+  const { amount, milliseconds } = state;
   return [
     {
       id: createId(),
@@ -26,8 +27,7 @@ export function makeTally(
       string: wish.string,
       limiters,
       moment,
-      total,
-      estimated,
+      ...keepAmount(amount),
       source: 'measured',
       ...(milliseconds !== undefined && { milliseconds }),
       ...(variant !== undefined && { variant }),

@@ -1,4 +1,5 @@
 import { Injectable, computed, effect, inject } from '@angular/core';
+import { readKeptAmount } from '#core/count/index';
 import { isSameLimiters, type Dialect, type Limiters } from '#core/dialect/index';
 import { createProblem } from '#core/problem/index';
 import type { SruEndpoint } from '#core/sru/index';
@@ -73,7 +74,7 @@ export class OwnDatabases {
     const tally = this.typed().findLast(
       (one) => one.database === id && one.string === string && isSameLimiters(one.limiters, limiters),
     );
-    if (tally) return { status: 'counted', total: tally.total, estimated: tally.estimated };
+    if (tally) return { status: 'counted', amount: readKeptAmount(tally) };
     return { status: 'failed', problem: createProblem('count-by-hand', 'warning', { database: name }) };
   }
 

@@ -10,11 +10,10 @@ import {
 import { describeDifference } from '#core/compare/index';
 import type { Finding, FindingFix } from '#core/check/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
-import { getExactTotal } from '../counting/count-state';
+import { describeGap } from '../counting/describe-count';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
-import { formatDifference } from '../ui/number-format';
 import { RecordDrawer } from '../ui/record-drawer';
 import { shortenName } from '../ui/short-name';
 import { QueryFindings } from './query-findings';
@@ -61,7 +60,7 @@ export class FindingsPanelComponent {
         severityWords: SEVERITY_WORDS[severity],
         says: describeProblem(finding.problem),
         remedy: describeRemedy(finding.problem),
-        change: cost?.change === undefined ? undefined : formatDifference(cost.change),
+        change: cost?.change ?? '',
         words: cost?.words ?? '',
       };
     }),
@@ -122,9 +121,5 @@ export class FindingsPanelComponent {
     if (wish) this.drawer.show(wish, show.label);
   }
 
-  protected describeGap(before: number | undefined, after: number | undefined): string {
-    return before === undefined || after === undefined ? '' : formatDifference(after - before);
-  }
-
-  protected readonly totalOf = getExactTotal;
+  protected readonly describeGap = describeGap;
 }

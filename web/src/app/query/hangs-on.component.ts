@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { getTotal } from '../counting/count-state';
+import { getAmount } from '../counting/count-state';
 import { OpenProject } from '../state/open-project';
-import { formatCount } from '../ui/number-format';
+import { formatAmount } from '../ui/number-format';
 import { getHueClass } from '../ui/hues';
+import { describeBasis } from '../counting/describe-count';
 import { shortenName } from '../ui/short-name';
 import { QueryDesk } from './query-desk';
-import { QueryNumbers } from './query-numbers';
+import { QueryNumbers, type Hinge } from './query-numbers';
 
 /** What the group at hand would find without each of its members. */
 @Component({
@@ -32,6 +33,9 @@ import { QueryNumbers } from './query-numbers';
             {{ hinge.isExcluded ? 'without NOT' : 'without' }}
             <span class="code" [class]="hinge.hue + ' name'">{{ hinge.label }}</span>
             {{ hinge.total }}
+            @if (hinge.basis) {
+              <span class="basis">{{ hinge.basis }}</span>
+            }
           </li>
         }
       </ul>
@@ -64,6 +68,9 @@ import { QueryNumbers } from './query-numbers';
       list-style: none;
       color: var(--mute);
     }
+    .basis {
+      color: var(--warn);
+    }
     .name {
       color: var(--hue, var(--ink));
       font-weight: 600;
@@ -91,11 +98,12 @@ export class HangsOnComponent {
       const list = withouts.get(row.key);
       if (!list || list.length < 2) continue;
       return list.map((hinge) => {
-        const total = getTotal(hinge.counted?.state);
+        const amount = getAmount(hinge.counted?.state);
         return {
           ...hinge,
           hue: this.hueOf(hinge.block),
-          total: total === undefined ? '…' : formatCount(total),
+          total: amount ? formatAmount(amount) : describeMissing(hinge),
+          basis: hinge.counted && amount ? describeBasis(hinge.counted).join(', ') : '',
         };
       });
     }
@@ -106,4 +114,10 @@ export class HangsOnComponent {
     const place = this.open.concepts().findIndex((concept) => concept.block === block);
     return place === -1 ? '' : getHueClass(place);
   }
+}
+
+/** What stands in the place of a number: it is on its way, or there will be none. */
+function describeMissing({ counted, isOff }: Hinge): string {
+  if (isOff) return 'switched off';
+  return !counted || counted.state.status === 'waiting' ? '…' : '—';
 }

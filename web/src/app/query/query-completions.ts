@@ -3,12 +3,12 @@ import type { Completion, CompletionContext, CompletionResult } from '@codemirro
 import { listFields } from '#core/outline/index';
 import { FIELDS, printQuery, build, type QueryNode } from '#core/query/index';
 import { foldLetters } from '#core/text/index';
-import { getTotal } from '../counting/count-state';
+import { getAmount } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
 import { IndexWords } from '../data/index-words';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../thesaurus/thesaurus-store';
-import { formatCount } from '../ui/number-format';
+import { formatAmount, formatNumber } from '../ui/number-format';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers } from './query-numbers';
 
@@ -64,9 +64,9 @@ export class QueryCompletions {
   private describe(label: string, node: QueryNode, info: string): Completion {
     const dialect = this.numbers.database();
     const expanded = this.desk.rows().find((row) => row.text === printQuery(node))?.query;
-    const total =
-      dialect && expanded && getTotal(this.counts.look(expanded, dialect, this.open.limiters()).state);
-    return { label, type: 'block', info, ...(total !== undefined && { detail: formatCount(total) }) };
+    const amount =
+      dialect && expanded && getAmount(this.counts.look(expanded, dialect, this.open.limiters()).state);
+    return { label, type: 'block', info, ...(amount && { detail: formatAmount(amount) }) };
   }
 
   private listSigns(): Completion[] {
@@ -99,7 +99,7 @@ export class QueryCompletions {
         label,
         type: 'word',
         boost: -place / MOST_OFFERED,
-        ...(records > 0 && { detail: formatCount(records) }),
+        ...(records > 0 && { detail: formatNumber(records) }),
       }));
   }
 

@@ -4,7 +4,11 @@ import { createSharedDraft } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { applyChange, type Working } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
-import { getExactTotal, type Counted } from '../counting/count-state';
+import { compareCounts, getProved } from '#core/count/index';
+import type { Counted } from '../counting/count-state';
+import { describeComparison } from '../counting/describe-count';
+import { readCount } from '../counting/read-count';
+import { formatDifference } from '../ui/number-format';
 import { CountStore } from '../counting/count-store';
 import { ChecksWorker } from '../data/checks-worker';
 import { OpenProject } from '../state/open-project';
@@ -18,9 +22,9 @@ const REST = 200;
 /** More numbers than this are not asked for at once: the checks go on without them. */
 const MOST_ASKED = 4_000;
 
-/** What a finding costs in a database: a number of records, once it is known. */
+/** What a finding costs in a database: a number of records, once it is known, or why there is none. */
 export interface CountedCost {
-  readonly change: number | undefined;
+  readonly change: string;
   readonly words: string;
 }
 
@@ -62,7 +66,7 @@ export class QueryFindings {
     this.asked().flatMap(({ key, database, query }) => {
       const dialect = this.open.dialects().find(({ id }) => id === database);
       const counted = dialect && this.counts.lookLater(query, dialect, this.open.limiters());
-      const total = getExactTotal(counted?.state);
+      const total = getProved(readCount(counted));
       return counted ? [{ key, total, counted }] : [];
     }),
   );
@@ -131,22 +135,20 @@ export class QueryFindings {
     const { cost } = finding;
     if (cost) {
       const [of, less] = [cost.of, cost.less].map((query) => query && this.look(this.pooled(query), dialect));
-      const total = getExactTotal(of?.state);
-      const base = less ? getExactTotal(less.state) : 0;
-      return {
-        change: total === undefined || base === undefined ? undefined : total - base,
-        words: cost.words,
-      };
+      if (cost.less)
+        return {
+          change: describeComparison(compareCounts(readCount(of), readCount(less))),
+          words: cost.words,
+        };
+      const total = getProved(readCount(of));
+      return { change: total === undefined ? '' : formatDifference(total), words: cost.words };
     }
     const [fix] = finding.fixes;
     const after = fix && this.apply(fix);
     if (!after) return undefined;
-    const before = getExactTotal(this.look(this.draft(), dialect)?.state);
-    const then = getExactTotal(this.look(this.draftOf(after), dialect, after.limiters)?.state);
-    return {
-      change: before === undefined || then === undefined ? undefined : then - before,
-      words: 'records with the fix',
-    };
+    const before = readCount(this.look(this.draft(), dialect));
+    const then = readCount(this.look(this.draftOf(after), dialect, after.limiters));
+    return { change: describeComparison(compareCounts(then, before)), words: 'records with the fix' };
   }
 
   /** Everything that costs and previews need counted. */

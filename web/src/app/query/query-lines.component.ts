@@ -2,8 +2,8 @@ import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { describeInFull, type Problem } from '#core/problem/index';
-import { createBlockName, listBlockNames, type NamedBlock } from '#core/project/index';
-import { expandBlocks, parseQuery, build } from '#core/query/index';
+import { createBlockName, createBlocks, listBlockNames, type NamedBlock } from '#core/project/index';
+import { expandBlocks, listNodes, parseQuery, build } from '#core/query/index';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
@@ -39,11 +39,19 @@ export class QueryLinesComponent {
     const used = new Set(
       this.names().filter((name) => new RegExp(`@${name}(?![\\p{L}\\p{N}_-])`, 'u').test(draft)),
     );
+    const blocksAlone = this.blocksAlone();
     const count = (name: string) => {
-      const query = this.desk.pooled(expandBlocks(build.block(name), this.desk.blocks()).root);
+      const query = this.desk.pooled(expandBlocks(build.block(name), blocksAlone).root);
       return this.open
         .dialects()
         .map((dialect) => ({ dialect, counted: this.counts.look(query, dialect, this.open.limiters()) }));
+    };
+    const describeOff = (name: string): string => {
+      const off = this.listOff(name);
+      if (off.length === 0) return '';
+      return off[0] === name
+        ? 'switched off: counted here, left out of the draft'
+        : `counts ${off.map((one) => `@${one}`).join(', ')}, which ${off.length === 1 ? 'is' : 'are'} switched off in the draft`;
     };
     return [
       ...concepts.map((concept, place) => ({
@@ -52,6 +60,7 @@ export class QueryLinesComponent {
         hue: getHueClass(place),
         text: `${concept.terms.filter((term) => !term.off).length} terms for ${concept.name}`,
         isUsed: used.has(concept.block),
+        offWords: describeOff(concept.block),
         cells: count(concept.block),
       })),
       ...blocks.map((block) => ({
@@ -60,15 +69,35 @@ export class QueryLinesComponent {
         hue: '',
         text: numberLines(block.text, this.names()),
         isUsed: used.has(block.name),
+        offWords: describeOff(block.name),
         cells: count(block.name),
       })),
     ].map((line, place) => ({ ...line, number: place + 1 }));
+  });
+
+  /** A line is searched by itself, so a concept that is switched off in the draft is searched here all the same. */
+  private readonly blocksAlone = computed(() => {
+    const { concepts, blocks } = this.open.working();
+    return createBlocks({ concepts: concepts.map((concept) => ({ ...concept, off: false })), blocks });
   });
 
   constructor() {
     this.counts.follow(
       listWishes(() => this.lines().flatMap(({ cells }) => cells.map(({ counted }) => counted))),
     );
+  }
+
+  /** The switched-off concepts that a line comes down to, itself or through other lines. */
+  private listOff(name: string, seen: ReadonlySet<string> = new Set()): string[] {
+    const { concepts, blocks } = this.open.working();
+    const concept = concepts.find(({ block }) => block === name);
+    if (concept) return concept.off ? [name] : [];
+    const text = seen.has(name) ? undefined : blocks.find((block) => block.name === name)?.text;
+    if (text === undefined) return [];
+    const inner = listNodes(parseQuery(text).root).flatMap((node) =>
+      node.kind === 'block' ? this.listOff(node.name, new Set(seen).add(name)) : [],
+    );
+    return [...new Set(inner)];
   }
 
   /** Makes a line of a text in which numbers stand for lines. */

@@ -2,7 +2,10 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { createWithout, listItems } from '#core/outline/index';
 import type { Dialect } from '#core/dialect/index';
 import { printQuery, type QueryNode } from '#core/query/index';
-import { getExactTotal, getTotal, type Counted } from '../counting/count-state';
+import { compareCounts, measureTenfolds, type Amount, type Comparison } from '#core/count/index';
+import { getAmount, type Counted } from '../counting/count-state';
+import { readCount } from '../counting/read-count';
+import { shortenApart } from '../ui/short-name';
 import { CountStore } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { QueryDesk } from './query-desk';
@@ -12,7 +15,7 @@ import type { OutlineRow } from './outline-rows';
 export interface RowCell {
   readonly dialect: Dialect;
   readonly counted: Counted | undefined;
-  readonly removed: number | undefined;
+  readonly removed: Comparison | undefined;
   /** The row is not meant for this database. */
   readonly isElsewhere: boolean;
 }
@@ -22,11 +25,15 @@ export interface Hinge {
   readonly label: string;
   readonly block: string | undefined;
   readonly isExcluded: boolean;
+  /** It takes no part, so there is nothing to leave out. */
+  readonly isOff: boolean;
   readonly counted: Counted | undefined;
 }
 
 /** A group hangs on a member if going without it changes the count at least so many times. */
 const HANGS = 1.5;
+/** What a member is called is cut after so many characters. */
+const LABEL_LENGTH = 24;
 /** In larger groups nobody looks for the one member that it hangs on. */
 const MOST_HINGES = 40;
 
@@ -83,19 +90,23 @@ export class QueryNumbers {
       if (row.item.body.kind !== 'group' || row.isOff || row.item.body.join === 'near') continue;
       const { members, excluded } = row.item.body;
       if (members.length + excluded.length > MOST_HINGES) continue;
+      const inners = listItems(row.item).map((_, at) =>
+        this.desk.rowsByKey().get(createChildKey(row.key, at)),
+      );
+      const labels = shortenApart(inners.map(nameRow), LABEL_LENGTH);
       hinges.set(
         row.key,
-        listItems(row.item).map((child, at) => {
+        inners.map((inner, at) => {
           const query = createWithout(row.item, at);
-          const inner = this.desk.rowsByKey().get(createChildKey(row.key, at));
+          const isOff = inner?.isOff !== false || !query;
           return {
-            label: inner?.use ? `@${inner.use.name}` : shorten(inner),
+            label: labels[at] ?? '',
             block: inner?.block,
             isExcluded: at >= members.length,
-            counted:
-              query && inner?.isOff === false
-                ? this.counts.lookLater(row.place(query), dialect, this.open.limiters())
-                : undefined,
+            isOff,
+            counted: isOff
+              ? undefined
+              : this.counts.lookLater(row.place(query), dialect, this.open.limiters()),
           };
         }),
       );
@@ -104,18 +115,18 @@ export class QueryNumbers {
   });
 
   /** The member that a group hangs on most: without it, it finds many more or many fewer. */
-  findHinge(row: OutlineRow): { hinge: Hinge; total: number } | undefined {
+  findHinge(row: OutlineRow): { hinge: Hinge; amount: Amount } | undefined {
     const dialect = this.database();
     const hinges = this.withouts().get(row.key);
     if (!dialect || !hinges || hinges.length < 2) return undefined;
-    const whole = getTotal(this.look(row.query, dialect).state);
-    if (whole === undefined) return undefined;
-    let best: { hinge: Hinge; total: number; ratio: number } | undefined;
+    const whole = readCount(this.look(row.query, dialect));
+    let best: { hinge: Hinge; amount: Amount; change: number } | undefined;
     for (const hinge of hinges) {
-      const total = getTotal(hinge.counted?.state);
-      if (total === undefined) continue;
-      const ratio = Math.abs(Math.log((total + 1) / (whole + 1)));
-      if (ratio >= Math.log(HANGS) && ratio > (best?.ratio ?? 0)) best = { hinge, total, ratio };
+      const amount = getAmount(hinge.counted?.state);
+      const tenfolds = measureTenfolds(readCount(hinge.counted), whole);
+      if (!amount || tenfolds === undefined) continue;
+      const change = Math.abs(tenfolds);
+      if (change >= Math.log10(HANGS) && change > (best?.change ?? 0)) best = { hinge, amount, change };
     }
     return best;
   }
@@ -124,8 +135,8 @@ export class QueryNumbers {
     const isElsewhere = row.databases !== undefined && !row.databases.includes(dialect.id);
     if (row.isOff || isElsewhere) return { dialect, counted: undefined, removed: undefined, isElsewhere };
     const counted = this.look(row.query, dialect);
-    const [before, after] = this.removal(row, dialect).map((side) => getExactTotal(side?.state));
-    const removed = before !== undefined && after !== undefined ? before - after : undefined;
+    const [before, after] = this.removal(row, dialect);
+    const removed = before && after ? compareCounts(readCount(before), readCount(after)) : undefined;
     return { dialect, counted, removed, isElsewhere };
   }
 
@@ -140,9 +151,9 @@ function createChildKey(key: string, at: number): string {
   return key === '' || key.endsWith('/') ? `${key}${at}` : `${key}.${at}`;
 }
 
-function shorten(row: OutlineRow | undefined): string {
-  const text = row
-    ? row.text || printQuery(row.item.body.kind === 'leaf' ? row.item.body.node : row.query)
-    : '';
-  return text.length > 24 ? `${text.slice(0, 23)}…` : text;
+/** What a row is called where it is spoken of. */
+function nameRow(row: OutlineRow | undefined): string {
+  if (!row) return '';
+  if (row.use) return `@${row.use.name}`;
+  return row.text || printQuery(row.item.body.kind === 'leaf' ? row.item.body.node : row.query);
 }

@@ -18,7 +18,8 @@ import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import { formatCount } from '../ui/number-format';
+import { describeComparison } from '../counting/describe-count';
+import { formatAmount, formatNumber } from '../ui/number-format';
 import { shortenName } from '../ui/short-name';
 import { RowActions, type Entry } from './row-actions';
 import { ROW_COMMANDS, findCommand, type RowCommand } from './row-commands';
@@ -254,14 +255,20 @@ export class QueryOutlineComponent {
   }
 
   protected describeRemoved({ removed }: RowCell): string {
-    return removed === undefined ? '' : removed === 0 ? 'removes none' : `removes ${formatCount(removed)}`;
+    if (!removed) return '';
+    if (removed.kind === 'none') return describeComparison(removed);
+    const { least, greatest } = removed;
+    if (greatest === 0) return 'removes none';
+    return least === greatest
+      ? `removes ${formatNumber(least)}`
+      : `removes ${formatNumber(least)} to ${formatNumber(greatest)}`;
   }
 
   protected describeHinge(row: OutlineRow): { words: string; hue: string; change: string } | undefined {
     const found = this.numbers.findHinge(row);
     if (!found) return undefined;
-    const { hinge, total } = found;
-    return { words: hinge.label, hue: this.hueOf(hinge.block), change: `${formatCount(total)} without it` };
+    const { hinge, amount } = found;
+    return { words: hinge.label, hue: this.hueOf(hinge.block), change: `${formatAmount(amount)} without it` };
   }
 
   protected braceClass(brace: RowBrace): string {

@@ -12,11 +12,11 @@ import {
 import { describeQuery } from '#core/outline/index';
 import type { Finding } from '#core/check/index';
 import { expandBlocks, formatQuery, listNodes, splitTokens, type QueryNode } from '#core/query/index';
-import { getTotal } from '../counting/count-state';
+import { getAmount } from '../counting/count-state';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
-import { formatCount } from '../ui/number-format';
+import { formatAmount } from '../ui/number-format';
 import { shortenName } from '../ui/short-name';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { AcronymMeanings } from './acronym-meanings';
@@ -135,7 +135,13 @@ export class QueryPageComponent {
     return describeQuery(root, {
       findBlock: (name) => {
         const concept = this.open.concepts().find((candidate) => candidate.block === name);
-        if (concept) return { name: concept.name, terms: concept.terms.filter((term) => !term.off).length };
+        if (concept)
+          return {
+            name: concept.name,
+            terms: concept.terms.filter((term) => !term.off).length,
+            isOff: concept.off,
+            ...(concept.fields && { fields: concept.fields }),
+          };
         return this.open.working().blocks.some((block) => block.name === name)
           ? { name: `@${name}` }
           : undefined;
@@ -207,8 +213,8 @@ export class QueryPageComponent {
           const counts = looks();
           this.counts.ask(counts.flatMap(({ counted }) => counted.wish ?? []));
           const numbers = counts.map(({ dialect, counted }) => {
-            const total = getTotal(counted.state);
-            return `${shortenName(dialect.name)} ${total === undefined ? '…' : formatCount(total)}`;
+            const amount = getAmount(counted.state);
+            return `${shortenName(dialect.name)} ${amount ? formatAmount(amount) : counted.state.status === 'waiting' ? '…' : '—'}`;
           });
           element.textContent = `${words} ${numbers.join(' · ')}`;
         },

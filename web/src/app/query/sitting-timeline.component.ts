@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { createSharedDraft } from '#core/compare/index';
 import { CHANGE_NAMES, type Working } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
-import { getTotal } from '../counting/count-state';
+import { getAmount } from '../counting/count-state';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { asksTheSame } from '../state/project.feature';
-import { formatCount, placeOnLogScale } from '../ui/number-format';
+import { formatAmount, placeAmount, placeOnLogScale } from '../ui/number-format';
 import { shortenName } from '../ui/short-name';
 import { QueryNumbers } from './query-numbers';
 
@@ -111,12 +111,11 @@ export class SittingTimelineComponent {
   });
   private readonly scale = computed(() => {
     const places = this.looked()
-      .flatMap(({ counted }) => getTotal(counted?.state) ?? [])
-      .map(placeOnLogScale);
+      .flatMap(({ counted }) => getAmount(counted?.state) ?? [])
+      .map(placeAmount);
     const low = Math.max(0, Math.min(...places, 1) - 0.06);
     const high = Math.max(...places, 0) + 0.06;
-    return (total: number): number =>
-      HEIGHT - (HEIGHT * (placeOnLogScale(total) - low)) / Math.max(0.1, high - low);
+    return (place: number): number => HEIGHT - (HEIGHT * (place - low)) / Math.max(0.1, high - low);
   });
   protected readonly points = computed(() => {
     const looked = this.looked();
@@ -124,15 +123,15 @@ export class SittingTimelineComponent {
     // Equal states may stand several times: the newest of them is where the draft is.
     const now = looked.findLastIndex(({ state }) => asksTheSame(state.working, this.open.working()));
     return looked.map(({ state, counted }, at) => {
-      const total = getTotal(counted?.state);
+      const amount = getAmount(counted?.state);
       const name = state.kind === 'opened' ? 'As it was opened' : CHANGE_NAMES[state.kind];
-      const number = total === undefined ? 'not counted' : `${formatCount(total)} records`;
+      const number = amount ? `${formatAmount(amount)} records` : 'not counted';
       return {
         key: `${at} ${state.moment}`,
         working: state.working,
         isNow: at === now,
         left: looked.length < 2 ? 0 : (100 * at) / (looked.length - 1),
-        top: total === undefined ? HEIGHT - 4 : Math.min(HEIGHT - 4, Math.max(4, place(total))),
+        top: amount ? Math.min(HEIGHT - 4, Math.max(4, place(placeAmount(amount)))) : HEIGHT - 4,
         label: `${name}: ${number}`,
       };
     });
@@ -147,8 +146,8 @@ export class SittingTimelineComponent {
     const { from, to } = this.open.working().bands[database] ?? {};
     if (from === undefined && to === undefined) return undefined;
     const clamp = (top: number): number => Math.min(HEIGHT, Math.max(0, top));
-    const top = to === undefined ? 0 : clamp(this.scale()(to));
-    const bottom = from === undefined ? HEIGHT : clamp(this.scale()(from));
+    const top = to === undefined ? 0 : clamp(this.scale()(placeOnLogScale(to)));
+    const bottom = from === undefined ? HEIGHT : clamp(this.scale()(placeOnLogScale(from)));
     return bottom > top ? { top, height: bottom - top } : undefined;
   });
   protected readonly caption = computed(

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { CountState } from '../counting/count-state';
+import { createAmount } from '#core/count/index';
 import { describeStanding } from './band-standing';
 
-const counted = (total: number): CountState => ({ status: 'counted', total, estimated: false });
 const BAND = { from: 50, to: 400 };
 
 describe('how a count stands to its band', () => {
@@ -18,7 +17,7 @@ describe('how a count stands to its band', () => {
     [7, { to: 5 }, 'review', 'above band', false],
     [7, { from: 5 }, 'review', 'in the band', true],
   ] as const)('%d of %j for %s: %s', (total, band, purpose, words, isGood) => {
-    expect(describeStanding(counted(total), band, purpose)).toEqual({ words, isGood });
+    expect(describeStanding(createAmount(total), band, purpose)).toEqual({ words, isGood });
   });
 
   it.each([
@@ -28,11 +27,17 @@ describe('how a count stands to its band', () => {
     [10, 60, 'cannot tell'],
     [300, 500, 'cannot tell'],
   ])('between %d and %d: %s', (total, upTo, words) => {
-    const state: CountState = { status: 'counted', total, estimated: true, upTo };
-    expect(describeStanding(state, BAND, 'review').words).toBe(words);
+    expect(describeStanding(createAmount(total, true, upTo), BAND, 'review').words).toBe(words);
+  });
+
+  it('takes an estimate by what it says, and says so', () => {
+    expect(describeStanding(createAmount(60, true), BAND, 'review')).toEqual({
+      words: '≈ in the band',
+      isGood: true,
+    });
   });
 
   it('says nothing of a count that is not there', () => {
-    expect(describeStanding({ status: 'waiting' }, BAND, 'review').words).toBe('');
+    expect(describeStanding(undefined, BAND, 'review').words).toBe('');
   });
 });

@@ -1,20 +1,25 @@
-import type { Purpose, TargetBand } from '#core/project/index';
-import type { CountState } from '../counting/count-state';
+import { judgeBand, type Amount, type Band, type BandStanding } from '#core/count/index';
+import type { Purpose } from '#core/project/index';
 
-/** How a count stands to the band; what is good depends on what the search is for. */
+const WORDS: Readonly<Record<BandStanding, string>> = {
+  'no-band': '',
+  below: 'below band',
+  in: 'in the band',
+  above: 'above band',
+  unsure: 'cannot tell',
+};
+
+/** How a count stands to the band, in words; what is good depends on what the search is for. */
 export function describeStanding(
-  state: CountState,
-  { from, to }: TargetBand,
+  amount: Amount | undefined,
+  band: Band,
   purpose: Purpose,
-): { words: string; isGood: boolean } {
-  if (state.status !== 'counted') return { words: '', isGood: true };
-  // Of parts that overlap only bounds are known.
-  const most = state.upTo ?? state.total;
-  if (from !== undefined && most < from) return { words: 'below band', isGood: false };
+): { readonly words: string; readonly isGood: boolean } {
+  if (!amount) return { words: '', isGood: true };
+  const standing = judgeBand(amount, band);
   // Nothing may be missed: the number is what has to be looked through, and no fault.
-  if (purpose === 'exhaustive') return { words: 'to screen', isGood: true };
-  if (from === undefined && to === undefined) return { words: '', isGood: false };
-  if (to !== undefined && state.total > to) return { words: 'above band', isGood: false };
-  const isSure = state.total >= (from ?? 0) && most <= (to ?? Infinity);
-  return isSure ? { words: 'in the band', isGood: true } : { words: 'cannot tell', isGood: false };
+  if (purpose === 'exhaustive' && standing !== 'below') return { words: 'to screen', isGood: true };
+  // An estimate is taken by what it says, and that is said, too.
+  const about = amount.kind === 'estimate' && standing !== 'no-band' ? '≈ ' : '';
+  return { words: `${about}${WORDS[standing]}`, isGood: standing === 'in' };
 }

@@ -7,20 +7,23 @@ import {
   linkedSignal,
   output,
 } from '@angular/core';
-import { listLimiters, type Dialect, type Limiters } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
-import type { Purpose, TargetBand } from '#core/project/index';
-import { getTotal, type Counted } from '../counting/count-state';
+import type { Purpose } from '#core/project/index';
+import { getLeast, type Amount, type Band } from '#core/count/index';
+import { getAmount, type Counted } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
-import { formatCount, placeOnLogScale } from '../ui/number-format';
+import { formatAmount, placeOnLogScale } from '../ui/number-format';
 import { describeStanding } from './band-standing';
-import { describeGap } from '../counting/count-gap';
+import { compareCounts } from '#core/count/index';
+import { describeBasis, describeComparison } from '../counting/describe-count';
+import { readCount } from '../counting/read-count';
 import { shortenName } from '../ui/short-name';
 import { RecordDrawer } from '../ui/record-drawer';
 
 const TOP = 8;
 const BOTTOM = 58;
-const NO_BAND: TargetBand = {};
+const NO_BAND: Band = {};
 
 /** The slim vessel that shows a count on a log scale against its target band and the compared variant. */
 @Component({
@@ -37,36 +40,39 @@ export class GaugeComponent {
   readonly dialect = input.required<Dialect>();
   readonly counted = input.required<Counted>();
   readonly compared = input<Counted>();
-  /** True if the compared variant was limited otherwise: then no difference is given. */
-  readonly otherLimiters = input(false);
-  readonly band = input<TargetBand>(NO_BAND);
-  readonly limiters = input<Limiters>({});
+  readonly band = input<Band>(NO_BAND);
   readonly purpose = input<Purpose>('review');
   readonly bandAsked = output();
 
   protected readonly ticks = [1, 10, 100, 1_000, 10_000].map(placeHeight);
   protected readonly short = computed(() => shortenName(this.dialect().name));
   protected readonly status = computed(() => this.counted().state.status);
-  private readonly last = linkedSignal<
-    Counted,
-    { total: number; estimated: boolean; upTo?: number } | undefined
-  >({
+  /** While a count is on its way the old one stays; a gauge belongs to one database for as long as it lives. */
+  private readonly last = linkedSignal<Counted, Amount | undefined>({
     source: this.counted,
-    computation: (counted, previous) =>
-      counted.state.status === 'counted' ? counted.state : previous?.value,
+    computation: ({ state }, previous) => (state.status === 'waiting' ? previous?.value : getAmount(state)),
   });
   protected readonly number = computed(() => {
     const last = this.last();
-    return last ? formatCount(last.total, last.estimated, last.upTo) : '…';
+    return last ? formatAmount(last) : '…';
   });
   protected readonly isEmpty = computed(() => this.status() === 'empty');
   /** Only a service can be asked again; what cannot be written stays so until it is changed. */
   protected readonly canRetry = computed(() => this.counted().wish !== undefined);
-  protected readonly level = computed(() => placeHeight(this.isEmpty() ? 0 : (this.last()?.total ?? 0)));
+  protected readonly level = computed(() => placeAmount(this.last()));
   protected readonly fillHeight = computed(() => BOTTOM + 4 - this.level());
+  private readonly comparison = computed(() =>
+    compareCounts(readCount(this.counted()), readCount(this.compared())),
+  );
+  /** Where the variant compared with stood: only beside a count that it can be set beside. */
   protected readonly mark = computed(() => {
-    const total = getTotal(this.compared()?.state);
-    return total === undefined ? undefined : placeHeight(total);
+    const amount = getAmount(this.compared()?.state);
+    const compared = this.comparison();
+    const isBeside =
+      compared.kind === 'difference'
+        ? !compared.isAcrossLimiters
+        : ['pending', 'estimated', 'bounds'].includes(compared.why);
+    return amount && isBeside ? placeAmount(amount) : undefined;
   });
   protected readonly bandArea = computed(() => {
     const { from, to } = this.band();
@@ -74,18 +80,19 @@ export class GaugeComponent {
     const top = to === undefined ? TOP : placeHeight(to);
     return { top, height: Math.max(2, (from === undefined ? BOTTOM : placeHeight(from)) - top) };
   });
-  /** A piece is left out there: the count means something wider, and is set beside nothing. */
-  private readonly isWider = computed(() => this.counted().rendering.lacks === true);
   protected readonly difference = computed(() =>
-    this.isWider() || this.compared()?.rendering.lacks
-      ? ''
-      : describeGap(this.counted().state, this.compared()?.state, this.otherLimiters()),
+    this.compared() && this.status() === 'counted' ? describeComparison(this.comparison()) : '',
   );
-  protected readonly standing = computed(() =>
-    this.isWider() && this.status() === 'counted'
-      ? { words: 'a part left out', isGood: false }
-      : describeStanding(this.counted().state, this.band(), this.purpose()),
+  /** What the count is not quite: a part left out, the full text in place of fields, a limiter that is missing. */
+  protected readonly basis = computed(() =>
+    this.status() === 'counted' ? describeBasis(this.counted()).join(', ') : '',
   );
+  protected readonly standing = computed(() => {
+    const { state, rendering } = this.counted();
+    if (state.status !== 'counted') return { words: '', isGood: true };
+    if (rendering.lacking) return { words: 'a part left out', isGood: false };
+    return describeStanding(state.amount, this.band(), this.purpose());
+  });
   protected readonly bandWords = computed(() => this.standing().words);
   protected readonly failure = computed(() => {
     const state = this.counted().state;
@@ -93,31 +100,27 @@ export class GaugeComponent {
       ? { says: describeProblem(state.problem), remedy: describeRemedy(state.problem) }
       : undefined;
   });
-  /** Limiters that this database does not have: its count stands without them. */
-  protected readonly notApplied = computed(() => {
-    const { steps } = this.counted().rendering;
-    const missing = steps.filter((step) => step.how === 'none').map((step) => step.value);
-    return listLimiters(this.limiters()).length > 0 && missing.length > 0
-      ? `without ${missing.join(', ')}`
-      : '';
-  });
   protected readonly spoken = computed(() => {
     const failure = this.failure();
     if (failure) return `${this.dialect().name}: no count. ${failure.says}`;
     if (this.isEmpty()) return `${this.dialect().name}: nothing to count yet`;
     if (this.status() === 'waiting') return `${this.dialect().name}: counting`;
     const difference = this.difference();
-    return `${this.dialect().name}: ${this.number()} records${difference ? `, ${difference} to the compared variant` : ''}${this.bandWords() ? `, ${this.bandWords()}` : ''}. Show the first`;
+    return `${this.dialect().name}: ${this.number()} records${difference ? `, ${difference} to the compared variant` : ''}${this.bandWords() ? `, ${this.bandWords()}` : ''}${this.basis() ? `, ${this.basis()}` : ''}. Show the first`;
   });
 
   protected show(): void {
-    const wish = this.counted().wish;
-    if (wish) this.drawer.show(wish, `The draft in ${this.dialect().name}`);
+    const { wish, state } = this.counted();
+    if (wish) this.drawer.show(wish, `The draft in ${this.dialect().name}`, getAmount(state));
   }
 
   protected retry(): void {
     this.counts.retry(this.dialect().id);
   }
+}
+
+function placeAmount(amount: Amount | undefined): number {
+  return placeHeight(amount ? getLeast(amount) : 0);
 }
 
 function placeHeight(total: number): number {

@@ -7,7 +7,8 @@ import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
-import { formatCount } from '../ui/number-format';
+import { readKeptAmount } from '#core/count/index';
+import { formatAmount } from '../ui/number-format';
 import type { DrawerContent } from '../ui/record-drawer';
 
 /** The first records behind a number, with the query's words marked. */
@@ -117,11 +118,11 @@ export class RecordDrawerComponent {
     return problem && describeInFull(problem);
   });
   protected readonly summary = computed(() => {
-    const { wish, answer } = this.content();
+    const { wish, answer, amount } = this.content();
     const name = this.open.findDialect(wish.database)?.name ?? wish.database;
     if (!answer) return name;
     const shown = answer.records.length;
-    return `${name} · the first ${shown} of ${formatCount(answer.total, answer.estimated)}, best matches first`;
+    return `${name} · the first ${shown} of ${formatAmount(amount ?? readKeptAmount(answer))}, best matches first`;
   });
   protected readonly empty = computed(() => (this.content().answer ? 'Nothing was found.' : 'On the way …'));
   protected readonly records = computed(() =>

@@ -1,4 +1,5 @@
 import { Injectable, effect, inject } from '@angular/core';
+import { isSameAmount, readKeptAmount } from '#core/count/index';
 import { isSameLimiters } from '#core/dialect/index';
 import { DraftCounts, type DatabaseCount } from '../counting/draft-counts';
 import { makeTally } from '../counting/make-tally';
@@ -35,7 +36,7 @@ export class RestingTallies {
       const last = tallies.findLast((tally) => tally.database === dialect.id);
       return !(
         last?.string === wish.string &&
-        last.total === state.total &&
+        isSameAmount(readKeptAmount(last), state.amount) &&
         isSameLimiters(last.limiters, limiters)
       );
     });

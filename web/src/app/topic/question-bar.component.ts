@@ -23,7 +23,8 @@ import {
 } from '#core/question/index';
 import { findMatches, parseQuery } from '#core/query/index';
 import { foldLetters } from '#core/text/index';
-import { getTotal } from '../counting/count-state';
+import { getProved } from '#core/count/index';
+import { readCount } from '../counting/read-count';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
@@ -90,7 +91,7 @@ export class QuestionBarComponent {
       new Set(
         choosePhrases(this.pairs(), (pair): PairCounts | undefined => {
           const counted = this.pairCounts().find((entry) => entry.pair === pair)?.counted ?? [];
-          const [both, first, second] = counted.map(({ state }) => getTotal(state));
+          const [both, first, second] = counted.map((one) => getProved(readCount(one)));
           if (both === undefined || first === undefined || second === undefined) return undefined;
           return { pair: both, first, second };
         }),

@@ -19,7 +19,8 @@ import {
   type Term,
 } from '#core/project/index';
 import { covers, parseQuery } from '#core/query/index';
-import { getTotal } from '../counting/count-state';
+import { getGreatest, type Amount } from '#core/count/index';
+import { getAmount } from '../counting/count-state';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
@@ -115,7 +116,7 @@ export class SuggestionPanelComponent {
   protected readonly sections = computed(() => {
     const at = this.open.dialects().findIndex((dialect) => dialect.id === this.dialect()?.id);
     const worth = this.counted()
-      .filter(({ counts }) => counts.some(({ state }) => (getTotal(state) ?? 0) > 0))
+      .filter(({ counts }) => counts.some(({ state }) => findsSomething(getAmount(state))))
       .map(({ suggestion, counts }) => ({ suggestion, counted: counts[at] }));
     return SECTIONS.map(({ id, name }) => {
       const all = worth.filter(({ suggestion }) => suggestion.section === id);
@@ -208,4 +209,8 @@ export class SuggestionPanelComponent {
     const at = all.indexOf(target.closest('li')?.querySelector<HTMLElement>('button.take') ?? target);
     (all[at + 1] ?? all[at - 1])?.focus();
   }
+}
+
+function findsSomething(amount: Amount | undefined): boolean {
+  return amount !== undefined && getGreatest(amount) > 0;
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { describeProblem } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { CountComponent } from '../ui/count.component';
-import { formatDifference } from '../ui/number-format';
+import { TermDifferenceComponent } from './term-difference.component';
 import type { Measure, TermView } from './topic-views';
 
 /** Kinds that are shown beside the term; the others are plain to see. */
@@ -20,7 +20,7 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
 @Component({
   selector: 'app-term-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent],
+  imports: [CountComponent, TermDifferenceComponent],
   host: { '[class.out]': 'view().term.off' },
   template: `
     <div class="text">
@@ -59,8 +59,8 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
         } @else {
           <span class="only number"
             ><span class="unseen">{{ one.dialect.name }}: </span
-            >{{ format(measure() === 'draft' ? one.draft : one.only) }}</span
-          >
+            ><app-term-difference [compared]="measure() === 'draft' ? one.draft : one.only"
+          /></span>
         }
       }
     } @else if (view().numbers[0]; as one) {
@@ -74,8 +74,8 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
         ><span class="unseen">{{
           measure() === 'draft' ? 'only it brings to the query ' : 'only it finds '
         }}</span
-        >{{ format(measure() === 'draft' ? one.draft : one.only) }}</span
-      >
+        ><app-term-difference [compared]="measure() === 'draft' ? one.draft : one.only"
+      /></span>
     }
   `,
   styles: `
@@ -170,8 +170,4 @@ export class TermLineComponent {
     const marks = this.view().marks.map((mark) => describeProblem(mark.problem));
     return marks.length > 0 ? marks.join(' ') : null;
   });
-
-  protected format(difference: number | undefined): string {
-    return difference === undefined ? '' : formatDifference(difference);
-  }
 }

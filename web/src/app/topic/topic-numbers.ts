@@ -3,8 +3,9 @@ import { createTermQuestions, type TermQuestions } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
-import { subtractCounts } from '../counting/compare-counts';
-import { getTotal, type CountWish, type Counted } from '../counting/count-state';
+import { compareCounts, getProved, type Comparison } from '#core/count/index';
+import type { CountWish, Counted } from '../counting/count-state';
+import { readCount } from '../counting/read-count';
 import { CountStore } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
@@ -52,7 +53,7 @@ export class TopicNumbers {
             this.questions().flatMap(({ terms }) =>
               terms.map(({ term, finds }) => [
                 createPlace(term, dialect.id),
-                getTotal(this.look(finds, dialect).state),
+                getProved(readCount(this.look(finds, dialect))),
               ]),
             ),
           ),
@@ -94,7 +95,7 @@ export class TopicNumbers {
   describe(question: TermQuestions, whole: QueryNode, dialects: readonly Dialect[]): readonly TermNumbers[] {
     const numbers = dialects.map((dialect): TermNumbers => {
       const finds = this.look(question.finds, dialect);
-      if (question.term.off || getTotal(finds.state) === undefined)
+      if (question.term.off || finds.state.status !== 'counted')
         return { dialect, finds, only: undefined, draft: undefined };
       const only = this.subtract(this.look(whole, dialect), question.conceptWithout, dialect);
       const draft = this.subtract(
@@ -112,20 +113,27 @@ export class TopicNumbers {
   }
 
   /** Nothing is left to be searched where the last term is taken out: the rest finds nothing. */
-  private subtract(whole: Counted, without: QueryNode, dialect: Dialect): number | undefined {
+  private subtract(whole: Counted, without: QueryNode, dialect: Dialect): Comparison | undefined {
     const rest = this.counts.lookIfWritten(without, dialect, this.open.limiters());
-    return rest && subtractCounts(whole, rest);
+    return rest && compareCounts(readCount(whole), readCount(rest));
   }
 }
 
 function isSameNumbers(a: TermNumbers, b: TermNumbers): boolean {
   return (
     a.dialect === b.dialect &&
-    a.only === b.only &&
-    a.draft === b.draft &&
+    isSameComparison(a.only, b.only) &&
+    isSameComparison(a.draft, b.draft) &&
     a.finds?.rendering === b.finds?.rendering &&
     a.finds?.state === b.finds?.state
   );
+}
+
+function isSameComparison(a: Comparison | undefined, b: Comparison | undefined): boolean {
+  if (a?.kind === 'difference' && b?.kind === 'difference')
+    return a.least === b.least && a.greatest === b.greatest;
+  if (a?.kind === 'none' && b?.kind === 'none') return a.why === b.why;
+  return a === b;
 }
 
 function createPlace({ id }: Term, database: string): string {

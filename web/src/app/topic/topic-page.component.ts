@@ -22,7 +22,8 @@ import {
   type Concept,
   type Term,
 } from '#core/project/index';
-import { getTotal } from '../counting/count-state';
+import { getLeast, type Comparison } from '#core/count/index';
+import { getAmount } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
@@ -328,9 +329,18 @@ export class TopicPageComponent {
     const greatest = (list: readonly (number | undefined)[]): number =>
       Math.max(-1, ...list.map((number) => number ?? -1));
     return {
-      finds: greatest(numbers.map((one) => getTotal(one.finds?.state))),
-      only: greatest(numbers.map((one) => one.only)),
-      draft: greatest(numbers.map((one) => one.draft)),
+      finds: greatest(
+        numbers.map((one) => {
+          const amount = getAmount(one.finds?.state);
+          return amount && getLeast(amount);
+        }),
+      ),
+      only: greatest(numbers.map((one) => readLeast(one.only))),
+      draft: greatest(numbers.map((one) => readLeast(one.draft))),
     };
   }
+}
+
+function readLeast(compared: Comparison | undefined): number | undefined {
+  return compared?.kind === 'difference' ? compared.least : undefined;
 }

@@ -1,4 +1,5 @@
 import type { TermMark } from '#core/compare/index';
+import type { Comparison } from '#core/count/index';
 import type { Concept, Term, TermKind } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Counted } from '../counting/count-state';
@@ -24,8 +25,8 @@ export const SORTING_NAMES: Readonly<Record<Sorting, string>> = {
 export interface TermNumbers {
   readonly dialect: Dialect;
   readonly finds: Counted | undefined;
-  readonly only: number | undefined;
-  readonly draft: number | undefined;
+  readonly only: Comparison | undefined;
+  readonly draft: Comparison | undefined;
 }
 
 /** A term with its numbers in the databases that are shown, in their order. */

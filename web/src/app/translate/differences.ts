@@ -1,6 +1,7 @@
 import { describeReason } from '#core/dialect/index';
 import type { ProofAnswer, ProofDifference } from '#core/contract/index';
 import { printQuery } from '#core/query/index';
+import { formatNumber } from '../ui/number-format';
 import type { ProofState } from './proofs';
 
 /** What one piece of the query loses or gains in one database, and why. */
@@ -39,13 +40,14 @@ function isNothing(difference: ProofDifference | undefined): boolean {
   return (difference ?? NONE).total === 0;
 }
 
-/** What the proof says of a whole rendering. */
-export function describeProof({ wanted, found, gained, lost }: ProofAnswer): string {
+/** What the proof says of a whole rendering. It is made without the limiters: where there are some, that is said. */
+export function describeProof({ wanted, found, gained, lost }: ProofAnswer, isLimited: boolean): string {
+  const without = isLimited ? ' without the limiters' : '';
   if (gained.total === 0 && lost.total === 0)
     return wanted === 1
-      ? 'proved: the same record'
-      : `proved: the same ${wanted.toLocaleString('en')} records`;
-  return `finds ${found.toLocaleString('en')}, meant ${wanted.toLocaleString('en')}`;
+      ? `proved${without}: the same record`
+      : `proved${without}: the same ${formatNumber(wanted)} records`;
+  return `finds ${formatNumber(found)}${without}, meant ${formatNumber(wanted)}`;
 }
 
 /** One piece that some databases cannot say as it is meant. */

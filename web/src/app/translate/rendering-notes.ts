@@ -1,5 +1,6 @@
-import type { FidelityLevel, HandStep, PhraseFallback } from '#core/dialect/index';
+import { listLimiters, type FidelityLevel, type HandStep, type PhraseFallback } from '#core/dialect/index';
 import type { ReadBack } from '#core/proof/index';
+import type { Counted } from '../counting/count-state';
 
 /** The fidelity of a whole rendering in a few words. */
 export const LEVEL_WORDS: Readonly<Record<FidelityLevel, string>> = {
@@ -9,6 +10,22 @@ export const LEVEL_WORDS: Readonly<Record<FidelityLevel, string>> = {
   different: 'different: may find more and fewer',
   'left-out': 'cannot be written',
 };
+
+/**
+ * What a rendering does to the meaning under its limiters: one that the database does not have leaves more records
+ * than are meant.
+ */
+export function describeLevel({ rendering, limiters, missingLimiters }: Counted): {
+  readonly level: FidelityLevel;
+  readonly levelWords: string;
+} {
+  const missing = listLimiters(limiters).filter(({ name }) => missingLimiters.includes(name));
+  const { whole } = rendering;
+  if (missing.length === 0 || whole === 'left-out') return { level: whole, levelWords: LEVEL_WORDS[whole] };
+  const level = whole === 'same' || whole === 'wider' ? 'wider' : 'different';
+  const without = missing.map(({ value }) => value).join(', ');
+  return { level, levelWords: `${LEVEL_WORDS[level]}, for want of the limiter ${without}` };
+}
 
 const STEP_WORDS: Readonly<Record<HandStep['how'], string>> = {
   box: 'Tick there',

@@ -26,7 +26,8 @@ export interface RenderingRow {
   }[];
   readonly text: string;
   readonly counted: Counted;
-  readonly total: number | undefined;
+  /** What stands in the field for a count that is typed in. */
+  readonly typed: string;
   readonly level: FidelityLevel;
   readonly levelWords: string;
   readonly isProving: boolean;

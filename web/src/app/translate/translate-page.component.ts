@@ -18,6 +18,7 @@ import {
   writeHistory,
   type Dialect,
   type WrittenLine,
+  listLimiters,
 } from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
 import { createTerm } from '#core/project/index';
@@ -25,7 +26,10 @@ import type { ReadResultsLine } from '#core/tally/index';
 import { readBack, type ReadBack } from '#core/proof/index';
 import { parseQuery, printQuery, type QueryNode } from '#core/query/index';
 import { DraftCounts } from '../counting/draft-counts';
-import { getTotal, type Counted } from '../counting/count-state';
+import { getLeast } from '#core/count/index';
+import { getAmount, type Counted } from '../counting/count-state';
+import { describeBasis } from '../counting/describe-count';
+import { formatAmount } from '../ui/number-format';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OwnDatabases } from '../counting/own-databases';
 import { WritingAids } from '../counting/writing-aids';
@@ -43,7 +47,7 @@ import { listHeadingOffers, type HeadingOffer } from './heading-offers';
 import { listIntended } from './intended';
 import { Proofs } from './proofs';
 import { ReadStringDialogComponent } from './read-string-dialog.component';
-import { LEVEL_WORDS, WAY_WORDS } from './rendering-notes';
+import { describeLevel, WAY_WORDS } from './rendering-notes';
 import { cutSegments } from './string-segments';
 import { writeStringsDocument } from './strings-document';
 
@@ -171,7 +175,7 @@ export class TranslatePageComponent {
               way,
               words: way ? WAY_WORDS[way] : 'as is usual for this database',
               counted,
-              levelWords: LEVEL_WORDS[counted.rendering.whole],
+              levelWords: describeLevel(counted).levelWords,
               isChosen: way === chosen,
             },
           ],
@@ -245,15 +249,11 @@ export class TranslatePageComponent {
   }
 
   private writeDocument(): string {
-    const entries = this.rows().map(({ name, parts, steps, levelWords, proofWords, total }) => ({
+    const entries = this.rows().map(({ name, parts, steps, levelWords, proofWords, counted }) => ({
       name,
       parts: parts.map(({ text }) => text),
       steps,
-      remarks: [
-        levelWords,
-        ...(proofWords === '' ? [] : [proofWords]),
-        ...(total === undefined ? [] : [`${total.toLocaleString('en')} records`]),
-      ],
+      remarks: [levelWords, ...(proofWords === '' ? [] : [proofWords]), ...describeRecords(counted)],
     }));
     const day = writeMoment(this.open.now()).slice(0, 10);
     return writeStringsDocument(this.open.project().name, day, this.open.working().question, entries);
@@ -278,11 +278,10 @@ export class TranslatePageComponent {
       })),
       text: rendering.text,
       counted,
-      total: getTotal(counted.state),
-      level: rendering.whole,
-      levelWords: LEVEL_WORDS[rendering.whole],
+      typed: describeTyped(counted),
+      ...describeLevel(counted),
       isProving: proof?.status === 'waiting',
-      proofWords: answer ? describeProof(answer) : '',
+      proofWords: answer ? describeProof(answer, listLimiters(counted.limiters).length > 0) : '',
       proofFailure: proof?.status === 'failed' ? `not proved: ${describeProblem(proof.problem)}` : '',
       answer,
       costs: listPieceCosts(proof),
@@ -320,4 +319,17 @@ function listMeters(
     ...(most.truncations === undefined ? [] : [meter(extent.truncations, most.truncations, 'cut words')]),
     ...(most.words === undefined ? [] : [meter(extent.words, most.words, 'words')]),
   ];
+}
+
+/** The number in words, as it is saved: with what it is not quite. */
+function describeRecords(counted: Counted): string[] {
+  const amount = getAmount(counted.state);
+  if (!amount) return [];
+  return [[`${formatAmount(amount)} records`, ...describeBasis(counted)].join(', ')];
+}
+
+/** What stands in the field for a count that is typed in. */
+function describeTyped({ state }: Counted): string {
+  const amount = getAmount(state);
+  return amount ? String(getLeast(amount)) : '';
 }

@@ -1,12 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { describeProblem } from '#core/problem/index';
+import type { Amount } from '#core/count/index';
 import type { Counted } from '../counting/count-state';
+import { describeBasis } from '../counting/describe-count';
+import { findsNothing } from '../counting/read-count';
 import { RecordDrawer } from './record-drawer';
-import { formatCount, placeOnLogScale } from './number-format';
+import { formatAmount, placeAmount } from './number-format';
+
+/** A number that was there, and of which database. */
+interface ShownAmount {
+  readonly database: string;
+  readonly label: string;
+  readonly amount: Amount;
+}
 
 /**
- * A count that opens its first records. While a new count is on its way the old one stays, dimmed;
- * a count that failed says why.
+ * A count that opens its first records. While a new count of the same database is on its way the old one stays,
+ * dimmed; where there is nothing to count there is no number. A count that failed says why, and one that is not
+ * quite of what was asked bears a sign, with the reason.
  */
 @Component({
   selector: 'app-count',
@@ -25,10 +36,19 @@ import { formatCount, placeOnLogScale } from './number-format';
         (click)="open()"
       >
         {{ number }}
+        @if (isOff()) {
+          <span class="sign" aria-hidden="true" [title]="basis()">!</span>
+        }
       </button>
+      @if (basis()) {
+        <span [class]="explains() ? 'basis' : 'unseen'">{{ basis() }}</span>
+      }
     } @else {
       <span class="none"
-        ><span aria-hidden="true">·</span><span class="unseen">{{ label() }}: not counted</span></span
+        ><span aria-hidden="true">{{ isNothing() ? '—' : '·' }}</span
+        ><span class="unseen"
+          >{{ label() }}: {{ isNothing() ? 'nothing to count' : 'not counted' }}</span
+        ></span
       >
     }
     @if (bar()) {
@@ -52,6 +72,17 @@ import { formatCount, placeOnLogScale } from './number-format';
     }
     .none {
       color: var(--mute);
+    }
+    .sign {
+      margin-left: 2px;
+      color: var(--warn);
+      font-weight: 700;
+    }
+    .basis {
+      display: block;
+      color: var(--warn);
+      font-size: 11.5px;
+      line-height: 14px;
     }
     .bar {
       display: block;
@@ -81,29 +112,54 @@ export class CountComponent {
   readonly label = input.required<string>();
   readonly bar = input(false);
 
+  /** Says in words below the number what it is not quite, where that may differ from row to row. */
+  readonly explains = input(false);
+
+  /** A number stays only while another one of the same question place and database is on its way. */
   private readonly last = linkedSignal<
-    Counted | undefined,
-    { total: number; estimated: boolean; upTo?: number } | undefined
+    { readonly counted: Counted | undefined; readonly label: string },
+    ShownAmount | undefined
   >({
-    source: this.counted,
-    computation: (counted, previous) =>
-      counted?.state.status === 'counted' ? counted.state : previous?.value,
+    source: () => ({ counted: this.counted(), label: this.label() }),
+    computation: ({ counted, label }, previous) => {
+      const before = previous?.value;
+      if (!counted) return before?.label === label ? before : undefined;
+      const { database } = counted.rendering;
+      if (counted.state.status === 'counted') return { database, label, amount: counted.state.amount };
+      return counted.state.status === 'waiting' && before?.database === database
+        ? { ...before, label }
+        : undefined;
+    },
   });
-  protected readonly isWaiting = computed(() => this.counted()?.state.status === 'waiting');
+  protected readonly isWaiting = computed(() => {
+    const counted = this.counted();
+    return !counted || counted.state.status === 'waiting';
+  });
+  /** There is nothing that could be counted, and nobody is asked. */
+  protected readonly isNothing = computed(() => {
+    const counted = this.counted();
+    return counted !== undefined && findsNothing(counted);
+  });
   protected readonly failure = computed(() => {
     const state = this.counted()?.state;
     return state?.status === 'failed' ? describeProblem(state.problem) : undefined;
   });
   protected readonly shown = computed(() => {
     const last = this.last();
-    return last && formatCount(last.total, last.estimated, last.upTo);
+    return last && formatAmount(last.amount);
   });
+  protected readonly basis = computed(() => {
+    const counted = this.counted();
+    return counted?.state.status === 'counted' ? describeBasis(counted).join(', ') : '';
+  });
+  protected readonly isOff = computed(() => this.basis() !== '');
   protected readonly share = computed(() =>
-    this.failure() === undefined ? placeOnLogScale(this.last()?.total ?? 0) : 0,
+    this.failure() === undefined ? placeAmount(this.last()?.amount) : 0,
   );
 
   protected open(): void {
-    const wish = this.counted()?.wish;
-    if (wish) this.drawer.show(wish, this.label());
+    const { wish, state } = this.counted() ?? {};
+    if (!wish) return;
+    this.drawer.show(wish, this.label(), state?.status === 'counted' ? state.amount : undefined);
   }
 }

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { formatCount, formatDifference, placeOnLogScale } from './number-format';
+import { createAmount } from '#core/count/index';
+import { formatAmount, formatDifference, placeOnLogScale } from './number-format';
 
 describe('numbers as shown', () => {
   it('groups digits and marks estimates', () => {
-    expect(formatCount(12_345)).toBe('12,345');
-    expect(formatCount(15_200, true)).toBe('≈15,200');
+    expect(formatAmount(createAmount(12_345))).toBe('12,345');
+    expect(formatAmount(createAmount(15_200, true))).toBe('≈15,200');
+    expect(formatAmount(createAmount(1_200, true, 2_253))).toBe('1,200–2,253');
   });
 
   it('gives differences a sign', () => {

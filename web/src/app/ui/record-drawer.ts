@@ -1,4 +1,5 @@
 import { Injectable, inject, signal } from '@angular/core';
+import { createAmount, keepAmount, uniteParts, type Amount } from '#core/count/index';
 import type { SearchAnswer } from '#core/contract/index';
 import type { Problem } from '#core/problem/index';
 import { listParts, type CountWish } from '../counting/count-state';
@@ -13,18 +14,19 @@ const FIRST_NUMBERS = 25;
 export interface DrawerContent {
   readonly wish: CountWish;
   readonly label: string;
+  /** The number that was opened, where there was one. */
+  readonly amount?: Amount;
   readonly answer?: SearchAnswer;
   readonly problem?: Problem;
 }
 
-/** Of several parts the greatest total is the least that they find together. */
+/** What parts find together that may overlap, with the first records of all of them. */
 function uniteAnswers(answers: readonly SearchAnswer[]): SearchAnswer {
   const [only] = answers;
   if (answers.length === 1 && only) return only;
   const records = new Map(answers.flatMap((answer) => answer.records).map((record) => [record.id, record]));
   return {
-    total: Math.max(0, ...answers.map(({ total }) => total)),
-    estimated: true,
+    ...keepAmount(uniteParts(answers.map(({ total, estimated }) => createAmount(total, estimated)))),
     records: [...records.values()].slice(0, FIRST_RECORDS),
   };
 }
@@ -37,10 +39,12 @@ export class RecordDrawer {
 
   readonly content = signal<DrawerContent | undefined>(undefined);
 
-  show(wish: CountWish, label: string): void {
+  /** Shows the first records of a string; `amount` is the number that was opened, which is known better than a page says. */
+  show(wish: CountWish, label: string, amount?: Amount): void {
     this.opener = document.activeElement instanceof HTMLElement ? document.activeElement : undefined;
-    this.content.set({ wish, label });
-    void this.load(wish, label);
+    const opened = { wish, label, ...(amount && { amount }) };
+    this.content.set(opened);
+    void this.load(opened);
   }
 
   /** Closes it and gives the focus back to the number that opened it. */
@@ -60,15 +64,16 @@ export class RecordDrawer {
   }
 
   /** The first of each part of a string, one after the other, each record once. */
-  private async load(wish: CountWish, label: string): Promise<void> {
+  private async load(opened: DrawerContent): Promise<void> {
+    const { wish } = opened;
     const parts = listParts(wish);
     const outcomes = await Promise.all(
       parts.map((part) => this.client.search(wish.database, part, wish.boxes, FIRST_RECORDS)),
     );
     if (this.content()?.wish !== wish) return;
     const failed = outcomes.find((outcome) => !outcome.ok);
-    if (failed && !failed.ok) return this.content.set({ wish, label, problem: failed.problem });
+    if (failed && !failed.ok) return this.content.set({ ...opened, problem: failed.problem });
     const answers = outcomes.flatMap((outcome) => (outcome.ok ? [outcome.value] : []));
-    this.content.set({ wish, label, answer: uniteAnswers(answers) });
+    this.content.set({ ...opened, answer: uniteAnswers(answers) });
   }
 }

@@ -15,7 +15,7 @@ import { Databases } from '../../counting/databases';
 import { CompareSubject } from '../compare-subject';
 import { OwnDatabases } from '../../counting/own-databases';
 import { OpenProject } from '../../state/open-project';
-import { formatCount } from '../../ui/number-format';
+import { formatNumber } from '../../ui/number-format';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
 
 /** So many requests are made without asking first. */
@@ -137,12 +137,19 @@ export class CountingBarComponent {
   });
   protected readonly byHand = computed(() => {
     const open = this.counted().filter((one) => one?.byHand !== undefined && one.state.status !== 'counted');
-    return [...new Map(open.map((one) => [`${one?.byHand?.database} ${one?.byHand?.string}`, one])).values()];
+    return [
+      ...new Map(
+        open.map((one) => [
+          `${one?.byHand?.database} ${one?.byHand?.string} ${JSON.stringify(one?.byHand?.limiters)}`,
+          one,
+        ]),
+      ).values(),
+    ];
   });
-  protected readonly format = (number: number): string => formatCount(number);
+  protected readonly format = formatNumber;
   protected readonly budget = computed(() => {
     return this.costs()
-      .map(({ database, requests }) => `${formatCount(requests)} of ${this.nameOf(database)}`)
+      .map(({ database, requests }) => `${formatNumber(requests)} of ${this.nameOf(database)}`)
       .join(', ');
   });
 

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router } from '@angular/router';
+import type { Dialect } from '#core/dialect/index';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';
@@ -10,19 +11,20 @@ import { CompareSubject } from '../compare-subject';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChoiceRowComponent],
   template: `
-    <app-choice-row
-      label="Database"
-      [choices]="choices()"
-      [chosen]="subject.database()?.id"
-      (chose)="choose($event)"
-    />
+    <app-choice-row label="Database" [choices]="choices()" [chosen]="chosen()" (chose)="choose($event)" />
   `,
 })
 export class DatabaseChoiceComponent {
-  protected readonly subject = inject(CompareSubject);
+  private readonly subject = inject(CompareSubject);
   private readonly router = inject(Router);
+  /** The databases to choose from, if not all of the state looked at. */
+  readonly dialects = input<readonly Dialect[]>();
+  private readonly offered = computed(() => this.dialects() ?? this.subject.dialects());
+  protected readonly chosen = computed(
+    () => (this.offered().find(({ id }) => id === this.subject.chosen()) ?? this.offered()[0])?.id,
+  );
   protected readonly choices = computed(() =>
-    this.subject.dialects().map(({ id, name }) => ({ id, name: shortenName(name), label: name })),
+    this.offered().map(({ id, name }) => ({ id, name: shortenName(name), label: name })),
   );
 
   protected choose(database: string): void {

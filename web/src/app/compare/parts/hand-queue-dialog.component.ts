@@ -1,13 +1,15 @@
 import { Clipboard } from '@angular/cdk/clipboard';
 import { ChangeDetectionStrategy, Component, type Signal, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
+import { createAmount } from '#core/count/index';
+import type { HandStep } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { readResultsColumn, readResultsLine } from '#core/tally/index';
 import { OwnDatabases } from '../../counting/own-databases';
 import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
-import { formatCount } from '../../ui/number-format';
+import { formatAmount } from '../../ui/number-format';
 
 /** Whose counts are typed in. */
 export interface HandQueueQuestion {
@@ -31,7 +33,7 @@ export interface HandQueueQuestion {
         <p>
           <b>{{ open().length }}</b> left. Search this in <b>{{ item.name }}</b>{{
             item.steps ? ' with ' + item.steps : ''
-          }}:
+          }}{{ item.missing ? ' (it has no limiter for ' + item.missing + ')' : '' }}:
         </p>
         <p class="code string" tabindex="0" data-testid="hand-string">{{ item.string }}</p>
         <p class="row">
@@ -112,12 +114,12 @@ export class HandQueueDialogComponent {
       const { limiters } = one.byHand;
       return [
         {
-          key: `${database} ${string}`,
+          key: `${database} ${string} ${JSON.stringify(limiters)}`,
           database,
           string,
           limiters,
           name: this.project.findDialect(database)?.name ?? database,
-          steps: one.rendering.steps.map(({ value }) => value).join(', '),
+          ...describeSteps(one.rendering.steps),
         },
       ];
     });
@@ -136,7 +138,9 @@ export class HandQueueDialogComponent {
     const failed = all.find(({ ok }) => !ok);
     if (failed && !failed.ok) return { words: describeInFull(failed.problem), totals: [], isUnclear: true };
     const totals = all.flatMap((read) => (read.ok ? [read.value] : []));
-    const words = totals.map(({ total, estimated }) => formatCount(total, estimated)).join(', ');
+    const words = totals
+      .map(({ total, estimated }) => formatAmount(createAmount(total, estimated)))
+      .join(', ');
     return { words: `understood as ${words}`, totals, isUnclear: false };
   });
 
@@ -160,4 +164,14 @@ export class HandQueueDialogComponent {
     this.skipped.update((keys) => [...keys.filter((other) => other !== key), key]);
     this.typed.set('');
   }
+}
+
+/** What is to be set on the database's page, and what it does not have. */
+function describeSteps(steps: readonly HandStep[]): { readonly steps: string; readonly missing: string } {
+  const list = (isMissing: boolean): string =>
+    steps
+      .filter(({ how }) => (how === 'none') === isMissing)
+      .map(({ value }) => value)
+      .join(', ');
+  return { steps: list(false), missing: list(true) };
 }

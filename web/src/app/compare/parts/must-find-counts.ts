@@ -11,7 +11,8 @@ import { build, printQuery } from '#core/query/index';
 import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { CompareSubject } from '../compare-subject';
-import { reachesAlike, readExact } from '../../counting/compare-counts';
+import { findObstacle, getAmount, getGreatest } from '#core/count/index';
+import { readCount } from '../../counting/read-count';
 import { RecordSets } from './record-sets';
 
 /** A must-find in one database, with the counts that say how it stands. */
@@ -42,7 +43,7 @@ export class MustFindCounts {
       const both = build.and(this.subject.read(state), query);
       const found = this.subject.look({ root: both, limiters: state.limiters }, dialect);
       const whole = this.subject.look({ root: this.subject.read(state), limiters: state.limiters }, dialect);
-      const isAlike = reachesAlike(found, whole);
+      const isAlike = findObstacle(readCount(found), readCount(whole)) !== 'other-fields';
       const listed = isAlike ? undefined : this.lookListed(query, state, dialect);
       return {
         dialect,
@@ -95,5 +96,6 @@ export class MustFindCounts {
 
 /** A few records more or less are no matter here: there are some, or there are none. */
 function readTotal(counted: Counted | undefined): number | undefined {
-  return counted?.state.status === 'counted' ? counted.state.total : readExact(counted);
+  const amount = getAmount(readCount(counted));
+  return amount && getGreatest(amount);
 }

@@ -3,7 +3,7 @@ import type { Question } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { deduplicateRecords, type RecordKeys } from '#core/record/index';
-import { RecordSets } from './record-sets';
+import { RecordSets, type ListedRecords } from './record-sets';
 
 /** What two states find: only the later one, only the earlier one, or both. */
 export type PartId = 'gained' | 'common' | 'lost';
@@ -53,14 +53,30 @@ export class PartLists {
   }
 }
 
-/** Different works gained, lost and common over several databases. */
-export function countWorks(
-  before: readonly (readonly RecordKeys[])[],
-  after: readonly (readonly RecordKeys[])[],
-): number[] {
-  const { workOf } = deduplicateRecords([...before, ...after]);
-  const pick = (lists: readonly Uint32Array[]): Set<number> => new Set(lists.flatMap((list) => [...list]));
-  const [then, now] = [pick(workOf.slice(0, before.length)), pick(workOf.slice(before.length))];
+/** What a database gives for two states: its records by their numbers, with what tells their works. */
+export interface RecordsOfBoth {
+  readonly before: ListedRecords;
+  readonly after: ListedRecords;
+}
+
+/**
+ * Different works gained, lost and common over several databases. A record of a database is of one work, on
+ * whichever side it stands, though nothing but its number tells it.
+ */
+export function countWorks(databases: readonly RecordsOfBoth[]): number[] {
+  const records = databases.map(({ before, after }) => {
+    const keys = new Map<number, RecordKeys>();
+    for (const { numbers, keys: some } of [before, after])
+      numbers.forEach((number, at) => keys.set(number, some[at] ?? { identifier: 0, work: 0 }));
+    return keys;
+  });
+  const { workOf } = deduplicateRecords(records.map((keys) => [...keys.values()]));
+  const works = records.map(
+    (keys, at) => new Map([...keys.keys()].map((number, place) => [number, workOf[at]?.[place] ?? -1])),
+  );
+  const pick = (side: keyof RecordsOfBoth): Set<number> =>
+    new Set(databases.flatMap((one, at) => one[side].numbers.map((number) => works[at]?.get(number) ?? -1)));
+  const [then, now] = [pick('before'), pick('after')];
   const common = [...now].filter((work) => then.has(work)).length;
   return [now.size - common, then.size - common, common];
 }

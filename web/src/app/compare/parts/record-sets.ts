@@ -10,7 +10,8 @@ import { CountStore } from '../../counting/count-store';
 import { Databases } from '../../counting/databases';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { CompareSubject } from '../compare-subject';
-import { readExact } from '../../counting/compare-counts';
+import { getAmount, getExact, type Amount } from '#core/count/index';
+import { readCount } from '../../counting/read-count';
 
 /** The records of a result by their numbers in the database, with what tells their works. */
 export interface ListedRecords {
@@ -65,7 +66,7 @@ export class RecordSets {
   async listReadable(
     question: Question,
     dialect: Dialect,
-    total: number,
+    amount: Amount,
   ): Promise<Outcome<ReadableRecords | undefined>> {
     if (await this.gives(dialect)) {
       const listed = await this.list(question, dialect);
@@ -75,9 +76,9 @@ export class RecordSets {
         (await this.client.records(dialect.id, numbers.slice(place, place + 1)))[0];
       return succeed({ keys, read });
     }
-    const { wish, state } = this.counts.look(this.subject.share(question.root), dialect, question.limiters);
-    if (!wish || total > MOST_FETCHED || (state.status === 'counted' && state.estimated))
-      return succeed(undefined);
+    const { wish } = this.counts.look(this.subject.share(question.root), dialect, question.limiters);
+    const total = getExact(amount);
+    if (!wish || total === undefined || total > MOST_FETCHED) return succeed(undefined);
     const [only, ...more] = listParts(wish);
     if (only === undefined || more.length > 0) return succeed(undefined);
     const records: BibliographicRecord[] = [];
@@ -166,7 +167,7 @@ export class RecordSets {
           const state = one.wish ? (states.next().value ?? one.state) : one.state;
           if (state.status === 'failed' && state.problem.code !== 'nothing-to-send')
             return fail(state.problem);
-          const total = readExact({ ...one, state });
+          const total = getExact(getAmount(readCount({ ...one, state })));
           if (total === undefined)
             return fail(createProblem('count-not-exact', 'error', { database: dialect.name }));
           totals.push(total);

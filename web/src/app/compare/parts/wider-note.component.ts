@@ -2,23 +2,33 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { Question } from '#core/compare/index';
 import { CompareSubject } from '../compare-subject';
 
-/** Says in which databases more is counted than is meant, because they go without a piece of what is asked. */
+/** Says in which databases something else is counted than is asked, and what it is. */
 @Component({
   selector: 'app-wider-note',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (names().length > 0) {
-      <p class="warn" data-testid="wider">
-        {{ words() }}: a part of this cannot be said there, or not in its fields. More is counted than is
-        meant.
-      </p>
+    @if (found().length > 0) {
+      <div class="warn" data-testid="wider">
+        <p>Not quite what is asked is counted in these:</p>
+        <ul>
+          @for (one of found(); track one.name) {
+            <li>
+              <b>{{ one.name }}</b>: {{ one.words }}
+            </li>
+          }
+        </ul>
+      </div>
     }
   `,
   styles: `
-    p {
+    .warn {
       max-width: 760px;
       margin: 4px 0 10px;
       color: var(--warn);
+    }
+    p,
+    ul {
+      margin: 0;
     }
   `,
 })
@@ -26,9 +36,5 @@ export class WiderNoteComponent {
   private readonly subject = inject(CompareSubject);
 
   readonly questions = input.required<readonly Question[]>();
-
-  protected readonly names = computed(() => this.subject.listWider(this.questions()));
-  protected readonly words = computed(() =>
-    new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(this.names()),
-  );
+  protected readonly found = computed(() => this.subject.listOff(this.questions()));
 }

@@ -1,24 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import {
-  MOST_COMBINED,
-  countExactly,
-  deriveCounts,
-  findNearest,
-  listBits,
-  listCombinations,
-} from '#core/compare/index';
+import { MOST_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from '#core/compare/index';
+import { countExactly, getAmount, getProved } from '#core/count/index';
 import { createConceptQuery, getConceptLetter } from '#core/project/index';
-import type { QueryNode } from '#core/query/index';
+import { dropInactive, type QueryNode } from '#core/query/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Counted } from '../../counting/count-state';
 import { CountComponent } from '../../ui/count.component';
 import { getHueClass } from '../../ui/hues';
-import { placeOnLogScale } from '../../ui/number-format';
+import { formatAmount, formatNumber, placeOnLogScale } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { KeptChoices } from '../kept-choices';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { readExact } from '../../counting/compare-counts';
+import { readCount } from '../../counting/read-count';
 import { mapSliced } from '../parts/sliced';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
@@ -34,6 +28,8 @@ interface Combined {
   readonly name: string;
   readonly hue: string;
   readonly root: QueryNode;
+  /** The query joins it by AND. */
+  readonly isInQuery: boolean;
 }
 
 /** Every combination of up to eight concepts: which exist in the literature, and which do not. */
@@ -49,36 +45,61 @@ export class CombinationsComponent {
   private readonly choices = inject(KeptChoices);
   protected readonly showsAll = signal(false);
 
-  /** Concepts that are on, then members of the query that are no concept. */
+  /** What the query joins by AND, then the other concepts that are on: combining these asks something else. */
   protected readonly all = computed<Combined[]>(() => {
     const { concepts } = this.subject.state();
-    const own = concepts
-      .map((concept, place) => ({ concept, place }))
-      .filter(({ concept }) => !concept.off && concept.terms.some(({ off }) => !off))
-      .map(({ concept, place }) => ({
-        key: concept.id,
-        letter: getConceptLetter(place),
-        name: concept.name,
-        hue: getHueClass(place),
-        root: createConceptQuery(concept),
-      }));
-    const blocks = new Set(concepts.map(({ block }) => block));
-    const others = this.subject
-      .members()
-      .filter(({ sign, block }) => sign === 'and' && (block === undefined || !blocks.has(block)))
-      .map(({ words, root }, at) => ({ key: words, letter: `+${at + 1}`, name: words, hue: 'hue-g', root }));
-    return [...own, ...others];
+    const own = concepts.map((concept, place) => ({
+      block: concept.block,
+      isOn: !concept.off && concept.terms.some(({ off }) => !off),
+      key: concept.id,
+      letter: getConceptLetter(place),
+      name: concept.name,
+      hue: getHueClass(place),
+      root: createConceptQuery(concept),
+    }));
+    const required = this.subject.members().filter(({ sign }) => sign === 'and');
+    const asked = required.map(({ words, block, root }, at): Combined => {
+      const concept = own.find((one) => one.block === block);
+      return concept
+        ? { ...concept, isInQuery: true }
+        : { key: words, letter: `+${at + 1}`, name: words, hue: 'hue-g', root, isInQuery: true };
+    });
+    const others = own
+      .filter(({ block, isOn }) => isOn && !required.some((member) => member.block === block))
+      .map((concept): Combined => ({ ...concept, isInQuery: false }));
+    return [...asked, ...others];
   });
+  /** What the query takes away is taken away from every combination. */
+  protected readonly excluded = computed(() => this.subject.members().filter(({ sign }) => sign === 'not'));
+  protected readonly excludedWords = computed(() =>
+    this.excluded()
+      .map(({ words }) => words)
+      .join(', '),
+  );
+  /** What the query asks for is combined until it is unticked, other concepts once they are ticked. */
   protected readonly used = computed(() =>
     this.all()
-      .filter(({ key }) => !this.choices.notCombined().has(key))
+      .filter(({ key, isInQuery }) => this.choices.notCombined().has(key) !== isInQuery)
       .slice(0, MOST_COMBINED),
+  );
+  /** All together, the combined are the query itself. */
+  protected readonly isQuery = computed(
+    () =>
+      this.used().length === this.all().filter(({ isInQuery }) => isInQuery).length &&
+      this.used().every(({ isInQuery }) => isInQuery),
+  );
+  protected readonly togetherWords = computed(
+    () => `${this.isQuery() ? 'All' : 'These'} ${this.used().length} together`,
   );
   protected readonly isUsed = (key: string): boolean => this.used().some((one) => one.key === key);
   protected readonly mostCombined = MOST_COMBINED;
 
   private readonly combinations = mapSliced(
-    () => listCombinations(this.used().map(({ root }) => root)),
+    () =>
+      listCombinations(
+        this.used().map(({ root }) => root),
+        this.excluded().map(({ root }) => root),
+      ),
     (combination) => ({ ...combination, root: this.subject.share(combination.root) }),
   );
   private readonly counted = computed(() =>
@@ -86,7 +107,7 @@ export class CombinationsComponent {
       ...combination,
       cells: this.subject.dialects().map((dialect) => ({
         dialect,
-        ...this.lookAt(combination.root, dialect),
+        ...this.lookAt(combination, dialect),
       })),
     })),
   );
@@ -102,7 +123,7 @@ export class CombinationsComponent {
     const database = this.subject.database();
     const totals = this.counted().flatMap(({ bits, cells }) => {
       const cell = cells.find(({ dialect }) => dialect === database);
-      const total = cell?.isOther ? undefined : readExact(cell?.counted);
+      const total = getProved(readCount(cell?.counted));
       return total === undefined ? [] : [[bits, total] as const];
     });
     return deriveCounts(new Map(totals), this.used().length);
@@ -131,7 +152,10 @@ export class CombinationsComponent {
   protected readonly pairs = computed(() =>
     this.used().map((row, a) => ({
       row,
-      cells: this.used().map((_, b) => ({ isSame: a === b, count: this.known().get((1 << a) | (1 << b)) })),
+      cells: this.used().map((_, b) => {
+        const bits = (1 << a) | (1 << b);
+        return { isSame: a === b, isNone: this.known().get(bits) === 0, words: this.describePair(bits) };
+      }),
     })),
   );
   protected readonly absent = computed(() =>
@@ -157,10 +181,30 @@ export class CombinationsComponent {
     };
   });
 
-  private lookAt(root: QueryNode, dialect: Dialect) {
-    const question = { root, limiters: this.subject.state().limiters };
-    const counted = this.subject.look(question, dialect);
-    return { counted, isOther: this.subject.isIncomparable(root, counted, undefined) };
+  /** A combination takes no part in a database that some of it is not meant for: without that it asks something else. */
+  private lookAt({ root, members }: { root: QueryNode; members: readonly number[] }, dialect: Dialect) {
+    const elsewhere = members
+      .map((member) => this.used()[member])
+      .filter((one) => one && dropInactive(one.root, dialect.id) === undefined);
+    if (elsewhere.length > 0)
+      return { counted: undefined, remark: `${elsewhere[0]?.name ?? ''} is not meant for it` };
+    return {
+      counted: this.subject.look({ root, limiters: this.subject.state().limiters }, dialect),
+      remark: '',
+    };
+  }
+
+  /** A pair in the database shown: its number, what follows from other counts, or a dash where none will come. */
+  private describePair(bits: number): string {
+    const known = this.known().get(bits);
+    if (known !== undefined) return formatNumber(known);
+    const cell = this.counted()
+      .find((one) => one.bits === bits)
+      ?.cells.find(({ dialect }) => dialect === this.subject.database());
+    if (cell?.remark) return '–';
+    const count = readCount(cell?.counted);
+    const amount = getAmount(count);
+    return amount ? formatAmount(amount) : count.status === 'pending' ? '…' : '–';
   }
 
   protected toggle(key: string): void {

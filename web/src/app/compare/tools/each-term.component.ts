@@ -9,16 +9,19 @@ import {
 } from '#core/compare/index';
 import { describeInFull } from '#core/problem/index';
 import type { Dialect } from '#core/dialect/index';
-import type { Change } from '#core/project/index';
+import type { Change, SearchState } from '#core/project/index';
 import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
+import { formatNumber } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { subtractCounts } from '../../counting/compare-counts';
+import { compareCounts, type Comparison } from '#core/count/index';
+import { describeComparison, describeGap } from '../../counting/describe-count';
+import { readCount } from '../../counting/read-count';
 import { findHue } from '../parts/describe';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
@@ -88,18 +91,12 @@ export class EachTermComponent {
         const [found, without, draft] = [ask(finds), ask(conceptWithout), ask(draftWithout)];
         const whole = shown && ask(shown.whole);
         const wholeDraft = this.subject.lookWhole(dialect);
-        const isOther =
-          shown !== undefined && this.subject.goesWithout({ root: shown.whole, limiters }, dialect);
-        const isOtherDraft = isOther || this.subject.goesWithout(this.subject.whole(), dialect);
         return {
           dialect,
           found,
-          isEstimate: found?.state.status === 'counted' && found.state.estimated,
-          isOther,
-          isOtherDraft,
           asked: [found, without, draft, ...(shown ? [whole] : [])],
-          only: isOther ? undefined : subtractCounts(whole, without),
-          draft: isOtherDraft ? undefined : subtractCounts(wholeDraft, draft),
+          only: compareCounts(readCount(whole), readCount(without)),
+          draft: compareCounts(readCount(wholeDraft), readCount(draft)),
         };
       }),
       isFree: cover?.free.includes(at) ?? false,
@@ -109,6 +106,7 @@ export class EachTermComponent {
   protected readonly asked = computed(() => [
     ...this.rows().flatMap(({ cells }) => cells.flatMap(({ asked }) => asked)),
     ...this.subject.dialects().map((dialect) => this.subject.lookWhole(dialect)),
+    ...this.losses().map(({ counted }) => counted),
   ]);
 
   private readonly covering = follow(
@@ -164,10 +162,40 @@ export class EachTermComponent {
   });
 
   /** What is said under the count of a term. */
-  protected describe(cell: ReturnType<typeof this.rows>[number]['cells'][number]): string {
-    if (cell.isEstimate) return 'cannot tell what only it finds';
-    if (cell.isOther) return 'the concept cannot be said here';
-    return `only here ${cell.only ?? '…'}, whole ${cell.isOtherDraft ? 'a part left out' : (cell.draft ?? '…')}`;
+  protected describe({ only, draft }: ReturnType<typeof this.rows>[number]['cells'][number]): string {
+    return `unique: ${describeUnique(only)} in the concept, ${describeUnique(draft)} in the query`;
+  }
+
+  /** What switching off what the smallest set does without would do in each database: it is worked out in one only. */
+  protected readonly losses = computed(() => {
+    const concept = this.shown()?.concept;
+    const cover = this.cover();
+    if (!concept || !cover || cover.smallest.length === this.terms().length) return [];
+    const off = new Set(
+      this.terms().flatMap(({ term }, at) => (cover.smallest.includes(at) ? [] : [term.id])),
+    );
+    const state = this.subject.state();
+    const concepts = state.concepts.map((one) =>
+      one.id === concept.id
+        ? { ...one, terms: one.terms.map((term) => (off.has(term.id) ? { ...term, off: true } : term)) }
+        : one,
+    );
+    const root = this.subject.read(this.keepState({ ...state, concepts }));
+    return this.subject.dialects().map((dialect) => {
+      const counted = this.subject.look({ root, limiters: state.limiters }, dialect);
+      return {
+        name: dialect.name,
+        counted,
+        words: describeGap(counted, this.subject.lookWhole(dialect)),
+      };
+    });
+  });
+  private kept: SearchState | undefined;
+
+  /** Equal states are one value, so that each is read once. */
+  private keepState(state: SearchState): SearchState {
+    if (JSON.stringify(this.kept) !== JSON.stringify(state)) this.kept = state;
+    return this.kept ?? state;
   }
 
   protected choose(id: string): void {
@@ -198,4 +226,11 @@ export class EachTermComponent {
       limiters,
     }));
   }
+}
+
+/** A number, or a dash where it cannot be told: why not stands at the count. */
+function describeUnique(compared: Comparison): string {
+  if (compared.kind === 'none') return compared.why === 'pending' ? '…' : describeComparison(compared) || '–';
+  const { least, greatest } = compared;
+  return least === greatest ? formatNumber(least) : `${formatNumber(least)}–${formatNumber(greatest)}`;
 }

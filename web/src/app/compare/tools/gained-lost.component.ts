@@ -13,19 +13,27 @@ import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';
-import { describeAuthors, type RecordKeys } from '#core/record/index';
+import { describeAuthors } from '#core/record/index';
 import type { Counted } from '../../counting/count-state';
+import { DraftCounts } from '../../counting/draft-counts';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../ui/count.component';
-import { formatDifference } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { WiderNoteComponent } from '../parts/wider-note.component';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
-import { PartLists, countWorks, type PartId, type PartNumbers } from '../parts/part-lists';
+import { findObstacle } from '#core/count/index';
+import { describeLimiterGap } from '../../counting/describe-count';
+import { readCount } from '../../counting/read-count';
+import {
+  PartLists,
+  countWorks,
+  type PartId,
+  type PartNumbers,
+  type RecordsOfBoth,
+} from '../parts/part-lists';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
@@ -63,6 +71,7 @@ export class GainedLostComponent {
   protected readonly open = inject(OpenProject);
   private readonly client = inject(DATABASE_CLIENT);
   private readonly sets = inject(RecordSets);
+  private readonly draftCounts = inject(DraftCounts);
   private readonly partLists = inject(PartLists);
 
   /** The two states whose differences are shown: variants by their ids, or the draft. */
@@ -98,7 +107,31 @@ export class GainedLostComponent {
     const questions = this.questions();
     return questions ? [questions.from, questions.to] : [];
   });
-  protected readonly isIncomparable = computed(() => {
+  /** Searched for both states: what only one of them searches is neither gained nor lost. */
+  protected readonly dialects = computed(() => {
+    const pair = this.pair();
+    if (!pair) return [];
+    return this.draftCounts.findDialects(pair.to.databases.filter((id) => pair.from.databases.includes(id)));
+  });
+  protected readonly onlyOne = computed(() => {
+    const pair = this.pair();
+    if (!pair) return '';
+    const only = (a: SearchState, b: SearchState): string =>
+      this.draftCounts
+        .findDialects(a.databases.filter((id) => !b.databases.includes(id)))
+        .map(({ name }) => name)
+        .join(', ');
+    const [from, to] = [only(pair.from, pair.to), only(pair.to, pair.from)];
+    return [
+      ...(from ? [`${from} is searched for ${this.nameOf(this.from())} only`] : []),
+      ...(to ? [`${to} is searched for ${this.nameOf(this.to())} only`] : []),
+    ].join('; ');
+  });
+  protected readonly database = computed(
+    () => this.dialects().find(({ id }) => id === this.subject.chosen()) ?? this.dialects()[0],
+  );
+  /** The two states have other limiters: no string says what only one of them finds. */
+  protected readonly isAcrossLimiters = computed(() => {
     const pair = this.pair();
     return pair !== undefined && !isSameLimiters(pair.from.limiters, pair.to.limiters);
   });
@@ -114,9 +147,11 @@ export class GainedLostComponent {
       build.not(from.root, to.root),
       build.and(from.root, to.root),
     ];
-    return this.subject.dialects().map((dialect) => ({
+    return this.dialects().map((dialect) => ({
       dialect,
-      cells: this.isIncomparable() ? [] : roots.map((root) => this.subject.look({ root, limiters }, dialect)),
+      cells: this.isAcrossLimiters()
+        ? []
+        : roots.map((root) => this.subject.look({ root, limiters }, dialect)),
     }));
   });
   protected readonly parts = PARTS;
@@ -124,13 +159,11 @@ export class GainedLostComponent {
   private readonly sizes = follow(
     () => {
       const questions = this.questions();
-      return questions && this.from() !== this.to()
-        ? { ...questions, dialects: this.subject.dialects() }
-        : undefined;
+      return questions && this.from() !== this.to() ? { ...questions, dialects: this.dialects() } : undefined;
     },
     async ({ from, to, dialects }): Promise<Outcome<ReadonlyMap<string, readonly number[]>>> => {
       const found = new Map<string, readonly number[]>();
-      const [before, after]: (readonly RecordKeys[])[][] = [[], []];
+      const both: RecordsOfBoth[] = [];
       for (const dialect of dialects) {
         const listed = await this.partLists.list(from, to, dialect, []);
         if (listed.ok)
@@ -140,10 +173,9 @@ export class GainedLostComponent {
           );
         if (!listed.ok) continue;
         const [then, now] = [await this.sets.list(from, dialect), await this.sets.list(to, dialect)];
-        if (then.ok) before?.push(then.value.keys);
-        if (now.ok) after?.push(now.value.keys);
+        if (then.ok && now.ok) both.push({ before: then.value, after: now.value });
       }
-      found.set(ALL, countWorks(before ?? [], after ?? []));
+      if (both.length > 0) found.set(ALL, countWorks(both));
       return succeed(found);
     },
   );
@@ -153,13 +185,18 @@ export class GainedLostComponent {
     return (database: string, part: number): string =>
       found?.get(database)?.[part]?.toLocaleString('en') ?? '';
   });
-  /** The count of a difference means what it says only if the database writes it in the fields of both states. */
-  protected readonly isWider = (counted: Counted | undefined, dialect: Dialect): boolean => {
+  /** The records are still compared one by one. */
+  protected readonly isComparing = computed(() => this.sizes().status === 'waiting');
+  /** No string tells it: its numbers come from the records, where the database gives them. */
+  protected readonly isFromRecords = (counted: Counted | undefined, dialect: Dialect): boolean => {
     const questions = this.questions();
     if (!questions) return false;
-    if (this.isIncomparable() || counted?.state.status === 'failed') return true;
+    if (this.isAcrossLimiters()) return true;
+    const count = readCount(counted);
+    if (count.status === 'none') return true;
+    // Both states in one string may be too long for the fields in which each is searched.
     return [questions.from, questions.to].some(
-      (one) => !reachesAlike(counted, this.subject.look(one, dialect)),
+      (one) => findObstacle(count, readCount(this.subject.look(one, dialect))) === 'other-fields',
     );
   };
 
@@ -178,7 +215,7 @@ export class GainedLostComponent {
     const questions = this.questions();
     return this.singles().map(({ change, question }) => ({
       ...change,
-      cells: this.subject.dialects().map((dialect) => ({
+      cells: this.dialects().map((dialect) => ({
         dialect,
         before: questions && this.subject.look(questions.from, dialect),
         after: this.subject.look(question, dialect),
@@ -195,7 +232,7 @@ export class GainedLostComponent {
   /** The records of the parts, where the database gives them. */
   private readonly listing = follow(
     () => {
-      const [questions, dialect] = [this.questions(), this.subject.database()];
+      const [questions, dialect] = [this.questions(), this.database()];
       return questions && dialect && this.from() !== this.to()
         ? { ...questions, dialect, singles: this.singles() }
         : undefined;
@@ -218,7 +255,7 @@ export class GainedLostComponent {
   private readonly size = signal(SAMPLE);
   private readonly sample = computed(() => {
     const lists = this.lists();
-    const dialect = this.subject.database();
+    const dialect = this.database();
     if (!lists || !dialect) return undefined;
     const numbers = lists[this.part()];
     return { dialect, numbers: drawSample(numbers, this.size(), SEED), size: numbers.length, why: lists.why };
@@ -264,7 +301,7 @@ export class GainedLostComponent {
   /** What was judged of each part: only drawn records count, so that the sample stays one. */
   private readonly judged = computed(() => {
     const lists = this.lists();
-    const dialect = this.subject.database();
+    const dialect = this.database();
     if (!lists || !dialect) return undefined;
     const { judgements } = this.open.project();
     const seen = this.seen();
@@ -281,7 +318,7 @@ export class GainedLostComponent {
   /** What was drawn and judged when the page was open before: for as long as all that is drawn was judged, more was drawn. */
   private readonly drawnBefore = follow(
     () => {
-      const [lists, dialect] = [this.lists(), this.subject.database()];
+      const [lists, dialect] = [this.lists(), this.database()];
       return lists && dialect && { lists, dialect };
     },
     async ({ lists, dialect }) =>
@@ -297,7 +334,7 @@ export class GainedLostComponent {
     ReadonlyMap<string, readonly string[]>
   >({
     source: () => {
-      const dialect = this.subject.database();
+      const dialect = this.database();
       const keys = this.records().map(({ key }) => key);
       return dialect && keys.length > 0
         ? { key: `${dialect.id} ${this.from()} ${this.to()} ${this.part()}`, keys }
@@ -371,8 +408,7 @@ export class GainedLostComponent {
     readonly before: Counted | undefined;
     readonly after: Counted | undefined;
   }): string {
-    const difference = subtractCounts(after, before);
-    return difference === undefined ? '' : formatDifference(difference);
+    return describeLimiterGap(readCount(after), readCount(before));
   }
 
   private findState(id: string): SearchState | undefined {

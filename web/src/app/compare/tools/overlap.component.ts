@@ -3,7 +3,8 @@ import { findOverlap, listRepeatedWorks, type DatabaseResult, type Question } fr
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import { describeAuthors, type SameWorkRule } from '#core/record/index';
-import { getTotal } from '../../counting/count-state';
+import { getAmount, isSameAmount, type Amount } from '#core/count/index';
+import { readCount } from '../../counting/read-count';
 import { CountComponent } from '../../ui/count.component';
 import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';
@@ -26,7 +27,7 @@ interface ReadableResult extends DatabaseResult {
 
 /** A query with what it finds in each database. */
 interface OverlapQuestion extends Question {
-  readonly counted: readonly { readonly dialect: Dialect; readonly total: number }[];
+  readonly counted: readonly { readonly dialect: Dialect; readonly amount: Amount }[];
   /** One more each time that it is tried again. */
   readonly attempt: number;
 }
@@ -55,23 +56,36 @@ export class OverlapComponent {
   );
   protected readonly asked = computed(() => this.wholes().map(({ counted }) => counted));
 
+  /** Databases whose count is on its way. */
+  private readonly pending = computed(() =>
+    this.wholes().filter(({ counted }) => readCount(counted).status === 'pending' && !counted?.byHand),
+  );
+  /** Databases that take no part: nobody has counted there yet, or there is no count to be had. */
+  protected readonly missing = computed(() =>
+    this.wholes()
+      .filter(({ counted }) => counted && readCount(counted).status !== 'known')
+      .filter((one) => !this.pending().includes(one))
+      .map(({ dialect }) => dialect.id),
+  );
+
   private readonly attempt = signal(0);
   private readonly results = follow(
     (): OverlapQuestion | undefined => {
       const counted = this.wholes().flatMap(({ dialect, counted: one }) => {
-        const total = getTotal(one?.state);
-        return total === undefined ? [] : [{ dialect, total }];
+        const amount = getAmount(readCount(one));
+        return amount ? [{ dialect, amount }] : [];
       });
-      const isWhole = counted.length > 1 && counted.length === this.wholes().length;
-      return isWhole ? { ...this.subject.whole(), counted, attempt: this.attempt() } : undefined;
+      return counted.length > 1 && this.pending().length === 0
+        ? { ...this.subject.whole(), counted, attempt: this.attempt() }
+        : undefined;
     },
     async ({ counted, ...question }): Promise<Outcome<ReadableResult[]>> => {
       const results: ReadableResult[] = [];
-      for (const { dialect, total } of counted) {
-        const records = await this.sets.listReadable(question, dialect, total);
+      for (const { dialect, amount } of counted) {
+        const records = await this.sets.listReadable(question, dialect, amount);
         if (!records.ok) return records;
         const { keys, read } = records.value ?? {};
-        results.push({ database: dialect.id, total, keys, read });
+        results.push({ database: dialect.id, amount, keys, read });
       }
       return succeed(results);
     },
@@ -160,7 +174,8 @@ function isSameQuestion(a: OverlapQuestion, b: OverlapQuestion): boolean {
     a.attempt === b.attempt &&
     a.counted.length === b.counted.length &&
     a.counted.every(
-      ({ dialect, total }, at) => dialect === b.counted[at]?.dialect && total === b.counted[at].total,
+      ({ dialect, amount }, at) =>
+        dialect === b.counted[at]?.dialect && isSameAmount(amount, b.counted[at].amount),
     )
   );
 }

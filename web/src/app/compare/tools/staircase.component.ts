@@ -2,7 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { listSteps, type Question } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { build } from '#core/query/index';
-import { getTotal, type Counted } from '../../counting/count-state';
+import { findObstacle, getAmount, getLeast, subtractExactly } from '#core/count/index';
+import type { Counted } from '../../counting/count-state';
+import { describeLimiterGap } from '../../counting/describe-count';
+import { readCount } from '../../counting/read-count';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
@@ -14,7 +17,6 @@ import { KeptChoices } from '../kept-choices';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { RecordSets } from '../parts/record-sets';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { reachesAlike, subtractCounts } from '../../counting/compare-counts';
 import { findHue, findHueRole } from '../parts/describe';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
@@ -67,7 +69,10 @@ export class StaircaseComponent {
           thrown && shown && before ? this.lookThrown(thrown, before.after, step.after, shown) : undefined,
         limited:
           step.kind === 'limiter' && before && shown
-            ? subtractCounts(this.subject.look(before.after, shown), this.subject.look(step.after, shown))
+            ? subtractExactly(
+                readCount(this.subject.look(before.after, shown)),
+                readCount(this.subject.look(step.after, shown)),
+              )
             : undefined,
         before: before?.after,
         asked: shown
@@ -103,7 +108,11 @@ export class StaircaseComponent {
           name: 'records',
           values: rows.map(({ cells }) => {
             const cell = cells.find(({ dialect }) => dialect === shown);
-            return cell?.isOther ? undefined : getTotal(cell?.counted?.state);
+            const count = readCount(cell?.counted);
+            // Steps of something else would stand beside steps of the query.
+            if (count.status !== 'known' || count.basis.lacking) return undefined;
+            const amount = getAmount(count);
+            return amount && getLeast(amount);
           }),
           colours: rows.map(({ block, kind }) =>
             kind === 'and'
@@ -148,13 +157,12 @@ export class StaircaseComponent {
 
   protected readonly isReordered = computed(() => this.choices.stepOrder().length > 0);
 
-  /** What stands after a step; a count that goes without a piece is set beside no other. */
+  /** What stands after a step, and what the step did. */
   private lookStep(after: Question, before: Question | undefined, dialect: Dialect) {
     const counted = this.subject.look(after, dialect);
     const then = before && this.subject.look(before, dialect);
-    const isOther = this.subject.goesWithout(after, dialect);
-    const isBeside = before !== undefined && !isOther && !this.subject.goesWithout(before, dialect);
-    return { dialect, counted, isOther, difference: isBeside ? describe(counted, then) : '' };
+    const difference = then ? describeLimiterGap(readCount(counted), readCount(then)) : '';
+    return { dialect, counted, difference };
   }
 
   /** What a step threw away, where the database can say it in the same fields and with nothing left out. */
@@ -164,25 +172,26 @@ export class StaircaseComponent {
     after: Question,
     shown: Dialect,
   ): Counted | undefined {
-    if (this.subject.goesWithout(before, shown) || this.subject.goesWithout(after, shown)) return undefined;
+    const [then, now] = [before, after].map((question) => readCount(this.subject.look(question, shown)));
     const counted = this.subject.look(thrown, shown);
-    return reachesAlike(counted, this.subject.look(before, shown)) ? counted : undefined;
+    const read = readCount(counted);
+    const isBeside = (one = read, other = read): boolean => {
+      const why = findObstacle(one, other);
+      return why === undefined || why === 'pending';
+    };
+    return isBeside(then, now) && isBeside(read, then) ? counted : undefined;
   }
 
   private findCost(without: Question | undefined): number | undefined {
     const shown = this.subject.database();
     if (!shown || !without) return undefined;
-    if (this.subject.goesWithout(this.subject.whole(), shown) || this.subject.goesWithout(without, shown))
-      return undefined;
-    return subtractCounts(this.subject.look(without, shown), this.subject.lookWhole(shown));
+    return subtractExactly(
+      readCount(this.subject.look(without, shown)),
+      readCount(this.subject.lookWhole(shown)),
+    );
   }
 
   protected readonly formatDifference = formatDifference;
-}
-
-function describe(now: Counted | undefined, then: Counted | undefined): string {
-  const difference = then && subtractCounts(now, then);
-  return difference === undefined ? '' : formatDifference(difference);
 }
 
 function cut(words: string): string {

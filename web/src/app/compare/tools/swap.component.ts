@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   joinChanges,
-  measureDistance,
   listSwapPlaces,
   readTypedAlternatives,
   type Alternative,
@@ -9,16 +8,20 @@ import {
   type SwapPlace,
 } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
-import { getTotal, type Counted } from '../../counting/count-state';
+import { compareCounts, measureDistance, wantSomething } from '#core/count/index';
+import type { Counted } from '../../counting/count-state';
+import { describeLimiterGap } from '../../counting/describe-count';
+import { readCount } from '../../counting/read-count';
 import { OpenProject } from '../../state/open-project';
 import { CountComponent } from '../../ui/count.component';
-import { formatDifference } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { readExact } from '../../counting/compare-counts';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+
+/** Stands for the draft as it is among the alternatives. */
+const AS_IT_IS = 'as it is';
 
 /** One alternative with its counts. */
 interface SwapRow {
@@ -28,8 +31,6 @@ interface SwapRow {
     readonly name: string;
     readonly counted: Counted | undefined;
     readonly difference: string;
-    /** The database cannot say it: its count means something wider. */
-    readonly isOther: boolean;
     /** What the alternative's string does to its meaning there, where that is not so of the whole as it stands. */
     readonly fidelity: string;
     /** Against the alternative above it: what a rung of a ladder gains. */
@@ -81,21 +82,16 @@ export class SwapComponent {
       rows.push({
         alternative,
         cells: this.subject.dialects().map((dialect, at) => {
-          const { counted, whole, isOther } = this.look(question, dialect);
-          const [now, then] = [isOther ? undefined : readExact(counted), readExact(whole)];
-          const before = readExact(above?.cells[at]?.counted);
+          const counted = this.subject.look(question, dialect);
+          const whole = this.subject.lookWhole(dialect);
+          const before = above?.cells[at]?.counted;
           return {
             id: dialect.id,
             name: dialect.name,
             counted,
-            difference: isOther
-              ? 'a part left out there'
-              : now === undefined || then === undefined
-                ? ''
-                : formatDifference(now - then),
-            isOther,
+            difference: describeLimiterGap(readCount(counted), readCount(whole)),
             fidelity: describeFidelity(counted, whole),
-            gained: now === undefined || before === undefined ? '' : formatDifference(now - before),
+            gained: before ? describeStep(counted, before) : '',
           };
         }),
       });
@@ -121,7 +117,7 @@ export class SwapComponent {
           return {
             change,
             words: `${row.words}, ${column.words}`,
-            ...(question ? this.look(question, dialect) : { counted: undefined, isOther: false }),
+            counted: question && this.subject.look(question, dialect),
           };
         }),
       })),
@@ -133,25 +129,36 @@ export class SwapComponent {
     ...(this.grid()?.rows.flatMap(({ cells }) => cells.map(({ counted }) => counted)) ?? []),
   ]);
 
-  /** The alternative that brings all counts nearest to their bands; none while no band is set or a count is missing. */
+  /**
+   * What brings all counts nearest to their bands, as it is among them; an alternative only if it is nearer. None
+   * while no band is set or a count is missing, or is of something else than is asked.
+   */
   protected readonly best = computed(() => {
     const bands = this.subject.dialects().map(({ id }) => this.open.working().bands[id] ?? {});
     if (bands.every(({ from, to }) => from === undefined && to === undefined)) return undefined;
+    const measure = (cells: readonly (Counted | undefined)[]): number | undefined => {
+      let sum = 0;
+      for (const [at, counted] of cells.entries()) {
+        const count = readCount(counted);
+        if (count.status !== 'known' || count.basis.lacking) return undefined;
+        sum += measureDistance(count.amount, wantSomething(bands[at] ?? {}));
+      }
+      return sum;
+    };
+    const now = measure(this.wholes());
     const judged = this.rows().flatMap(({ alternative, cells }) => {
-      const totals = cells.map(({ counted, isOther }) => (isOther ? undefined : getTotal(counted?.state)));
-      if (totals.some((total) => total === undefined)) return [];
-      const distance = totals.reduce<number>(
-        (sum, total, at) => sum + measureDistance(total ?? 0, bands[at] ?? {}),
-        0,
-      );
-      return [{ alternative, distance }];
+      const distance = measure(cells.map(({ counted }) => counted));
+      return distance === undefined ? [] : [{ alternative, distance }];
     });
-    return judged.sort((a, b) => a.distance - b.distance)[0]?.alternative;
+    const [best] = judged.sort((a, b) => a.distance - b.distance);
+    if (now !== undefined && now <= (best?.distance ?? Infinity)) return AS_IT_IS;
+    return best?.alternative;
   });
+  protected readonly isBestAsItIs = computed(() => this.best() === AS_IT_IS);
 
   protected takeBest(event: Event): void {
     const best = this.best();
-    if (!best || !this.subject.isDraft()) return;
+    if (!best || best === AS_IT_IS || !this.subject.isDraft()) return;
     event.preventDefault();
     this.take(best.change, best.words);
   }
@@ -177,13 +184,6 @@ export class SwapComponent {
     this.alternatives.takeAndFreeze(change, words);
   }
 
-  /** The count of an alternative, and whether it means something wider than the alternative says. */
-  private look(question: Question, dialect: Dialect) {
-    const counted = this.subject.look(question, dialect);
-    const whole = this.subject.lookWhole(dialect);
-    return { counted, whole, isOther: this.subject.isIncomparable(question.root, counted, whole) };
-  }
-
   private readTyped(place: SwapPlace, text: string): Alternative[] {
     if (!place.takesTyped || text.trim() === '') return [];
     let turn = 0;
@@ -201,4 +201,10 @@ export class SwapComponent {
 function describeFidelity(counted: Counted | undefined, whole: Counted | undefined): string {
   const level = counted?.rendering.whole;
   return level === undefined || level === 'same' || level === whole?.rendering.whole ? '' : `${level} there`;
+}
+
+/** What a rung of a ladder gains over the one before; nothing where that cannot be told. */
+function describeStep(now: Counted | undefined, before: Counted): string {
+  const [count, then] = [readCount(now), readCount(before)];
+  return compareCounts(count, then).kind === 'difference' ? describeLimiterGap(count, then) : '';
 }

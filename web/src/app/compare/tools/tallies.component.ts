@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { listLimiters } from '#core/dialect/index';
 import type { Tally } from '#core/project/index';
-import type { Counted, CountWish } from '../../counting/count-state';
+import { getAmount, type Counted, type CountWish } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
 import { OwnDatabases } from '../../counting/own-databases';
 import { createFileName, saveFile } from '../../data/save-file';
@@ -11,7 +11,9 @@ import { writeMoment } from '../../data/ids';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
-import { formatCount, formatDifference } from '../../ui/number-format';
+import { compareMoments, getLeast, keepAmount, readKeptAmount, type Comparison } from '#core/count/index';
+import { describeComparison } from '../../counting/describe-count';
+import { formatAmount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
 import { writeCsv } from '../../ui/table-file';
 
@@ -51,16 +53,11 @@ export class TalliesComponent {
   protected readonly rows = computed(() =>
     (this.showsAll() ? this.found() : this.found().slice(0, FIRST_ROWS)).map((row) => {
       const counted = this.again().has(row.tally.id) ? this.lookAgain(row.tally) : undefined;
-      const total = counted?.state.status === 'counted' ? counted.state.total : undefined;
+      const amount = getAmount(counted?.state);
       return {
         ...row,
         counted,
-        drift:
-          total === undefined || counted?.state.status !== 'counted'
-            ? ''
-            : row.tally.estimated || counted.state.estimated
-              ? 'an estimate: cannot tell'
-              : `${formatDifference(total - row.tally.total)} since`,
+        drift: amount ? describeSince(compareMoments(amount, readKeptAmount(row.tally))) : '',
       };
     }),
   );
@@ -76,10 +73,10 @@ export class TalliesComponent {
       places: days.map((day) => day.replace('T', ' ')),
       series: databases.map((database, at) => ({
         name: this.nameOf(database),
-        values: days.map(
-          (day) =>
-            tallies.find((tally) => tally.database === database && tally.moment.startsWith(day))?.total,
-        ),
+        values: days.map((day) => {
+          const tally = tallies.find((one) => one.database === database && one.moment.startsWith(day));
+          return tally && getLeast(readKeptAmount(tally));
+        }),
         colours: [`--hue-${'abcdefgh'.charAt(at % 8)}`],
       })),
       isLog: true,
@@ -95,16 +92,16 @@ export class TalliesComponent {
   /** Keeps what was counted again as a tally of its own. */
   protected keepAgain(tally: Tally, counted: Counted): void {
     if (counted.state.status !== 'counted') return;
-    const { total, estimated, milliseconds } = counted.state;
+    const { amount, milliseconds } = counted.state;
+    const { upTo: _, ...rest } = tally;
     this.open.change({
       kind: 'keep-tallies',
       tallies: [
         {
-          ...tally,
+          ...rest,
           id: this.open.createId(),
           moment: writeMoment(this.open.now()),
-          total,
-          estimated,
+          ...keepAmount(amount),
           source: 'measured',
           ...(milliseconds !== undefined && { milliseconds }),
         },
@@ -147,7 +144,8 @@ export class TalliesComponent {
       tally.string,
       limits,
       tally.total,
-      tally.estimated ? 'estimated' : 'exact',
+      tally.upTo ?? '',
+      tally.upTo !== undefined ? 'between bounds' : tally.estimated ? 'estimated' : 'exact',
       tally.source,
       belongs,
     ]);
@@ -157,7 +155,8 @@ export class TalliesComponent {
       'string',
       'limiters',
       'records',
-      'exact or estimated',
+      'up to',
+      'known as',
       'source',
       'for',
     ];
@@ -181,7 +180,7 @@ export class TalliesComponent {
       name,
       belongs,
       limits,
-      number: formatCount(tally.total, tally.estimated),
+      number: formatAmount(readKeptAmount(tally)),
       age: age > 0 ? `${age} ${age === 1 ? 'day' : 'days'} old` : '',
       canRestore: variant !== undefined || this.open.project().states.some(({ id }) => id === tally.state),
       canCount:
@@ -194,8 +193,17 @@ export class TalliesComponent {
     const wish = this.createWish(tally);
     const dialect = this.open.findDialect(tally.database);
     if (!dialect) return undefined;
-    const rendering = this.counts.look(this.open.draft().root, dialect, tally.limiters).rendering;
-    return { rendering, wish, state: this.counts.stateOf(wish) };
+    // Whatever it was made of, this very string is counted: nothing is said of what it leaves out.
+    const { rendering: draft } = this.counts.look(this.open.draft().root, dialect, tally.limiters);
+    const { withoutFields: _, lacking: __, ...rendering } = draft;
+    return {
+      root: this.open.draft().root,
+      rendering,
+      wish,
+      state: this.counts.stateOf(wish),
+      limiters: tally.limiters,
+      missingLimiters: [],
+    };
   }
 
   /** The string as it was sent, under the boxes that its limiters tick there. */
@@ -211,4 +219,9 @@ export class TalliesComponent {
     const dialect = this.open.findDialect(database);
     return dialect ? shortenName(dialect.name) : database;
   }
+}
+
+function describeSince(compared: Comparison): string {
+  const words = describeComparison(compared);
+  return compared.kind === 'none' ? `not exact: ${words}` : `${words} since`;
 }

@@ -8,7 +8,9 @@ import {
   type TrialCounts,
 } from '#core/compare/index';
 import { PURPOSE_ROWS } from '#core/question/index';
-import { describeGap } from '../../counting/count-gap';
+import { findObstacle, getAmount, getExact, isNone, type Amount } from '#core/count/index';
+import { describeLimiterGap } from '../../counting/describe-count';
+import { readCount } from '../../counting/read-count';
 import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
@@ -16,7 +18,6 @@ import { CountComponent } from '../../ui/count.component';
 import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';
-import { reachesAlike, readExact } from '../../counting/compare-counts';
 import { OfferedTerms } from '../parts/offered-terms';
 import { mapSliced } from '../parts/sliced';
 import { shortenName } from '../../ui/short-name';
@@ -78,10 +79,11 @@ export class WhatToTryComponent {
     ...this.looked().flatMap(({ cells, recalls }) => [...cells, ...recalls]),
   ]);
   /** Some database finds nothing: that is too little, whatever the band. */
-  protected readonly findsNothing = computed(() => this.whole().counts.totals.includes(0));
+  protected readonly findsNothing = computed(() => this.whole().counts.amounts.some(isNone));
   protected readonly tried = computed(
     () =>
-      this.looked().filter(({ cells }) => cells.every((counted) => readTotal(counted) !== undefined)).length,
+      this.looked().filter(({ cells }) => cells.every((counted) => readCount(counted).status !== 'pending'))
+        .length,
   );
   protected readonly all = computed(() => this.listed().length);
 
@@ -96,12 +98,12 @@ export class WhatToTryComponent {
       this.open.working().purpose,
     );
     return ranked
-      .filter(({ trial }) => this.towards() === 'both' || trial.towards === this.towards())
+      .filter(({ direction }) => this.towards() === 'both' || direction === this.towards())
       .map((judged) => ({
         ...judged,
-        reason: describeTrial(judged, draft, names.map(shortenName), bands),
+        reason: describeTrial(judged, draft, names.map(shortenName)),
         cells: judged.trial.cells.map((counted, at) => {
-          const difference = describeGap(counted?.state, this.whole().cells[at]?.state, false);
+          const difference = describeLimiterGap(readCount(counted), readCount(this.whole().cells[at]));
           return { counted, name: names[at] ?? '', difference };
         }),
       }));
@@ -129,13 +131,24 @@ export class WhatToTryComponent {
     const dialects = this.subject.dialects();
     const cells = dialects.map((dialect) => this.subject.look(question, dialect));
     const recalls = recall ? dialects.map((dialect) => this.subject.look(recall, dialect)) : [];
-    const totals = cells.map((counted, at) =>
-      this.subject.isIncomparable(question.root, counted, this.draft()[at]) ? undefined : readTotal(counted),
-    );
+    const amounts = cells.map((counted, at) => this.judge(counted, this.draft()[at]));
     const found = recalls.map((counted, at) =>
-      reachesAlike(counted, cells[at]) ? readExact(counted) : undefined,
+      findObstacle(readCount(counted), readCount(cells[at])) === undefined
+        ? getExact(getAmount(readCount(counted)))
+        : undefined,
     );
-    return { cells, recalls, counts: { totals, found } };
+    return { cells, recalls, counts: { amounts, found } };
+  }
+
+  /**
+   * The amount by which a change is judged in a database: none of something else than is asked. A limiter that a
+   * database does not have changes nothing there.
+   */
+  private judge(counted: Counted | undefined, draft: Counted | undefined): Amount | undefined {
+    const [count, whole] = [readCount(counted), readCount(draft)];
+    const obstacle = findObstacle(count, whole);
+    if (obstacle === undefined) return getAmount(count);
+    return obstacle === 'limiter-missing' ? getAmount(whole) : undefined;
   }
 }
 
@@ -150,10 +163,4 @@ interface Looked {
   readonly cells: readonly (Counted | undefined)[];
   readonly recalls: readonly (Counted | undefined)[];
   readonly counts: TrialCounts;
-}
-
-/** Estimates are good enough to say how far a count is from its band. */
-function readTotal(counted: Counted | undefined): number | undefined {
-  if (counted?.state.status === 'counted') return counted.state.total;
-  return readExact(counted);
 }

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { listYearSpans, summariseYears } from '#core/compare/index';
 import type { Dialect, Limiters } from '#core/dialect/index';
-import { readExact, reachesAlike } from '../../counting/compare-counts';
-import { getTotal, type Counted } from '../../counting/count-state';
+import { findObstacle, getAmount, getExact, getLeast } from '#core/count/index';
+import type { Counted } from '../../counting/count-state';
+import { readCount } from '../../counting/read-count';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
@@ -43,9 +44,11 @@ export class YearsComponent {
         span,
         cells: this.subject.dialects().map((dialect) => {
           const counted = this.subject.look({ root, limiters: within }, dialect);
-          return isLimited(counted) && reachesAlike(counted, this.subject.lookWhole(dialect))
-            ? { dialect, counted, remark: '' }
-            : { dialect, counted: undefined, remark: 'no years here' };
+          if (!isLimited(counted)) return { dialect, counted: undefined, remark: 'no years here' };
+          const obstacle = findObstacle(readCount(counted), readCount(this.subject.lookWhole(dialect)));
+          return obstacle === 'other-fields'
+            ? { dialect, counted: undefined, remark: 'in other fields' }
+            : { dialect, counted, remark: '' };
         }),
       };
     });
@@ -75,7 +78,10 @@ export class YearsComponent {
     series: [
       {
         name: 'records',
-        values: this.shown().map((counted) => getTotal(counted?.state)),
+        values: this.shown().map((counted) => {
+          const amount = getAmount(readCount(counted));
+          return amount && getLeast(amount);
+        }),
         colours: ['--glaze-fill'],
       },
     ],
@@ -95,4 +101,10 @@ function joinWords(words: readonly string[]): string {
 /** False where the years have to be set by hand, or cannot be set: then the count is not of these years. */
 function isLimited(counted: Counted | undefined): boolean {
   return counted?.rendering.steps.every(({ limiter, how }) => limiter !== 'years' || how === 'box') !== false;
+}
+
+/** A number that is exactly known; the count of something wider says nothing of when its records appeared. */
+function readExact(counted: Counted | undefined): number | undefined {
+  const count = readCount(counted);
+  return count.status === 'known' && !count.basis.lacking ? getExact(count.amount) : undefined;
 }

@@ -3,12 +3,24 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { measureDistance } from '#core/compare/index';
+import {
+  compareCounts,
+  divideExactly,
+  getLeast,
+  isSameAmount,
+  judgeBand,
+  readKeptAmount,
+  type Amount,
+  type BandStanding,
+} from '#core/count/index';
 import { isSameLimiters, type Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Variant } from '#core/project/index';
-import { getExactTotal, getTotal, type Counted } from '../../counting/count-state';
+import { getAmount, type Counted } from '../../counting/count-state';
+import { describeGap } from '../../counting/describe-count';
+import { readCount } from '../../counting/read-count';
 import { DraftCounts } from '../../counting/draft-counts';
+import { writeMoment } from '../../data/ids';
 import { createFileName, saveFile } from '../../data/save-file';
 import {
   FreezeDialogComponent,
@@ -19,21 +31,29 @@ import { FreezeVariant } from '../../shell/freeze-variant';
 import { OpenProject } from '../../state/open-project';
 import { CountComponent } from '../../ui/count.component';
 import { IconComponent } from '../../ui/icon.component';
-import { formatCount } from '../../ui/number-format';
+import { formatAmount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
 import { drawTable, writeCsv, type TableCells } from '../../ui/table-file';
 import { CompareSubject } from '../compare-subject';
-import { reachesAlike } from '../../counting/compare-counts';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { follow } from '../parts/waiting';
 import { KeptChoices } from '../kept-choices';
-import { describeBelow, describeRatio, type VariantCell, type VariantRow } from './variant-row';
+import { describeRatio, type VariantCell, type VariantRow } from './variant-row';
+import { listVariantTable } from './variants-file';
 import { VariantsTogether, describeTogether, isSameTogether } from './variants-together';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 
 const DRAFT = 'draft';
+/** Only what is surely in the band is marked so. */
+const BAND_WORDS: Readonly<Record<BandStanding, '' | 'in' | 'out'>> = {
+  'no-band': '',
+  in: 'in',
+  below: 'out',
+  above: 'out',
+  unsure: '',
+};
 
 /** The variants beside each other: counts within each database, and what they find together. */
 @Component({
@@ -199,7 +219,12 @@ export class VariantsTableComponent {
   protected saveTable(): void {
     saveFile(
       `${createFileName(this.open.project().name)}-variants.csv`,
-      writeCsv(this.listCells()),
+      writeCsv(
+        listVariantTable([...this.rows(), this.draftRow()], {
+          compared: this.open.compared()?.name,
+          moment: writeMoment(this.open.now()),
+        }),
+      ),
       'text/csv',
     );
   }
@@ -240,10 +265,7 @@ export class VariantsTableComponent {
       row.since,
       ...row.cells.flatMap(({ counted, below }) => {
         const state = counted?.state;
-        return [
-          state?.status === 'counted' ? formatCount(state.total, state.estimated, state.upTo) : '',
-          below,
-        ];
+        return [state?.status === 'counted' ? formatAmount(state.amount) : '', below];
       }),
       ...(this.choices.showsTogether() ? [this.togetherOf()(row.id)] : []),
       ...(this.hasMustFinds() ? [row.recall] : []),
@@ -258,8 +280,10 @@ export class VariantsTableComponent {
     if (sort === 'date')
       return rows.toSorted((a, b) => (b.variant?.moment ?? '').localeCompare(a.variant?.moment ?? ''));
     if (sort === 'recall') return rows.toSorted((a, b) => b.recallCount - a.recallCount);
-    const read = ({ cells }: VariantRow): number =>
-      getTotal(cells.find(({ dialect }) => dialect.id === sort)?.counted?.state) ?? -1;
+    const read = ({ cells }: VariantRow): number => {
+      const amount = getAmount(cells.find(({ dialect }) => dialect.id === sort)?.counted?.state);
+      return amount ? getLeast(amount) : -1;
+    };
     return rows.toSorted((a, b) => read(b) - read(a));
   }
 
@@ -310,39 +334,31 @@ export class VariantsTableComponent {
     const base = compared?.frozen.databases.includes(dialect.id)
       ? this.draftCounts.lookAt(compared, dialect)
       : undefined;
-    const isOther = compared !== undefined && !isSameLimiters(compared.frozen.limiters, state.limiters);
-    const isWider = counted?.rendering.lacks === true;
-    const isBaseWider = base?.rendering.lacks === true;
-    const isBeside = !isOther && !isWider && !isBaseWider && reachesAlike(counted, base);
-    const [now, then] = [getExactTotal(counted?.state), getExactTotal(base?.state)];
     const isSelf = variant !== undefined && variant.id === compared?.id;
-    const total = getTotal(counted?.state);
+    const [now, then] = [readCount(counted), readCount(base)];
+    const ratio = isSelf ? undefined : divideExactly(now, then);
+    const amount = getAmount(counted?.state);
     const band = this.open.working().bands[dialect.id] ?? {};
-    const hasBand = band.from !== undefined || band.to !== undefined;
     return {
       dialect,
       counted,
-      isWider,
-      below: describeBelow({ counted, base, isSelf, isOther, isWider, isBaseWider }),
-      ratio:
-        !isSelf && isBeside && now !== undefined && then !== undefined && then > 0
-          ? describeRatio(now / then)
-          : '',
-      band:
-        !hasBand || total === undefined || isWider ? '' : measureDistance(total, band) === 0 ? 'in' : 'out',
-      then: this.describeThen(variant, dialect, total),
+      compared: !isSelf && counted && base ? compareCounts(now, then) : undefined,
+      below: isSelf ? 'compared' : describeGap(counted, base),
+      ratio: ratio === undefined ? '' : describeRatio(ratio),
+      band: amount && now.status === 'known' && !now.basis.lacking ? BAND_WORDS[judgeBand(amount, band)] : '',
+      then: this.describeThen(variant, dialect, amount),
     };
   }
 
   /** What was found on the day that the variant was frozen, if that is not what is found today. */
-  private describeThen(variant: Variant | undefined, { id }: Dialect, total: number | undefined): string {
-    if (!variant || total === undefined) return '';
+  private describeThen(variant: Variant | undefined, { id }: Dialect, amount: Amount | undefined): string {
+    if (!variant || !amount) return '';
     const tally = this.open
       .project()
       .tallies.find((one) => one.variant === variant.id && one.database === id && one.source === 'measured');
-    if (!tally || tally.total === total || !isSameLimiters(tally.limiters, variant.frozen.limiters))
-      return '';
-    return `${formatCount(tally.total, tally.estimated)} on ${tally.moment.slice(0, 10)}`;
+    if (!tally || !isSameLimiters(tally.limiters, variant.frozen.limiters)) return '';
+    const kept = readKeptAmount(tally);
+    return isSameAmount(kept, amount) ? '' : `${formatAmount(kept)} on ${tally.moment.slice(0, 10)}`;
   }
 
   private describeRecall(state: SearchState): { recall: string; recallCount: number } {

@@ -2,9 +2,11 @@ import { Injectable, inject } from '@angular/core';
 import { findOverlap, type DatabaseResult } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { SearchState } from '#core/project/index';
-import { createKey, getTotal, type CountWish } from '../../counting/count-state';
+import { getAmount, type Amount } from '#core/count/index';
+import { createKey, type CountWish } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
-import { formatCount } from '../../ui/number-format';
+import { readCount } from '../../counting/read-count';
+import { formatNumber } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { RecordSets } from '../parts/record-sets';
 import type { VariantRow } from './variant-row';
@@ -13,12 +15,24 @@ import type { VariantRow } from './variant-row';
 export interface TogetherRow {
   readonly id: string;
   readonly state: SearchState;
-  /** What is counted in each database; nothing where nothing can be sent. */
-  readonly asked: readonly { readonly dialect: Dialect; readonly wish: CountWish | undefined }[];
+  /** What is asked of each database that the row searches, and what is known where nothing is sent. */
+  readonly asked: readonly {
+    readonly dialect: Dialect;
+    readonly wish: CountWish | undefined;
+    /** Of a database searched by hand, or of one that has nothing of it. */
+    readonly known: Amount | undefined;
+  }[];
 }
 
 export function describeTogether({ id, state, cells }: VariantRow): TogetherRow {
-  return { id, state, asked: cells.map(({ dialect, counted }) => ({ dialect, wish: counted?.wish })) };
+  const asked = cells
+    .filter(({ dialect }) => state.databases.includes(dialect.id))
+    .map(({ dialect, counted }) => ({
+      dialect,
+      wish: counted?.wish,
+      known: counted && !counted.wish ? getAmount(readCount(counted)) : undefined,
+    }));
+  return { id, state, asked };
 }
 
 /** Rows that ask the same: counts that come in for others make nothing new of them. */
@@ -31,9 +45,13 @@ export function isSameTogether(a: readonly TogetherRow[], b: readonly TogetherRo
         other?.id === id &&
         other.state === state &&
         other.asked.length === asked.length &&
-        asked.every(({ dialect, wish }, at) => {
+        asked.every(({ dialect, wish, known }, at) => {
           const beside = other.asked[at];
-          return beside?.dialect === dialect && nameWish(wish) === nameWish(beside.wish);
+          return (
+            beside?.dialect === dialect &&
+            nameWish(wish) === nameWish(beside.wish) &&
+            JSON.stringify(known) === JSON.stringify(beside.known)
+          );
         })
       );
     })
@@ -55,16 +73,23 @@ export class VariantsTogether {
   async unite({ state, asked }: TogetherRow): Promise<string> {
     const question = { root: this.subject.read(state), limiters: state.limiters };
     const results: DatabaseResult[] = [];
-    for (const { dialect, wish } of asked) {
-      if (!wish) continue;
-      const [counts] = await this.counts.settle([wish]);
-      const total = getTotal(counts);
-      if (total === undefined) return 'not all counted';
-      const records = await this.sets.listReadable(question, dialect, total);
+    for (const { dialect, wish, known } of asked) {
+      if (!wish) {
+        if (!known) return `not all counted: ${dialect.name}`;
+        results.push({ database: dialect.id, amount: known, keys: undefined });
+        continue;
+      }
+      const [state] = await this.counts.settle([wish]);
+      const amount = state?.status === 'counted' ? state.amount : undefined;
+      if (!amount) return `not all counted: ${dialect.name}`;
+      const records = await this.sets.listReadable(question, dialect, amount);
       if (!records.ok) return 'failed';
-      results.push({ database: dialect.id, total, keys: records.value?.keys });
+      results.push({ database: dialect.id, amount, keys: records.value?.keys });
     }
     const { bounds, countsOnly, works } = findOverlap(results);
-    return countsOnly.length === 0 ? formatCount(works) : formatCount(bounds.least, false, bounds.greatest);
+    if (countsOnly.length === 0) return formatNumber(works);
+    const { least, greatest, isEstimated } = bounds;
+    if (least === greatest) return formatNumber(least);
+    return `${formatNumber(least)}–${isEstimated ? '≈' : ''}${formatNumber(greatest)}`;
   }
 }

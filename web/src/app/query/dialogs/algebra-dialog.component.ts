@@ -3,6 +3,7 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { compareQueries, factorQuery, simplifyQuery, splitByQueries } from '#core/algebra/index';
 import { createDraftQuery } from '#core/project/index';
 import { expandBlocks, formatQuery, parseQuery, type QueryNode } from '#core/query/index';
+import type { Counted } from '../../counting/count-state';
 import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
@@ -83,10 +84,20 @@ export class AlgebraDialogComponent {
     const columns = [onlyA, both, onlyB];
     return {
       sameness: compareQueries(a, b, this.open.working().databases),
-      rows: this.open.dialects().map((dialect) => ({
-        dialect,
-        cells: columns.map((query) => this.counts.look(query, dialect, this.open.limiters())),
-      })),
+      rows: this.open.dialects().map((dialect) => {
+        const look = (query: QueryNode): Counted => this.counts.look(query, dialect, this.open.limiters());
+        const whole = [a, b].map(look);
+        return {
+          dialect,
+          // Both in one string may be too long for the fields in which each is searched by itself.
+          cells: columns.map(look).map((counted) => ({
+            counted,
+            isElsewhere: whole.some(
+              ({ rendering }) => rendering.withoutFields !== counted.rendering.withoutFields,
+            ),
+          })),
+        };
+      }),
     };
   });
 
@@ -94,7 +105,7 @@ export class AlgebraDialogComponent {
     this.counts.follow(
       listWishes(() => [
         ...(this.rewritten()?.rows ?? []).flatMap(({ before, after }) => [before, after]),
-        ...(this.two()?.rows ?? []).flatMap(({ cells }) => cells),
+        ...(this.two()?.rows ?? []).flatMap(({ cells }) => cells.map(({ counted }) => counted)),
       ]),
     );
   }

@@ -5,12 +5,13 @@ import { createElementKey, createReport, printReport } from '#core/check/index';
 import { listLimiters } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { ReviewMark } from '#core/project/index';
-import { getTotal } from '../../counting/count-state';
+import { getAmount } from '../../counting/count-state';
+import { describeBasis } from '../../counting/describe-count';
 import { DraftCounts } from '../../counting/draft-counts';
 import { createFileName, saveFile } from '../../data/save-file';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
-import { formatCount } from '../../ui/number-format';
+import { formatAmount } from '../../ui/number-format';
 import { QueryFindings } from '../query-findings';
 
 const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
@@ -102,11 +103,11 @@ export class ReportDialogComponent {
         draft: working.draft,
         limiters: listLimiters(working.limiters).map(({ value }) => value),
         counts: this.counts.draft().map(({ dialect, counted }) => {
-          const total = getTotal(counted.state);
-          const isEstimated = counted.state.status === 'counted' && counted.state.estimated;
+          const amount = getAmount(counted.state);
+          const basis = describeBasis(counted).join(', ');
           return {
             database: dialect.name,
-            total: total === undefined ? 'not counted' : formatCount(total, isEstimated),
+            total: amount ? `${formatAmount(amount)}${basis ? ` (${basis})` : ''}` : 'not counted',
             string: counted.wish?.string ?? '',
           };
         }),

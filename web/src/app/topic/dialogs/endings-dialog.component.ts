@@ -3,8 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { Dialect } from '#core/dialect/index';
-import { describeTermKind, readPlainWords, readWords, type Term } from '#core/project/index';
-import { build, createMatcher, createPattern } from '#core/query/index';
+import { describeTermKind, joinTerms, readPlainWords, readWords, type Term } from '#core/project/index';
+import { build, createMatcher, createPattern, type QueryNode } from '#core/query/index';
 import {
   createStrayQuery,
   describeCut,
@@ -52,7 +52,9 @@ interface CutRow {
 
 /** No cut is shorter, whatever the databases allow: it would bring half the dictionary. */
 const SHORTEST = 2;
-const MOST_FORMS_SHOWN = 400;
+const MOST_FORMS = 400;
+/** So many forms are shown and counted first. */
+const FIRST_FORMS = 40;
 const REFUSALS = { missing: 'not possible here', 'too-short': 'too short here' } as const;
 
 /** The truncation bench: every place to cut a word, what each cut brings, and the best set of cuts. */
@@ -124,9 +126,9 @@ export class EndingsDialogComponent {
   private readonly queries = computed(() =>
     this.cuts().map((cut) => ({
       cut,
-      whole: build.term(createPattern(cut.text)),
+      whole: this.placeInConcept(build.term(createPattern(cut.text))),
       strays: cut.byDatabase.map((forms) =>
-        forms.unwanted.length > 0 ? createStrayQuery(cut.text, forms.wanted) : undefined,
+        forms.unwanted.length > 0 ? this.placeInConcept(createStrayQuery(cut.text, forms.wanted)) : undefined,
       ),
     })),
   );
@@ -178,14 +180,35 @@ export class EndingsDialogComponent {
     return this.forms()
       .filter((form) => matches(form.word))
       .sort((a, b) => findMost(b) - findMost(a))
-      .slice(0, MOST_FORMS_SHOWN);
+      .slice(0, MOST_FORMS);
   });
+
+  protected readonly showsAllForms = signal(false);
+  /** The forms that are shown, each counted as the cuts are: in the concept's fields, under the limiters. */
+  protected readonly countedForms = computed(() => {
+    const forms = this.showsAllForms() ? this.pickedForms() : this.pickedForms().slice(0, FIRST_FORMS);
+    return forms.map(({ word }) => {
+      const root = this.readForm(word);
+      const limiters = this.open.limiters();
+      return {
+        word,
+        cells: this.open
+          .dialects()
+          .map((dialect) => ({ dialect, counted: this.counts.lookLater(root, dialect, limiters) })),
+      };
+    });
+  });
+  protected readonly hiddenForms = computed(() => this.pickedForms().length - this.countedForms().length);
+  private readonly formTrees = new Map<string, QueryNode>();
 
   constructor() {
     this.counts.follow(
       listWishes(() =>
         this.rows().flatMap(({ cells }) => cells.flatMap(({ whole, strays }) => [whole, strays])),
       ),
+    );
+    this.counts.follow(
+      listWishes(() => this.countedForms().flatMap(({ cells }) => cells.map(({ counted }) => counted))),
     );
     effect((onCleanup) => {
       const [prefix, suffix] = this.describeSearch();
@@ -213,6 +236,7 @@ export class EndingsDialogComponent {
 
   protected pick(cut: Cut): void {
     this.picked.set(cut.text);
+    this.showsAllForms.set(false);
   }
 
   protected isWanted(form: string): boolean {
@@ -246,6 +270,21 @@ export class EndingsDialogComponent {
     );
     void this.announcer.announce(`${written.join(', ')} in ${concept.name}`);
     this.dialog.close();
+  }
+
+  /** A query in the fields in which the concept is searched. */
+  private placeInConcept(query: QueryNode): QueryNode {
+    const concept = this.open.concepts().find((candidate) => candidate.id === this.data.concept);
+    return concept ? joinTerms(concept, [query]) : query;
+  }
+
+  /** A form as a query: the same tree each time, so that it is written once. */
+  private readForm(word: string): QueryNode {
+    const known = this.formTrees.get(word);
+    if (known) return known;
+    const tree = this.placeInConcept(build.term(createPattern(word)));
+    this.formTrees.set(word, tree);
+    return tree;
   }
 
   private putInPhrase(term: Term, text: string): string {

@@ -13,7 +13,8 @@ import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip }
 import { splitByHeadings } from '#core/compare/index';
 import type { Limiters } from '#core/dialect/index';
 import { build, type QueryNode } from '#core/query/index';
-import { getTotal } from '../../counting/count-state';
+import { getLeast } from '#core/count/index';
+import { getAmount } from '../../counting/count-state';
 import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
@@ -175,7 +176,11 @@ export class YearsDialogComponent {
       chart.data.labels = rows.map((row) => row.name);
       WAYS.forEach((_, at) => {
         const set = chart.data.datasets[at];
-        if (set) set.data = rows.map((row) => getTotal(row.counted[at]?.state) ?? 0);
+        if (set)
+          set.data = rows.map((row) => {
+            const amount = getAmount(row.counted[at]?.state);
+            return amount ? getLeast(amount) : 0;
+          });
       });
       chart.update();
     });

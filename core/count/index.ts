@@ -1,0 +1,32 @@
+export {
+  NONE,
+  asTotal,
+  boundWorks,
+  createAmount,
+  getExact,
+  getGreatest,
+  getLeast,
+  isNone,
+  isSameAmount,
+  keepAmount,
+  readKeptAmount,
+  uniteParts,
+} from './amount';
+export type { Amount, KeptAmount, Total, WorkBounds } from './amount';
+export { judgeBand, measureDistance, measureGrowth, wantSomething } from './band';
+export type { Band, BandStanding } from './band';
+export { countExactly } from './combine';
+export {
+  compareCounts,
+  compareMoments,
+  createEmptyCount,
+  divideExactly,
+  findObstacle,
+  getAmount,
+  getProved,
+  getShare,
+  isOfSomethingElse,
+  measureTenfolds,
+  subtractExactly,
+} from './count';
+export type { Comparison, Count, CountBasis, NoComparison } from './count';

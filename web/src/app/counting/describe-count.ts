@@ -1,0 +1,68 @@
+import { compareCounts, type Comparison, type Count, type NoComparison } from '#core/count/index';
+import { listLimiters, listLeftOut, type LeftOut } from '#core/dialect/index';
+import { printQuery } from '#core/query/index';
+import { formatDifference } from '../ui/number-format';
+import type { Counted } from './count-state';
+import { readCount } from './read-count';
+
+/** Why two counts are not set side by side, in the place of their difference. */
+const NO_COMPARISON_WORDS: Readonly<Record<NoComparison, string>> = {
+  pending: '',
+  'not-counted': '',
+  'other-database': '',
+  'part-left-out': 'a part left out',
+  'other-fields': 'in other fields',
+  'limiter-missing': 'a limiter missing',
+  estimated: 'cannot tell',
+  bounds: 'cannot tell',
+};
+
+/** A comparison in words: `+41`, `+3 to +9`, `−12, other limiters`, or why there is none; empty while one is missing. */
+export function describeComparison(compared: Comparison): string {
+  if (compared.kind === 'none') return NO_COMPARISON_WORDS[compared.why];
+  const { least, greatest, isAcrossLimiters } = compared;
+  const words =
+    least === greatest
+      ? formatDifference(least)
+      : `${formatDifference(least)} to ${formatDifference(greatest)}`;
+  return isAcrossLimiters ? `${words}, other limiters` : words;
+}
+
+/** The difference of two counts of one database in words. */
+export function describeGap(now: Counted | undefined, then: Counted | undefined): string {
+  if (!now || !then) return '';
+  return describeComparison(compareCounts(readCount(now), readCount(then)));
+}
+
+/** A difference where the limiters are what was changed: it needs no mention. */
+export function describeLimiterGap(now: Count, then: Count): string {
+  const compared = compareCounts(now, then);
+  return describeComparison(
+    compared.kind === 'difference' ? { ...compared, isAcrossLimiters: false } : compared,
+  );
+}
+
+/** What a count is not quite: each in a few words. Empty for a count of just what was asked. */
+export function describeBasis({ root, rendering, limiters, missingLimiters }: Counted): string[] {
+  const words: string[] = [];
+  if (rendering.lacking) words.push(...describeLeftOut(listLeftOut(root, rendering)));
+  if (rendering.withoutFields) words.push('in the full text');
+  const missing = listLimiters(limiters).filter(({ name }) => missingLimiters.includes(name));
+  if (missing.length > 0) words.push(`without ${missing.map(({ value }) => value).join(', ')}`);
+  return words;
+}
+
+/** What is left out: where the words of a field are searched in another one, that is said in place of it. */
+function describeLeftOut(found: readonly LeftOut[]): string[] {
+  const words = found.map(({ node, reason }) => {
+    if (reason?.code === 'field-widened' && reason.data['fields'] === 'firstauthor') return 'any author';
+    if (reason?.code === 'field-widened')
+      return `${String(reason.data['fields'])} searched in ${String(reason.data['instead'])}`;
+    return `without ${shorten(printQuery(node))}`;
+  });
+  return words.length > 0 ? [...new Set(words)] : ['a part left out'];
+}
+
+function shorten(text: string): string {
+  return text.length > 40 ? `${text.slice(0, 39)}…` : text;
+}
