@@ -5,8 +5,11 @@ import { printQuery } from '../query';
 import { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
 import { listMembers } from './members';
 import { createSharedDraft } from './term-contributions';
-import { describeTrial, listTrials, measureDistance, rankTrials, type TrialCounts } from './trials';
+import { createAmount, measureDistance } from '../count';
+import { describeTrial, listTrials, rankTrials, type TrialCounts } from './trials';
 
+const amounts = (totals: readonly (number | undefined)[]) =>
+  totals.map((total) => (total === undefined ? undefined : createAmount(total)));
 const YEAR = 2026;
 const make = (terms: readonly string[], draft = '@bats AND lamp*'): Project => {
   const project = createProject('p', 'p', '2026-03-01T00:00:00.000Z', ['heronsmere']);
@@ -119,30 +122,30 @@ describe('changes to try', () => {
     rankTrials(
       Object.entries(trials).map(([trial, counts]) => ({ trial, counts })),
       draft,
-      draft.totals.map(() => band),
+      draft.amounts.map(() => band),
       purpose,
     ).map(({ trial }) => trial);
 
   it('are ranked by how near they bring the counts to the band', () => {
-    expect(measureDistance(200, band)).toBe(0);
-    expect(measureDistance(4_000, band)).toBeGreaterThan(measureDistance(500, band));
-    expect(measureDistance(0, band)).toBeGreaterThan(measureDistance(49, band));
-    const draft = { totals: [4_000], found: [] };
+    expect(measureDistance(createAmount(200), band)).toBe(0);
+    expect(measureDistance(createAmount(4_000), band)).toBeGreaterThan(measureDistance(createAmount(500), band));
+    expect(measureDistance(createAmount(0), band)).toBeGreaterThan(measureDistance(createAmount(49), band));
+    const draft = { amounts: amounts([4_000]), found: [] };
     const trials = {
-      worse: { totals: [9_000], found: [] },
-      near: { totals: [450], found: [] },
-      in: { totals: [300], found: [] },
-      unknown: { totals: [undefined], found: [] },
+      worse: { amounts: amounts([9_000]), found: [] },
+      near: { amounts: amounts([450]), found: [] },
+      in: { amounts: amounts([300]), found: [] },
+      unknown: { amounts: amounts([undefined]), found: [] },
     };
     expect(judge('quick', draft, trials)).toEqual(['in', 'near']);
   });
 
   it('for a review put must-finds first; for an exhaustive search none is ever given up', () => {
-    const draft = { totals: [4_000], found: [5] };
+    const draft = { amounts: amounts([4_000]), found: [5] };
     const trials = {
-      dear: { totals: [300], found: [3] },
-      kept: { totals: [900], found: [5] },
-      won: { totals: [5_000], found: [6] },
+      dear: { amounts: amounts([300]), found: [3] },
+      kept: { amounts: amounts([900]), found: [5] },
+      won: { amounts: amounts([5_000]), found: [6] },
     };
     expect(judge('quick', draft, trials)).toEqual(['dear', 'kept']);
     expect(judge('review', draft, trials)).toEqual(['won', 'kept']);
@@ -150,23 +153,23 @@ describe('changes to try', () => {
   });
 
   it('help where nothing is found, though no band is set', () => {
-    const draft = { totals: [0, 12, 0], found: [] };
+    const draft = { amounts: amounts([0, 12, 0]), found: [] };
     const bands = [{}, {}, { from: 50, to: 400 }];
     const trials = [
-      { trial: 'none', counts: { totals: [0, 90, 0], found: [] } },
-      { trial: 'some', counts: { totals: [3, 12, 0], found: [] } },
-      { trial: 'more', counts: { totals: [7, 14, 60], found: [] } },
+      { trial: 'none', counts: { amounts: amounts([0, 90, 0]), found: [] } },
+      { trial: 'some', counts: { amounts: amounts([3, 12, 0]), found: [] } },
+      { trial: 'more', counts: { amounts: amounts([7, 14, 60]), found: [] } },
     ];
     for (const purpose of ['quick', 'review'] as const)
       expect(rankTrials(trials, draft, bands, purpose).map(({ trial }) => trial)).toEqual(['more', 'some']);
   });
 
   it('never help by leaving nothing', () => {
-    const draft = { totals: [42, 9], found: [] };
+    const draft = { amounts: amounts([42, 9]), found: [] };
     const trials = [
-      { trial: 'nothing', counts: { totals: [0, 0], found: [] } },
-      { trial: 'nothing in one', counts: { totals: [3, 0], found: [] } },
-      { trial: 'fewer', counts: { totals: [20, 4], found: [] } },
+      { trial: 'nothing', counts: { amounts: amounts([0, 0]), found: [] } },
+      { trial: 'nothing in one', counts: { amounts: amounts([3, 0]), found: [] } },
+      { trial: 'fewer', counts: { amounts: amounts([20, 4]), found: [] } },
     ];
     const rank = (bands: readonly TargetBand[]) =>
       rankTrials(trials, draft, bands, 'review').map(({ trial }) => trial);
@@ -175,15 +178,14 @@ describe('changes to try', () => {
   });
 
   it('say why in a sentence', () => {
-    const draft = { totals: [4_000, 20], found: [2] };
-    const counts = { totals: [300, 20], found: [1] };
+    const draft = { amounts: amounts([4_000, 20]), found: [2] };
+    const counts = { amounts: amounts([300, 20]), found: [1] };
     const [judged] = rankTrials(
       [
         {
           trial: {
             key: 'k',
             words: 'w',
-            towards: 'fewer' as const,
             change: { kind: 'apply-rules' as const },
           },
           counts,
@@ -193,12 +195,32 @@ describe('changes to try', () => {
       [band, band],
       'quick',
     );
-    expect(describeTrial(judged!, draft, ['A', 'B'], [band, band])).toBe(
-      'brings A into the band, costs 1 find of must-finds',
+    expect(describeTrial(judged!, draft, ['A', 'B'])).toBe(
+      'brings A into the band, loses 1 must-find',
     );
-    const begins = { ...judged!, counts: { totals: [3, 60], found: [] }, lost: 0 };
-    expect(describeTrial(begins, { totals: [0, 20], found: [] }, ['A', 'B'], [{}, band])).toBe(
-      'brings B into the band, finds something in A',
+    const before = { amounts: amounts([0, 20, 40, 9_000]), found: [] };
+    const after = { amounts: amounts([3, 60, 45, 20_000]), found: [] };
+    const [begins] = rankTrials(
+      [{ trial: judged!.trial, counts: after }],
+      before,
+      [{}, band, band, band],
+      'quick',
     );
+    expect(describeTrial(begins!, before, ['A', 'B', 'C', 'D'])).toBe(
+      'brings B into the band, finds something in A, nearer in C, farther in D',
+    );
+  });
+
+  it('that harm a database come behind those that harm none, and are sorted by what they do', () => {
+    const draft = { amounts: amounts([9_000, 20, 30]), found: [] };
+    const bands = [band, band, band];
+    const trials = [
+      { trial: 'mixed', counts: { amounts: amounts([20_000, 60, 60]), found: [] } },
+      { trial: 'small', counts: { amounts: amounts([8_900, 20, 30]), found: [] } },
+    ];
+    const ranked = rankTrials(trials, draft, bands, 'quick');
+    expect(ranked.map(({ trial }) => trial)).toEqual(['small', 'mixed']);
+    expect(ranked.map(({ farther }) => farther)).toEqual([0, 1]);
+    expect(ranked.map(({ direction }) => direction)).toEqual(['fewer', 'more']);
   });
 });

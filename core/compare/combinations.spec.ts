@@ -2,15 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { RecordSet } from '../collection';
 import { parseQuery, printQuery } from '../query';
-import { countExactly, deriveCounts, findNearest, listCombinations } from './combinations';
+import { asTotal, countExactly, type Total } from '../count';
+import { deriveCounts, findNearest, listCombinations } from './combinations';
 
 const sets = fc
   .integer({ min: 1, max: 5 })
   .chain((concepts) =>
     fc.array(fc.array(fc.nat(19), { maxLength: 12 }), { minLength: concepts, maxLength: concepts }),
   );
-const countAll = (lists: readonly (readonly number[])[]): Map<number, number> => {
-  const counts = new Map<number, number>();
+const countAll = (lists: readonly (readonly number[])[]): Map<number, Total> => {
+  const counts = new Map<number, Total>();
   for (let bits = 1; bits < 2 ** lists.length; bits++) {
     const set = RecordSet.all(20);
     lists.forEach((list, at) => {
@@ -18,7 +19,7 @@ const countAll = (lists: readonly (readonly number[])[]): Map<number, number> =>
       list.forEach((record) => one.add(record));
       if ((bits & (1 << at)) !== 0) set.intersect(one);
     });
-    counts.set(bits, set.count());
+    counts.set(bits, asTotal(set.count()));
   }
   return counts;
 };
@@ -53,7 +54,7 @@ describe('combinations', () => {
   });
 
   it('are not worked out while one is missing', () => {
-    expect(countExactly(new Map([[1, 3]]), 2)).toBeUndefined();
+    expect(countExactly(new Map([[1, asTotal(3)]]), 2)).toBeUndefined();
   });
 
   it('that hold one that finds nothing find nothing: derived counts are never wrong', () => {
@@ -64,12 +65,12 @@ describe('combinations', () => {
         for (const [bits, count] of deriveCounts(some, lists.length)) expect(count).toBe(all.get(bits));
       }),
     );
-    const derived = deriveCounts(new Map([[1, 0]]), 3);
+    const derived = deriveCounts(new Map([[1, asTotal(0)]]), 3);
     expect([...derived.keys()].sort()).toEqual([1, 3, 5, 7]);
   });
 
   it('that are nearest are named where all together find nothing', () => {
-    const counts = new Map([
+    const told: readonly (readonly [number, number])[] = [
       [1, 50],
       [2, 40],
       [4, 9],
@@ -77,7 +78,8 @@ describe('combinations', () => {
       [5, 2],
       [6, 0],
       [7, 0],
-    ]);
+    ];
+    const counts = new Map<number, Total>(told.map(([bits, total]) => [bits, asTotal(total)]));
     expect(findNearest(counts, 3)).toEqual({
       nearest: [
         { bits: 3, count: 12 },
@@ -86,6 +88,6 @@ describe('combinations', () => {
       widen: 2,
       without: 12,
     });
-    expect(findNearest(new Map([[1, 0]]), 1)).toEqual({ nearest: [], widen: undefined, without: undefined });
+    expect(findNearest(new Map([[1, asTotal(0)]]), 1)).toEqual({ nearest: [], widen: undefined, without: undefined });
   });
 });

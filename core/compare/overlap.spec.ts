@@ -60,7 +60,8 @@ describe('the overlap of databases', () => {
     expect(overlap).toMatchObject({
       compared: ['a'],
       countsOnly: ['b'],
-      bounds: { least: 10, greatest: 13 },
+      // The ten may be fewer works than records.
+      bounds: { least: 3, greatest: 13, isEstimated: false },
     });
   });
 });

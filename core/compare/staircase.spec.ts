@@ -37,7 +37,7 @@ describe('a staircase', () => {
       ['@bats', 'bat', '', '(title: lamp* OR heading: "Lamps") NOT owl'],
       ['@light', 'bat AND (lamp* OR heading: "Lamps")', '', 'bat NOT owl'],
       [
-        'in title',
+        '@light in title',
         'bat AND (title: lamp* OR heading: "Lamps")',
         '',
         'bat AND (lamp* OR heading: "Lamps") NOT owl',
@@ -67,7 +67,7 @@ describe('a staircase', () => {
     const order = ['not owl', 'limiter years', 'and @light'];
     expect(show('@bats AND @light NOT owl', order).map(([words]) => words)).toEqual([
       '@light',
-      'in title',
+      '@light in title',
       'owl',
       'from 2015',
       '@bats',

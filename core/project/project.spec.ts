@@ -424,9 +424,9 @@ describe('queries of a project', () => {
       { kind: 'set-limiters', limiters: { peerReviewed: true } },
     );
     expect(describeDifference(two.working, later.working)).toEqual({
-      added: ['lamp*', 'limited to peer-reviewed'],
-      removed: ['bat'],
-      other: [],
+      added: ['lamp* to Night light'],
+      removed: ['bat of Bats'],
+      other: ['limited to peer-reviewed'],
     });
     expect(parseQuery(later.working.draft).problems).toEqual([]);
   });

@@ -1,4 +1,5 @@
 import '@angular/compiler';
+import { createState } from '../testing/counts';
 import { signal } from '@angular/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createProblem, succeed, type Problem } from '#core/problem/index';
@@ -40,7 +41,7 @@ class HandCounts {
   }
 
   count(wishes: readonly CountWish[]): void {
-    this.set(wishes, { status: 'counted', total: 7, estimated: false });
+    this.set(wishes, createState(7));
   }
 
   fail(wishes: readonly CountWish[], problem: Problem): void {
@@ -140,7 +141,7 @@ describe('a batch of counts', () => {
     await pass(1_000);
     const { batches, counts } = await openPage();
     expect(batches.batches()[0]).toMatchObject({ id: 'b1', title: 'Swap', done: 20, isPaused: false });
-    expect(counts.stateOf(WISHES[19]!)).toEqual({ status: 'counted', total: 7, estimated: false });
+    expect(counts.stateOf(WISHES[19]!)).toEqual(createState(7));
     expect(counts.asked[0]).toEqual(WISHES.slice(20, 40));
   });
 

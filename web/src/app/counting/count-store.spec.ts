@@ -1,17 +1,21 @@
 import '@angular/compiler';
+import { createState } from '../testing/counts';
 import { Injector } from '@angular/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { DIALECTS } from '#core/dialect/index';
 import { createProblem, fail, succeed } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
+import { getExact } from '#core/count/index';
 import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT } from '../data/providers';
-import { getTotal } from './count-state';
+import { getAmount, type CountState } from './count-state';
 import { CountStore } from './count-store';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
 import { WritingAids } from './writing-aids';
 import { WrittenQueries } from './written-queries';
+
+const getTotal = (state: CountState | undefined) => getExact(getAmount(state));
 
 const dialect = DIALECTS[0]!;
 const LIMITERS = {};
@@ -162,18 +166,18 @@ describe('one query under several limiters', () => {
     expect(asked).toEqual([]);
     const { wish } = store.look(bat, dialect, LIMITERS);
     expect(store.listUnknown([wish!, wish!])).toEqual([wish]);
-    expect(await store.settle([wish!])).toMatchObject([{ status: 'counted', total: 3 }]);
+    expect(await store.settle([wish!])).toMatchObject([createState(3)]);
     expect(store.listUnknown([wish!])).toEqual([]);
   });
 
   it('put back from an earlier visit are not asked for again', async () => {
     const { store, asked } = createStore();
     const { wish } = store.look(parseQuery('bat').root, dialect, LIMITERS);
-    store.putBack([[wish!, { status: 'counted', total: 99, estimated: false }]]);
-    expect(await store.settle([wish!])).toMatchObject([{ total: 99 }]);
+    store.putBack([[wish!, createState(99)]]);
+    expect(await store.settle([wish!])).toMatchObject([createState(99)]);
     expect(asked).toEqual([]);
     store.countAgain([wish!]);
-    await vi.waitFor(() => expect(store.stateOf(wish!)).toMatchObject({ total: 3 }));
+    await vi.waitFor(() => expect(store.stateOf(wish!)).toMatchObject(createState(3)));
   });
 });
 
@@ -210,7 +214,7 @@ describe('counts that can wait', () => {
     expect(store.wishLater(bat, dialect, LIMITERS)).toBeUndefined();
     await vi.waitFor(() => expect(store.wishLater(bat, dialect, LIMITERS)).toBeDefined());
     const before = store.wish(bat, dialect, LIMITERS);
-    await vi.waitFor(() => expect(store.stateOf(before!)).toMatchObject({ status: 'counted', total: 3 }));
+    await vi.waitFor(() => expect(store.stateOf(before!)).toMatchObject(createState(3)));
     expect(store.wish(bat, dialect, LIMITERS)).toBe(before);
   });
 

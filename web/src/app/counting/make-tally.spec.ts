@@ -1,3 +1,4 @@
+import { createState } from '../testing/counts';
 import { expect, it } from 'vitest';
 import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createProblem } from '#core/problem/index';
@@ -6,13 +7,14 @@ import type { CountState } from './count-state';
 import { makeTally } from './make-tally';
 
 const dialect = DIALECTS[0]!;
-const rendering = writeQuery(parseQuery('bat').root, dialect);
+const { root } = parseQuery('bat');
+const counted = { root, rendering: writeQuery(root, dialect), limiters: {}, missingLimiters: [] };
 const wish = { database: dialect.id, string: 'bat', boxes: {} };
 const place = { createId: () => 'id', moment: '2026-03-01T00:00:00.000Z', limiters: {}, state: 's' };
-const make = (state: CountState) => makeTally(dialect, { rendering, wish, state }, place);
+const make = (state: CountState) => makeTally(dialect, { ...counted, wish, state }, place);
 
 it('a count that is there becomes a tally with its string, limiters, moment, time and state', () => {
-  expect(make({ status: 'counted', total: 3, estimated: true, milliseconds: 12 })).toEqual([
+  expect(make({ ...createState(3, true), milliseconds: 12 } as CountState)).toEqual([
     {
       id: 'id',
       database: dialect.id,
@@ -28,10 +30,14 @@ it('a count that is there becomes a tally with its string, limiters, moment, tim
   ]);
 });
 
+it('of which only bounds are known keeps both', () => {
+  expect(make(createState(3, true, 8))).toMatchObject([{ total: 3, estimated: true, upTo: 8 }]);
+});
+
 it('no count that is on its way or has failed is ever kept', () => {
   expect(make({ status: 'waiting' })).toEqual([]);
   expect(
     make({ status: 'failed', problem: createProblem('session-ended', 'error', { database: 'x' }) }),
   ).toEqual([]);
-  expect(makeTally(dialect, { rendering, wish: undefined, state: { status: 'empty' } }, place)).toEqual([]);
+  expect(makeTally(dialect, { ...counted, wish: undefined, state: { status: 'empty' } }, place)).toEqual([]);
 });

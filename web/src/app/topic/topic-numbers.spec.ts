@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createProject, type Concept, type Working } from '#core/project/index';
 import { printQuery, type QueryNode } from '#core/query/index';
+import { createState } from '../testing/counts';
 import { CountStore } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
@@ -42,17 +43,11 @@ function createNumbers(
     const total = told[text];
     const wish = { database: dialect.id, string: text, boxes: {} };
     const rendering = writeQuery(root, dialect);
-    if (text === '()') return { rendering, wish: undefined, state: { status: 'empty' } };
-    if (total === undefined) return { rendering, wish, state: { status: 'waiting' } };
-    return {
-      rendering,
-      wish,
-      state: {
-        status: 'counted',
-        total: total === 'estimate' ? 100 : total,
-        estimated: total === 'estimate',
-      },
-    };
+    const shared = { root, rendering, limiters: {}, missingLimiters: [] };
+    if (text === '()') return { ...shared, wish: undefined, state: { status: 'empty' } };
+    if (total === undefined) return { ...shared, wish, state: { status: 'waiting' } };
+    const state = total === 'estimate' ? createState(100, true) : createState(total);
+    return { ...shared, wish, state };
   };
   const counts = {
     look: count,
@@ -79,6 +74,9 @@ function createNumbers(
   return { numbers, later, describeTerm, forget: () => void known.clear() };
 }
 
+/** A difference that is exactly known. */
+const is = (difference: number) => ({ kind: 'difference', least: difference, greatest: difference });
+
 describe('the numbers of a term', () => {
   const told = {
     bat: 10,
@@ -94,21 +92,23 @@ describe('the numbers of a term', () => {
     createNumbers([bats, lamps], '@lamps AND @bats', { ...told, ...more });
 
   it('are differences of the whole and the whole without it', () => {
-    expect(create().describeTerm(0)).toMatchObject({ only: 5, draft: 1 });
+    expect(create().describeTerm(0)).toMatchObject({ only: is(5), draft: is(1) });
   });
 
   it('are absent while a part is missing or an estimate', () => {
-    expect(create().describeTerm(1)).toMatchObject({ only: 4, draft: undefined });
+    expect(create().describeTerm(1)).toMatchObject({ only: is(4), draft: { kind: 'none', why: 'pending' } });
     expect(create({ 'bat OR bats': 'estimate' }).describeTerm(0)).toMatchObject({
-      only: undefined,
-      draft: 1,
+      only: { kind: 'none', why: 'estimated' },
+      draft: is(1),
     });
-    expect(create({ bats: 'estimate' }).describeTerm(0)).toMatchObject({ only: undefined });
+    expect(create({ bats: 'estimate' }).describeTerm(0)).toMatchObject({
+      only: { kind: 'none', why: 'estimated' },
+    });
   });
 
   it('of the last term are all that the concept finds', () => {
     const alone = createNumbers([concept('bats', 'bat', '-bats')], '@bats', { bat: 10 });
-    expect(alone.describeTerm(0)).toMatchObject({ only: 10, draft: 10 });
+    expect(alone.describeTerm(0)).toMatchObject({ only: is(10), draft: is(10) });
     expect(alone.describeTerm(1)).toMatchObject({ only: undefined, draft: undefined });
   });
 });
@@ -123,7 +123,7 @@ describe('numbers that are told again', () => {
     told['bats'] = 8;
     forget();
     expect(describeTerm(0)).not.toBe(first);
-    expect(describeTerm(0)).toMatchObject({ only: 6 });
+    expect(describeTerm(0)).toMatchObject({ only: is(6) });
     expect(numbers.findsOf(bat!.term, dialect.id)).toBe(10);
     expect(numbers.findsOf(bat!.term, 'elsewhere')).toBeUndefined();
   });

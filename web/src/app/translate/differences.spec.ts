@@ -73,9 +73,12 @@ describe('what could not be said', () => {
       swaps: [],
       together: { gained: NONE, lost: NONE },
     };
-    expect(describeProof(same)).toBe('proved: the same 3 records');
-    expect(describeProof({ ...same, wanted: 1, found: 1 })).toBe('proved: the same record');
-    expect(describeProof({ ...same, found: 4, gained: difference(1) })).toBe('finds 4, meant 3');
+    expect(describeProof(same, false)).toBe('proved: the same 3 records');
+    expect(describeProof(same, true)).toBe('proved without the limiters: the same 3 records');
+    expect(describeProof({ ...same, wanted: 1, found: 1 }, false)).toBe('proved: the same record');
+    expect(describeProof({ ...same, found: 4, gained: difference(1) }, true)).toBe(
+      'finds 4 without the limiters, meant 3',
+    );
   });
 });
 

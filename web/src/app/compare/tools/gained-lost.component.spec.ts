@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createSharedDraft, listSingleChanges } from '#core/compare/index';
 import { findDialect } from '#core/dialect/index';
-import { readExact } from '../../counting/compare-counts';
+import { readExact } from '../../testing/counts';
 import { FreezeVariant } from '../../shell/freeze-variant';
 import { startInjection } from '../../testing/injection';
 import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';
@@ -127,7 +127,12 @@ describe('gained and lost', () => {
       fc.asyncProperty(arbitraryWorld, async (world) => {
         const { small, tool } = await start(world);
         const unsaid = DATABASES.filter((id) => !canSay(world, id)).map((id) => findDialect(id)!.name);
-        await small.until(() => small.subject.listWider(tool['asTheyAre']()).join() === unsaid.join());
+        await small.until(() => 
+          small.subject
+            .listOff(tool['asTheyAre']())
+            .map(({ name }) => name)
+            .join() === unsaid.join(),
+        );
       }),
       { numRuns: 15 },
     );

@@ -71,7 +71,7 @@ describe('the tallies', () => {
     const guess = () => tool['rows']().find((row) => row.tally.id === 'guess')!;
     tool['countAgain'](guess().tally);
     await small.until(() => guess().drift !== '');
-    expect(guess().drift).toBe('an estimate: cannot tell');
+    expect(guess().drift).toBe('not exact: cannot tell');
   });
 
   it('lead back to the query that they were counted for, and can be taken away', () => {

@@ -1,8 +1,9 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { measureDistance, tryChange } from '#core/compare/index';
-import { getTotal } from '../../counting/count-state';
+import { tryChange } from '#core/compare/index';
+import { createAmount, measureDistance } from '#core/count/index';
+import { readExact } from '../../testing/counts';
 import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';
 import { WhatToTryComponent } from './what-to-try.component';
 
@@ -22,7 +23,7 @@ async function start({ project, records }: World, from: number) {
   await small.count(() => tool['asked']());
   // With a band that begins at 1 or above, nothing found is always too little.
   const measure = (totals: readonly number[]): number =>
-    totals.reduce((sum, total) => sum + measureDistance(total, band), 0);
+    totals.reduce((sum, total) => sum + measureDistance(createAmount(total), band), 0);
   return { small, tool, measure };
 }
 
@@ -38,7 +39,7 @@ describe('what to try', () => {
         for (const { trial, cells } of tool['ranked']()) {
           const changed = tryChange(project, trial.change)!;
           const totals = DATABASES.map((id) => small.findDraft(id, changed).length);
-          expect(cells.map(({ counted }) => getTotal(counted?.state) ?? 0)).toEqual(totals);
+          expect(cells.map(({ counted }) => readExact(counted) ?? 0)).toEqual(totals);
           expect(measure(totals)).toBeLessThan(now);
         }
       }),
@@ -53,7 +54,7 @@ describe('what to try', () => {
         const { small, tool } = await start(world, 4);
         const [first] = tool['ranked']();
         fc.pre(first !== undefined);
-        const totals = first.cells.map(({ counted }) => getTotal(counted?.state) ?? 0);
+        const totals = first.cells.map(({ counted }) => readExact(counted) ?? 0);
         const before = small.open.working();
         if (freezes) tool['takeAndFreeze'](first.trial);
         else tool['take'](first.trial);

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readExact } from '../../counting/compare-counts';
+import { readExact } from '../../testing/counts';
 import { SmallWorld, arbitraryWorld, canSay } from '../testing/small-world';
 import { YearsComponent } from './years.component';
 
@@ -21,7 +21,7 @@ describe('the years', () => {
             ...(span.from !== undefined && { from: span.from }),
             ...(span.to !== undefined && { to: span.to }),
           };
-          const count = readExact(cells[0]?.counted);
+          const count: number | undefined = readExact(cells[0]?.counted);
           expect(count).toBe(small.within('heronsmere', found, { years }).length);
           return count ?? 0;
         });
