@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import angular from 'angular-eslint';
 import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
+import { noTotalArithmetic } from './scripts/lint/no-total-arithmetic.js';
 
 const banned = (...patterns) => ['error', { patterns }];
 const rule = (group, message) => ({ group, message });
@@ -49,6 +50,12 @@ export default tseslint.config(
         tsconfigRootDir: import.meta.dirname,
       },
     },
+  },
+  {
+    files: ['core/**/*.ts', 'web/**/*.ts', 'bench/**/*.ts'],
+    ignores: ['core/count/**', '**/*.spec.ts', '**/testing/**'],
+    plugins: { ewer: { rules: { 'no-total-arithmetic': noTotalArithmetic } } },
+    rules: { 'ewer/no-total-arithmetic': 'error' },
   },
   {
     files: ['web/**/*.ts'],

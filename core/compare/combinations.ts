@@ -1,4 +1,4 @@
-import { asTotal, type Total } from '../count';
+import { asTotal, byTotal, type Total } from '../count';
 import { build, type QueryNode } from '../query';
 
 /** The most concepts that are combined: 255 combinations. */
@@ -65,16 +65,18 @@ export function findNearest(counts: ReadonlyMap<number, Total>, concepts: number
   const found = [...counts]
     .filter(([bits, count]) => bits !== all && count > 0)
     .map(([bits, count]) => ({ bits, count }))
-    .sort((a, b) => sizeOf(b.bits) - sizeOf(a.bits) || b.count - a.count || a.bits - b.bits);
+    .sort((a, b) => sizeOf(b.bits) - sizeOf(a.bits) || byTotal(a.count, b.count) || a.bits - b.bits);
   const largest = found[0] ? sizeOf(found[0].bits) : 0;
   const withouts = listBits(all)
-    .map((concept) => ({ concept, count: counts.get(all & ~(1 << concept)) }))
-    .filter((entry) => entry.count !== undefined)
-    .sort((a, b) => (b.count ?? 0) - (a.count ?? 0));
+    .flatMap((concept) => {
+      const count = counts.get(all & ~(1 << concept));
+      return count === undefined ? [] : [{ concept, count }];
+    })
+    .sort((a, b) => byTotal(a.count, b.count));
   const [best] = concepts > 1 ? withouts : [];
   return {
     nearest: found.filter(({ bits }) => sizeOf(bits) === largest),
-    widen: best && (best.count ?? 0) > 0 ? best.concept : undefined,
+    widen: best && best.count > 0 ? best.concept : undefined,
     without: best?.count,
   };
 }

@@ -68,6 +68,11 @@ export function uniteParts(parts: readonly Amount[]): Amount {
   return createAmount(least, true);
 }
 
+/** Orders totals, the larger first. */
+export function byTotal(a: Total, b: Total): number {
+  return b - a;
+}
+
 /** Between what the number of different works of several databases lies, and whether an estimate is in it. */
 export interface WorkBounds {
   readonly least: number;

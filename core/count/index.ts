@@ -2,6 +2,7 @@ export {
   NONE,
   asTotal,
   boundWorks,
+  byTotal,
   createAmount,
   getExact,
   getGreatest,

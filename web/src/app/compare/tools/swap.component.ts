@@ -7,7 +7,6 @@ import {
   type Question,
   type SwapPlace,
 } from '#core/compare/index';
-import type { Dialect } from '#core/dialect/index';
 import { compareCounts, measureDistance, wantSomething } from '#core/count/index';
 import type { Counted } from '../../counting/count-state';
 import { describeLimiterGap } from '../../counting/describe-count';
