@@ -33,10 +33,16 @@ interface Fixture {
 
 const FOLDER = new URL('./fixtures/', import.meta.url);
 const read = <T>(name: string): T => JSON.parse(readFileSync(new URL(name, FOLDER), 'utf8')) as T;
-const records = read<{ title: string; abstract?: string; keywords?: string[]; headings?: string[] }[]>(
-  'records.json',
-).map(({ title, abstract, keywords = [], headings = [] }): IndexDocument => ({
-  values: { title: [title], abstract: abstract === undefined ? [] : [abstract], keywords, heading: headings },
+const records = read<
+  { title: string; abstract?: string; keywords?: string[]; headings?: string[]; authors?: string[] }[]
+>('records.json').map(({ title, abstract, keywords = [], headings = [], authors = [] }): IndexDocument => ({
+  values: {
+    title: [title],
+    abstract: abstract === undefined ? [] : [abstract],
+    keywords,
+    heading: headings,
+    author: authors,
+  },
   keys: headings.map((label) => `heading=${createLabelKey(label)}`),
 }));
 

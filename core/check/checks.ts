@@ -14,6 +14,7 @@ import {
   checkAcronyms,
   checkCoveredMembers,
   checkLimiterWords,
+  checkNames,
   checkNeedlessTerms,
   checkPlurals,
   checkSpellings,
@@ -135,6 +136,12 @@ export const CHECKS: readonly Check[] = [
     element: 'words',
     looksFor: 'a singular without its plural, or the reverse',
     find: checkPlurals,
+  },
+  {
+    id: 'name-order',
+    element: 'words',
+    looksFor: 'a name that is searched in one order only',
+    find: checkNames,
   },
   {
     id: 'acronym-ambiguous',

@@ -1,5 +1,5 @@
 import type { Dialect } from '../dialect';
-import { createBlocks, findPlace, type Working } from '../project';
+import { createBlocks, isInUse, type Working } from '../project';
 import { expandBlocks, parseQuery, printQuery, type QueryNode } from '../query';
 import type { Vocabulary } from '../vocabulary';
 import { CHECKS } from './checks';
@@ -44,7 +44,7 @@ export function runChecks(
     blocks,
     root: expandBlocks(parsed.root, blocks).root,
     dialects: facts.dialects,
-    used: working.concepts.filter((concept) => !concept.off && isUsed(working, concept.block)),
+    used: working.concepts.filter((concept) => !concept.off && isInUse(working, concept.block)),
     findVocabulary: (database) => facts.findVocabulary?.(database),
     findMeanings: (acronym) => facts.findMeanings?.(acronym),
     count: (query, database) => {
@@ -90,9 +90,4 @@ function nameFindings(check: Check, subject: CheckSubject): Finding[] {
     const key = turn === 1 ? base : `${base} ${turn}`;
     return { remarks: [], fixes: [], ...found, key, element: check.element };
   });
-}
-
-function isUsed(working: Working, block: string): boolean {
-  if (findPlace(working.draft, block).kind !== 'unused') return true;
-  return working.blocks.some(({ text }) => findPlace(text, block).kind !== 'unused');
 }

@@ -1,5 +1,5 @@
 import { createProblem } from '../problem';
-import { findPlace } from '../project';
+import { findPlace, isInUse } from '../project';
 import {
   build,
   dropInactive,
@@ -193,13 +193,7 @@ export function checkEmptyConcepts({ used }: CheckSubject): FoundThing[] {
 /** Concepts of the topic that the draft does not use. */
 export function checkUnusedConcepts({ working }: CheckSubject): FoundThing[] {
   return working.concepts
-    .filter(
-      (concept) =>
-        !concept.off &&
-        listActive(concept).length > 0 &&
-        findPlace(working.draft, concept.block).kind === 'unused',
-    )
-    .filter((concept) => !working.blocks.some((block) => block.text.includes(`@${concept.block}`)))
+    .filter((concept) => !concept.off && listActive(concept).length > 0 && !isInUse(working, concept.block))
     .map((concept) => ({
       problem: createProblem('concept-unused', 'warning', { concept: concept.name }),
       concept: concept.block,

@@ -128,7 +128,9 @@ describe('changes to try', () => {
 
   it('are ranked by how near they bring the counts to the band', () => {
     expect(measureDistance(createAmount(200), band)).toBe(0);
-    expect(measureDistance(createAmount(4_000), band)).toBeGreaterThan(measureDistance(createAmount(500), band));
+    expect(measureDistance(createAmount(4_000), band)).toBeGreaterThan(
+      measureDistance(createAmount(500), band),
+    );
     expect(measureDistance(createAmount(0), band)).toBeGreaterThan(measureDistance(createAmount(49), band));
     const draft = { amounts: amounts([4_000]), found: [] };
     const trials = {
@@ -195,9 +197,7 @@ describe('changes to try', () => {
       [band, band],
       'quick',
     );
-    expect(describeTrial(judged!, draft, ['A', 'B'])).toBe(
-      'brings A into the band, loses 1 must-find',
-    );
+    expect(describeTrial(judged!, draft, ['A', 'B'])).toBe('brings A into the band, loses 1 must-find');
     const before = { amounts: amounts([0, 20, 40, 9_000]), found: [] };
     const after = { amounts: amounts([3, 60, 45, 20_000]), found: [] };
     const [begins] = rankTrials(

@@ -88,6 +88,10 @@ describe('combinations', () => {
       widen: 2,
       without: 12,
     });
-    expect(findNearest(new Map([[1, asTotal(0)]]), 1)).toEqual({ nearest: [], widen: undefined, without: undefined });
+    expect(findNearest(new Map([[1, asTotal(0)]]), 1)).toEqual({
+      nearest: [],
+      widen: undefined,
+      without: undefined,
+    });
   });
 });

@@ -103,7 +103,10 @@ describe('the difference of two counts', () => {
     const missing = { ...limited, missingLimiters: ['fullText'] as const };
     expect(why(exact(720, missing), exact(720))).toBe('limiter-missing');
     expect(subtractExactly(exact(720, missing), exact(700, missing))).toBe(20);
-    expect(compareCounts(exact(12, limited), exact(720))).toMatchObject({ least: -708, isAcrossLimiters: true });
+    expect(compareCounts(exact(12, limited), exact(720))).toMatchObject({
+      least: -708,
+      isAcrossLimiters: true,
+    });
     expect(compareCounts(exact(12, limited), exact(20, limited))).toMatchObject({ isAcrossLimiters: false });
   });
 
@@ -133,7 +136,8 @@ describe('the difference of two counts', () => {
     fc.assert(
       fc.property(arbitraryCount, arbitraryCount, (a, b) => {
         expect(findObstacle(a, b)).toBe(findObstacle(b, a));
-        if (findObstacle(a, b) === undefined) expect(subtractExactly(a, b)).toBe(-(subtractExactly(b, a) ?? NaN) + 0);
+        if (findObstacle(a, b) === undefined)
+          expect(subtractExactly(a, b)).toBe(-(subtractExactly(b, a) ?? NaN) + 0);
       }),
     );
   });

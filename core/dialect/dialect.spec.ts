@@ -84,6 +84,7 @@ describe('profiles', () => {
         pairs.map(({ query }) => writeQuery(parse(query), dialect)),
       ),
       writeQuery(parse('branch: "Bats"'), { ...heronsmere, headings: noBranch }),
+      writeQuery(parse('author: (Elena WITHIN 1 Sherson)'), { ...heronsmere, givenNames: 'initials' }),
       writeQuery(
         parse('branch: "Bats"'),
         { ...heronsmere, headings: noBranch },

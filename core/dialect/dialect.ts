@@ -148,6 +148,8 @@ export interface Dialect {
   readonly reservedWords: readonly string[];
   /** Words are found with other endings of their stem, unless they stand in quotation marks. */
   readonly stems?: boolean;
+  /** How given names stand in its records; in full unless something else is said. */
+  readonly givenNames?: 'full' | 'initials';
   /** Hyphenated words are found joined, too. */
   readonly joinsHyphens: boolean;
   readonly most: {

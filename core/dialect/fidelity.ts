@@ -41,6 +41,7 @@ const REASON_WORDINGS = {
   'phrase-left-out': 'a cut phrase cannot be written here',
   'proximity-missing': 'no nearness here: both may stand anywhere',
   'order-missing': 'either order is found',
+  'name-initials': 'given names are searched by their first letters',
   'stop-word': 'this word is not searched here',
   'stop-words-skipped': 'small words in between are skipped',
   'hyphens-joined': 'hyphenated words are found joined, too',

@@ -1,5 +1,9 @@
 import {
+  build,
+  createPattern,
   listNodes,
+  mapChildren,
+  printPattern,
   type Field,
   type HeadingNode,
   type NearNode,
@@ -29,7 +33,15 @@ import {
 import { chooseForm, gatherSide } from './near-forms';
 import { NodeNotes, isRecalled, recallNode } from './recalled-nodes';
 import { planFields, splitMark, type FieldPlan } from './fields';
-import { listPatterns, markItem, uniqueReasons, writeOperand, writePhrase, writeTerm } from './write-items';
+import {
+  listPatterns,
+  listPhrases,
+  markItem,
+  uniqueReasons,
+  writeOperand,
+  writePhrase,
+  writeTerm,
+} from './write-items';
 import { MOST_SPELLINGS, describeWordHabits, isStopWord, type FindForms } from './write-words';
 import { mustFlatten } from './flatten';
 
@@ -41,6 +53,29 @@ interface NodeSettings {
   readonly findForms?: FindForms;
   readonly listBranch?: ListBranch;
   readonly references?: ReadonlyMap<string, string>;
+}
+
+/** Fields in which words that stand beside each other are a name. */
+const NAME_FIELDS: ReadonlySet<Field> = new Set<Field>(['author', 'firstauthor']);
+
+/**
+ * Names (a given name right beside a family name, see docs/reference/query-text.md) as a database holds them that has
+ * initials only; nothing where there is no name in full.
+ */
+function holdInitials(node: QueryNode & { kind: 'fielded' }): typeof node | undefined {
+  if (!node.fields.every((field) => NAME_FIELDS.has(field))) return undefined;
+  let isChanged = false;
+  const shorten = (inner: QueryNode): QueryNode => {
+    if (inner.kind !== 'near') return mapChildren(inner, shorten);
+    const [given] = inner.distance === 1 && !inner.ordered ? listPatterns(inner.left) : [];
+    const letters = given ? printPattern(given) : '';
+    if (letters.replace('*', '').length < 2) return inner;
+    isChanged = true;
+    const initial = build.term(createPattern(letters.slice(0, 1)));
+    return { ...inner, left: { ...initial, id: inner.left.id, span: inner.left.span } };
+  };
+  const item = shorten(node.item);
+  return isChanged ? { ...node, item } : undefined;
 }
 
 /** So many headings are spelled out for a branch; a larger one is written as its top alone. */
@@ -166,6 +201,15 @@ export class NodeWriter {
 
   /** One mark round a whole bracket where the dialect has that and every leaf takes it; else the fields go to the leaves. */
   private renderFielded(node: QueryNode & { kind: 'fielded' }): Rendered {
+    const held = this.dialect.givenNames === 'initials' ? holdInitials(node) : undefined;
+    if (held) {
+      const { result, reasons } = this.renderFielded(held);
+      if (result.kind !== 'written') return { result, reasons };
+      return {
+        result: { ...result, drift: joinDrifts(result.drift, WIDER) },
+        reasons: [...reasons, { code: 'name-initials', data: {} }],
+      };
+    }
     const plan = planFields(node.fields, this.dialect, true);
     const leaves = listNodes(node.item);
     const markable =
@@ -332,6 +376,16 @@ export class NodeWriter {
   private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
     const pairs = this.writePairs(node, fields);
     if (pairs) return { result: { kind: 'written', ...pairs.written }, reasons: pairs.reasons };
+    const phrases = listPhrases(node);
+    if (phrases) {
+      const written = phrases.map((words) => this.renderWords(node, words, fields));
+      const { trees, drift, lacking } = uniteResults(written.map(({ result }) => result));
+      const reasons = uniqueReasons(written.flatMap((one) => one.reasons));
+      const tree = trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees);
+      // Where a phrase cannot be said, neither can the words that stand beside each other be found in order.
+      if (trees.length === phrases.length)
+        return { result: { kind: 'written', tree, drift, lacking }, reasons };
+    }
     const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
     const result =
       both.result.kind === 'written'

@@ -112,6 +112,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
   stopWords: Joi.array().items(text).required(),
   reservedWords: Joi.array().items(text).required(),
   stems: Joi.boolean(),
+  givenNames: Joi.valid('full', 'initials'),
   joinsHyphens: Joi.boolean().required(),
   most: Joi.object({
     characters: Joi.number().integer().min(1),

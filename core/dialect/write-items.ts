@@ -1,4 +1,4 @@
-import { isPlain, printPattern, type Pattern, type QueryNode } from '../query';
+import { isPlain, printPattern, type NearNode, type Pattern, type QueryNode } from '../query';
 import type { Dialect, ProximityRule } from './dialect';
 import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from './fidelity';
 import { markField, splitMark } from './fields';
@@ -285,4 +285,21 @@ function combine<T>(lists: readonly (readonly T[])[], most = MOST_SPELLINGS): T[
 /** Equal reasons once. */
 export function uniqueReasons(reasons: readonly Reason[]): Reason[] {
   return [...new Map(reasons.map((reason) => [JSON.stringify(reason), reason])).values()];
+}
+
+/** Words right beside each other as phrases, which say the same: in both orders, or in the one that is asked for. */
+export function listPhrases({ left, right, distance, ordered }: NearNode): Pattern[][] | undefined {
+  if (distance !== 1) return undefined;
+  const [before, after] = [left, right].map((side) => {
+    const items = side.kind === 'or' ? side.items : [side];
+    return items.every(({ kind }) => kind === 'term' || kind === 'phrase')
+      ? items.map(listPatterns)
+      : undefined;
+  });
+  if (!before || !after || before.length * after.length > MOST_SPELLINGS) return undefined;
+  const join = (
+    some: readonly (readonly Pattern[])[],
+    others: readonly (readonly Pattern[])[],
+  ): Pattern[][] => some.flatMap((a) => others.map((b) => [...a, ...b]));
+  return ordered ? join(before, after) : [...join(before, after), ...join(after, before)];
 }

@@ -37,6 +37,11 @@ it.each([
   ],
   ['branch: "Chiroptera"', 'Records with the heading “Chiroptera” or any below it.'],
   ['focus(heronsmere): "Bats"', 'Records with “Bats” of HERONSMERE as a main topic.'],
+  ['firstauthor: (Elena WITHIN 1 Sherson)', 'Records with Elena Sherson as first author.'],
+  [
+    'author: ((Elena WITHIN 1 Sherson) OR (Jo WITHIN 1 "van der Berg"))',
+    'Records with Elena Sherson or Jo van der Berg as an author.',
+  ],
   ['author: ivy', 'Records with the word “ivy” in the authors.'],
   [
     'flight WITHIN 3 (activit* OR behavio[u]r)',

@@ -93,6 +93,8 @@ function describeNode(node: QueryNode, settings: DescribeSettings, depth: number
       ];
     }
     case 'fielded': {
+      const names = describeNames(node);
+      if (names) return [{ text: names }];
       const inner = describeNode(node.item, settings, depth + 1);
       return inner.length > 0 ? [...inner, { text: ` in the ${listFields(node.fields)}` }] : [];
     }
@@ -114,6 +116,26 @@ function describeNode(node: QueryNode, settings: DescribeSettings, depth: number
     default:
       return [];
   }
+}
+
+/** Names in the fields of persons: “Elena Sherson as first author”. */
+function describeNames({ fields, item }: QueryNode & { kind: 'fielded' }): string | undefined {
+  const [field, ...others] = fields;
+  if (others.length > 0 || (field !== 'author' && field !== 'firstauthor')) return undefined;
+  const names = (item.kind === 'or' ? item.items : [item]).map((node) => {
+    if (node.kind !== 'near' || node.distance !== 1 || node.ordered) return undefined;
+    const parts = [node.left, node.right].map((side) =>
+      side.kind === 'term'
+        ? printPattern(side.pattern)
+        : side.kind === 'phrase'
+          ? side.words.map(printPattern).join(' ')
+          : undefined,
+    );
+    return parts.includes(undefined) ? undefined : parts.join(' ');
+  });
+  const known = names.filter((name) => name !== undefined);
+  if (known.length < names.length) return undefined;
+  return `${joinList(known, 'or')} as ${field === 'author' ? 'an author' : 'first author'}`;
 }
 
 function describeGroup(

@@ -1,5 +1,6 @@
 import { listChildren, parseQuery, type QueryNode } from '../query';
 import { addBlockToDraft, bracketForJoining } from './draft-text';
+import type { QueryState } from './project';
 
 /** How the draft uses a concept. */
 export type ConceptPlace =
@@ -33,6 +34,47 @@ export function findPlace(draft: string, block: string): FoundPlace {
   }
   if (excluded) return { kind: 'excluded' };
   return siblings ? { kind: 'alternative', to: siblings } : { kind: 'required' };
+}
+
+/** How a query uses a block: in a place of its own, in other blocks, or only where it is switched off. */
+export type BlockUse =
+  | FoundPlace
+  | { readonly kind: 'off' }
+  /** The draft uses a named block that it is a piece of. */
+  | { readonly kind: 'through'; readonly block: string };
+
+/** How a draft and the blocks that it uses use a block. */
+export function findUse({ draft, blocks }: Pick<QueryState, 'draft' | 'blocks'>, block: string): BlockUse {
+  const root = parseQuery(draft).root;
+  if (listActiveBlocks(root).includes(block)) return findPlace(draft, block);
+  const through = listActiveBlocks(root).find((name) => isWithin(name, block, blocks, new Set()));
+  if (through !== undefined) return { kind: 'through', block: through };
+  return findPath(root, block) ? { kind: 'off' } : { kind: 'unused' };
+}
+
+/** True for a block that takes part in the query in some way. */
+export function isInUse(state: Pick<QueryState, 'draft' | 'blocks'>, block: string): boolean {
+  const { kind } = findUse(state, block);
+  return kind !== 'unused' && kind !== 'off';
+}
+
+function isWithin(
+  name: string,
+  wanted: string,
+  blocks: QueryState['blocks'],
+  open: ReadonlySet<string>,
+): boolean {
+  const text = open.has(name) ? undefined : blocks.find((block) => block.name === name)?.text;
+  if (text === undefined) return false;
+  const inside = new Set(open).add(name);
+  return listActiveBlocks(parseQuery(text).root).some(
+    (inner) => inner === wanted || isWithin(inner, wanted, blocks, inside),
+  );
+}
+
+function listActiveBlocks(node: QueryNode): string[] {
+  if (node.kind === 'off') return [];
+  return node.kind === 'block' ? [node.name] : listChildren(node).flatMap(listActiveBlocks);
 }
 
 /** A place as the draft says it: alternatives by the name of their block. */

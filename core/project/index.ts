@@ -11,9 +11,9 @@ export {
 export type { DraftQuery } from './blocks';
 export { CHANGE_NAMES } from './change';
 export type { Change } from './change';
-export { findPlace } from './concept-place';
+export { findPlace, findUse, isInUse } from './concept-place';
 export { createBlockName, listBlockNames } from './draft-text';
-export type { ConceptPlace, FoundPlace } from './concept-place';
+export type { BlockUse, ConceptPlace, FoundPlace } from './concept-place';
 export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
 export {

@@ -25,4 +25,6 @@ export {
   printPattern,
 } from './pattern';
 export type { Pattern, PatternPart } from './pattern';
+export { createNameQuery, readPersonName, writePersonName } from './person-name';
+export type { PersonName } from './person-name';
 export { printQuery } from './printer';

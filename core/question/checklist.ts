@@ -1,5 +1,5 @@
 import type { Concept, Project } from '../project';
-import { describeTermKind, findPlace } from '../project';
+import { describeTermKind, isInUse } from '../project';
 import { listLimiters } from '../dialect';
 
 /** One step of the work and whether the project shows that it is done. */
@@ -52,8 +52,7 @@ const STEPS: readonly Step[] = [
   {
     id: 'query',
     text: 'Use every concept in the query',
-    isDone: (project) =>
-      everyConcept(project, (concept) => findPlace(project.working.draft, concept.block).kind !== 'unused'),
+    isDone: (project) => everyConcept(project, (concept) => isInUse(project.working, concept.block)),
   },
   {
     id: 'limiters',

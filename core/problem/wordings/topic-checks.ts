@@ -39,6 +39,10 @@ export const CHECK_WORDINGS = {
     says: '“{words}” is known as a phrase, and stands here as two words that may be anywhere.',
     remedy: 'Put it in quotation marks if the phrase is meant.',
   },
+  'name-one-order': {
+    says: '“{name}” is searched in this order only; records may have the other one.',
+    remedy: 'Search the given name beside the family name, whichever stands first.',
+  },
   'and-emptied': {
     says: '{member} finds nothing in {database}, and with AND nothing is left.',
     remedy: 'Look for other words for it there, or take it out.',

@@ -1,8 +1,6 @@
 import { LIMITER_LABELS } from './limiter-labels';
 import type { Dialect } from '#core/dialect/index';
-import type { Concept, OwnConnection } from '#core/project/index';
-import { createTermQuery } from '#core/project/index';
-import { listNodes } from '#core/query/index';
+import type { OwnConnection } from '#core/project/index';
 
 /** What is searched without a field, in words. */
 export function describeUnmarked({ fields }: Dialect): string {
@@ -35,22 +33,4 @@ export function describeConnection(connection: OwnConnection | undefined, isSru:
   if (connection?.kind === 'collection') return 'your own records, counted on this machine';
   if (connection?.kind === 'by-hand') return 'searched by hand, counts are typed in';
   return connection?.kind === 'sru' || isSru ? 'asked by SRU' : 'ships with Ewer';
-}
-
-/** The concepts with their numbers of headings of a database. */
-export function countHeadings(
-  concepts: readonly Concept[],
-  { headings, id }: Dialect,
-): { name: string; headings: number }[] {
-  if (!headings) return [];
-  return concepts.map((concept) => ({
-    name: concept.name,
-    headings: concept.terms.filter((term) =>
-      listNodes(createTermQuery(term)).some(
-        (node) =>
-          node.kind === 'heading' &&
-          (node.vocabulary === undefined || [headings.vocabulary, id].includes(node.vocabulary)),
-      ),
-    ).length,
-  }));
 }

@@ -7,10 +7,10 @@ import { CountStore } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { ConfirmedServers } from '../data/confirmed-servers';
 import { OpenProject } from '../state/open-project';
+import { ThesaurusStore } from '../thesaurus/thesaurus-store';
 import { CollectionDialogComponent, type CollectionQuestion } from './collection-dialog.component';
 import { DialectDialogComponent, type DialectQuestion } from './dialect-dialog.component';
 import {
-  countHeadings,
   describeConnection,
   describeLimiters,
   describeThesaurus,
@@ -29,6 +29,7 @@ import { SruDialogComponent } from './sru-dialog.component';
 export class DatabasesPageComponent {
   protected readonly open = inject(OpenProject);
   private readonly databases = inject(Databases);
+  private readonly thesauri = inject(ThesaurusStore);
   private readonly dialog = inject(MatDialog);
 
   private readonly confirmed = inject(ConfirmedServers);
@@ -145,7 +146,12 @@ export class DatabasesPageComponent {
       size: size === undefined ? '' : `${size.toLocaleString('en')} records`,
       unmarked: describeUnmarked(dialect),
       thesaurus: describeThesaurus(dialect),
-      headings: countHeadings(this.open.concepts(), dialect),
+      headings: dialect.headings
+        ? this.open.concepts().map((concept) => ({
+            name: concept.name,
+            headings: this.thesauri.countHeadings(concept, dialect.id) ?? '…',
+          }))
+        : [],
       limiters: describeLimiters(dialect),
     };
   }

@@ -117,7 +117,8 @@ export class HangsOnComponent {
 }
 
 /** What stands in the place of a number: it is on its way, or there will be none. */
-function describeMissing({ counted, isOff }: Hinge): string {
+function describeMissing({ counted, isOff, isLast }: Hinge): string {
   if (isOff) return 'switched off';
+  if (isLast) return 'nothing is left';
   return !counted || counted.state.status === 'waiting' ? '…' : '—';
 }

@@ -27,6 +27,8 @@ export interface Hinge {
   readonly isExcluded: boolean;
   /** It takes no part, so there is nothing to leave out. */
   readonly isOff: boolean;
+  /** Nothing is left without it. */
+  readonly isLast: boolean;
   readonly counted: Counted | undefined;
 }
 
@@ -98,15 +100,17 @@ export class QueryNumbers {
         row.key,
         inners.map((inner, at) => {
           const query = createWithout(row.item, at);
-          const isOff = inner?.isOff !== false || !query;
+          const isOff = inner?.isOff !== false;
           return {
             label: labels[at] ?? '',
             block: inner?.block,
             isExcluded: at >= members.length,
             isOff,
-            counted: isOff
-              ? undefined
-              : this.counts.lookLater(row.place(query), dialect, this.open.limiters()),
+            isLast: query === undefined,
+            counted:
+              isOff || !query
+                ? undefined
+                : this.counts.lookLater(row.place(query), dialect, this.open.limiters()),
           };
         }),
       );

@@ -1,4 +1,4 @@
-import { printQuery, build, type Field, type HeadingNode } from '#core/query/index';
+import { printQuery, build, writePersonName, type Field, type HeadingNode } from '#core/query/index';
 import { splitPastedTerms } from '#core/project/index';
 
 /** The parts that a row can be built from. */
@@ -31,6 +31,8 @@ export interface RowKind {
 }
 
 const ONE_A_LINE = 'Words and phrases, one a line';
+const NAME_HINT =
+  'One name a line: “Sherson, Elena” or “Elena Sherson”; “Sherson, E.” for any given name with E. It is searched in either order.';
 
 /** Every kind of row, in the order of the list. */
 export const ROW_KINDS: readonly RowKind[] = [
@@ -66,7 +68,7 @@ export const ROW_KINDS: readonly RowKind[] = [
   {
     id: 'author',
     label: 'an author',
-    hint: 'The name or parts of it.',
+    hint: NAME_HINT,
     wordsLabel: 'Names, one a line',
     takes: ['words'],
     field: 'author',
@@ -74,7 +76,7 @@ export const ROW_KINDS: readonly RowKind[] = [
   {
     id: 'firstauthor',
     label: 'a first author',
-    hint: 'The name or parts of it.',
+    hint: NAME_HINT,
     wordsLabel: 'Names, one a line',
     takes: ['words'],
     field: 'firstauthor',
@@ -116,6 +118,7 @@ export function writeRow(parts: RowParts): string {
       build.heading(label, parts.scope, parts.vocabulary === '' ? undefined : parts.vocabulary),
     );
   }
+  if (kind.field === 'author' || kind.field === 'firstauthor') return writeNames(parts.words, kind.field);
   const words = joinWords(parts.words, kind.join === 'all' ? 'AND' : 'OR');
   if (words === '') return '';
   const fields = kind.field ? [kind.field] : parts.fields;
@@ -127,6 +130,20 @@ export function writeRow(parts: RowParts): string {
   const side = (text: string): string => (text.includes(' OR ') ? `(${text})` : text);
   const near = `${side(words)} ${parts.ordered ? 'BEFORE' : 'WITHIN'} ${parts.distance} ${side(others)}`;
   return mark === '' ? near : `${mark}(${near})`;
+}
+
+/** Names, one a line: a comma stands within a name here, and separates none. */
+function writeNames(typed: string, field: Field): string {
+  const names = typed
+    .split('\n')
+    .map(writePersonName)
+    .filter((name) => name !== '');
+  const [only] = names;
+  if (only === undefined) return '';
+  const isBare = names.length === 1 && !only.includes(' WITHIN ');
+  const bracket = (name: string): string => (name.includes(' WITHIN ') ? `(${name})` : name);
+  if (names.length === 1) return `${field}: ${isBare ? only : `(${only})`}`;
+  return `${field}: (${names.map(bracket).join(' OR ')})`;
 }
 
 function joinWords(typed: string, operator: 'AND' | 'OR'): string {

@@ -81,14 +81,19 @@ export class ThesaurusStore {
 
   /** Whether a concept has a heading that a database's thesaurus has, too. Yes while it is not known. */
   hasHeading(concept: Concept, database: string): boolean {
+    return this.countHeadings(concept, database) !== 0;
+  }
+
+  /** How many headings of a database's thesaurus a concept has that are on; nothing while it is not known. */
+  countHeadings(concept: Concept, database: string): number | undefined {
     const vocabulary = this.find(database);
-    if (!vocabulary) return true;
-    return concept.terms.some((term) => {
+    if (!vocabulary) return undefined;
+    return concept.terms.filter((term) => {
       if (term.off || term.databases?.includes(database) === false) return false;
       const { root } = parseQuery(term.text);
       if (root.kind !== 'heading') return false;
       return (root.vocabulary ?? database) === database && vocabulary.find(root.label) !== undefined;
-    });
+    }).length;
   }
 
   /** The headings that the words of a concept lead to in a thesaurus, the likeliest first. */

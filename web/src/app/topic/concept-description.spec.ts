@@ -11,8 +11,13 @@ const concept = (block: string, ...texts: string[]): Concept => ({
   terms: texts.map((text, at) => ({ id: `${block}${at}`, text, off: false })),
 });
 const [bats, lamps, empty] = [concept('bats', 'bat', 'ALAN'), concept('lamps', 'lamp*'), concept('empty')];
+const blocks = [
+  { id: 'x', name: 'x', text: '@bats NOT owl' },
+  { id: 'y', name: 'y', text: '@x OR moth' },
+  { id: 'z', name: 'z', text: 'OFF(@bats)' },
+];
 const describeIn = (draft: string, one = bats, has = (_: Concept, __: string) => true) =>
-  describeConcept(one, { concepts: [bats, lamps, empty], draft }, DIALECTS, has);
+  describeConcept(one, { concepts: [bats, lamps, empty], blocks, draft }, DIALECTS, has);
 
 describe('what is said of a concept', () => {
   it.each([
@@ -21,6 +26,11 @@ describe('what is said of a concept', () => {
     ['(@bats OR @lamps) AND x', 'or the lamps'],
     ['@lamps', 'not in the query'],
     ['title: @bats', 'in the query'],
+    ['@x AND @lamps', 'in the query through @x'],
+    ['@y', 'in the query through @y'],
+    ['@z', 'not in the query'],
+    ['OFF(@bats) AND @lamps', 'switched off in the query'],
+    ['OFF(@bats) AND @x', 'in the query through @x'],
     ['@bats OR @unknown', 'or unknown'],
   ])('%s: %s', (draft, words) => {
     expect(describeIn(draft).placeWords).toBe(words);

@@ -1,9 +1,10 @@
 import type { Dialect } from '#core/dialect/index';
 import {
   describeTermKind,
-  findPlace,
+  findUse,
+  type BlockUse,
   type Concept,
-  type FoundPlace,
+  type QueryState,
   type Term,
   type TermKind,
 } from '#core/project/index';
@@ -11,7 +12,7 @@ import { shortenName } from '../ui/short-name';
 
 /** What is said of a concept whatever its counts: found out when the project changes, not when counts come in. */
 export interface ConceptDescription {
-  readonly place: FoundPlace;
+  readonly place: BlockUse;
   /** The place as a few words. */
   readonly placeWords: string;
   /** In which of the chosen databases with headings the concept has none. */
@@ -19,21 +20,22 @@ export interface ConceptDescription {
   readonly kinds: ReadonlyMap<Term, TermKind>;
 }
 
-const PLACE_WORDS: Readonly<Record<Exclude<FoundPlace['kind'], 'alternative'>, string>> = {
+const PLACE_WORDS: Readonly<Record<Exclude<BlockUse['kind'], 'alternative' | 'through'>, string>> = {
   required: 'required',
   excluded: 'excluded',
   unused: 'not in the query',
   elsewhere: 'in the query',
+  off: 'switched off in the query',
 };
 
 /** Describes a concept of a project; `hasHeading` says whether it has one in a database. */
 export function describeConcept(
   concept: Concept,
-  { concepts, draft }: { readonly concepts: readonly Concept[]; readonly draft: string },
+  { concepts, blocks, draft }: Pick<QueryState, 'concepts' | 'blocks' | 'draft'>,
   dialects: readonly Dialect[],
   hasHeading: (concept: Concept, database: string) => boolean,
 ): ConceptDescription {
-  const place = findPlace(draft, concept.block);
+  const place = findUse({ draft, blocks }, concept.block);
   return {
     place,
     placeWords: describePlace(place, concepts),
@@ -42,7 +44,8 @@ export function describeConcept(
   };
 }
 
-function describePlace(place: FoundPlace, concepts: readonly Concept[]): string {
+function describePlace(place: BlockUse, concepts: readonly Concept[]): string {
+  if (place.kind === 'through') return `in the query through @${place.block}`;
   if (place.kind !== 'alternative') return PLACE_WORDS[place.kind];
   const names = place.to.map((block) => concepts.find((concept) => concept.block === block)?.name ?? block);
   return `or ${names.join(', ')}`;

@@ -57,7 +57,8 @@ describe('counting by hand', () => {
         );
         for (const { after, cells } of tool['rows']())
           for (const { counted } of cells)
-            if (!isLacking(counted)) expect(readExact(counted)).toBe(small.find('paperbark', after.root).length);
+            if (!isLacking(counted))
+              expect(readExact(counted)).toBe(small.find('paperbark', after.root).length);
         expect(small.open.project().tallies.every(({ source }) => source === 'typed')).toBe(true);
       }),
       { numRuns: 25 },

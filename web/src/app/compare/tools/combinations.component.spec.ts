@@ -34,7 +34,8 @@ describe('the combinations', () => {
           const members = roots.filter((_, at) => marks[at]);
           const both = members.length === 1 ? members[0]! : build.and(...members);
           for (const { dialect, counted } of cells)
-            if (!isLacking(counted)) expect(readExact(counted)).toBe(keep(dialect.id, small.find(dialect.id, both)).length);
+            if (!isLacking(counted))
+              expect(readExact(counted)).toBe(keep(dialect.id, small.find(dialect.id, both)).length);
           const just = [...all].filter((number) => sets.every((set, at) => set.has(number) === marks[at]));
           if (exact !== undefined) expect(exact).toBe(just.length);
           else expect(fields).toContain('keywords');

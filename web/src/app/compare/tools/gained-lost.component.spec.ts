@@ -127,11 +127,12 @@ describe('gained and lost', () => {
       fc.asyncProperty(arbitraryWorld, async (world) => {
         const { small, tool } = await start(world);
         const unsaid = DATABASES.filter((id) => !canSay(world, id)).map((id) => findDialect(id)!.name);
-        await small.until(() => 
-          small.subject
-            .listOff(tool['asTheyAre']())
-            .map(({ name }) => name)
-            .join() === unsaid.join(),
+        await small.until(
+          () =>
+            small.subject
+              .listOff(tool['asTheyAre']())
+              .map(({ name }) => name)
+              .join() === unsaid.join(),
         );
       }),
       { numRuns: 15 },

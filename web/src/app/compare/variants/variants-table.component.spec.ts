@@ -46,11 +46,12 @@ describe('the variants', () => {
           const { rows: [whole = 0, base = 0] = [], draft } = counts[at]!;
           const [first, compared, last] = rows.map(({ cells }) => cells[at]!);
           if (!canSay(world, id)) {
-            expect([first, compared, last].map((cell) => cell?.below)).toEqual([
-              'a part left out',
-              'compared',
-              'a part left out',
-            ]);
+            // Where something wider finds nothing, so does what is meant: only then there is a difference.
+            for (const cell of [first, last])
+              expect(
+                readExact(cell?.counted) === 0 ? ['0', 'a part left out'] : ['a part left out'],
+              ).toContain(cell?.below);
+            expect(compared?.below).toBe('compared');
             expect([first?.ratio, last?.ratio]).toEqual(['', '']);
             return;
           }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatDialogRef } from '@angular/material/dialog';
 import { describeQuery, joinSentence, listFields } from '#core/outline/index';
@@ -7,6 +7,7 @@ import { FIELDS, parseQuery, type Field } from '#core/query/index';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { AuthorNames } from '../author-names';
 import { ROW_KINDS, writeRow, type RowParts } from '../row-kinds';
 
 const MOST_HEADINGS = 12;
@@ -18,10 +19,12 @@ const MOST_HEADINGS = 12;
   imports: [DIALOG_PARTS, MatCheckbox],
   templateUrl: './build-dialog.component.html',
   styleUrl: './dialog.scss',
+  providers: [AuthorNames],
 })
 export class BuildDialogComponent {
   protected readonly open = inject(OpenProject);
   private readonly thesauri = inject(ThesaurusStore);
+  private readonly authors = inject(AuthorNames);
   private readonly dialog = inject<MatDialogRef<BuildDialogComponent, string>>(MatDialogRef);
   protected readonly kinds = ROW_KINDS;
   protected readonly fields = FIELDS;
@@ -51,6 +54,30 @@ export class BuildDialogComponent {
       .flatMap(({ id }) => this.thesauri.find(id)?.lookUp(words, MOST_HEADINGS) ?? []);
     return [...new Set(found.map(({ heading }) => heading.label))];
   });
+  /** Names that the databases hold, for the line that is being written. */
+  protected readonly names = signal<readonly string[]>([]);
+  private readonly lastLine = computed(() => {
+    const { kind, words } = this.parts();
+    return kind === 'author' || kind === 'firstauthor' ? (words.split('\n').at(-1)?.trim() ?? '') : '';
+  });
+
+  constructor() {
+    effect((onCleanup) => {
+      const line = this.lastLine();
+      let isStale = false;
+      onCleanup(() => (isStale = true));
+      void this.authors.find(line).then((names) => {
+        if (!isStale) this.names.set(names.filter((name) => name !== line));
+      });
+    });
+  }
+
+  /** Puts a name in the place of the line that is being written. */
+  protected takeName(name: string): void {
+    const lines = this.parts().words.split('\n');
+    this.set({ words: [...lines.slice(0, -1), name].join('\n') });
+  }
+
   protected readonly text = computed(() => writeRow(this.parts()));
   private readonly parsed = computed(() => parseQuery(this.text()));
   protected readonly problem = computed(() => {
