@@ -33,7 +33,10 @@ export function listLeftOut(root: QueryNode, { fidelity }: Pick<Rendering, 'fide
 }
 
 function findReason(node: QueryNode, fidelity: Rendering['fidelity']): Reason | undefined {
-  const own = fidelity.get(node.id)?.reasons.find(({ code }) => code !== 'member-left-out');
+  const reasons = fidelity.get(node.id)?.reasons ?? [];
+  const own =
+    reasons.find(({ code }) => code === 'field-missing' || code === 'field-widened') ??
+    reasons.find(({ code }) => code !== 'member-left-out');
   if (own) return own;
   for (const child of listChildren(node)) {
     const inner = findReason(child, fidelity);

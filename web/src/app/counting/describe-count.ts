@@ -57,10 +57,15 @@ function describeLeftOut(found: readonly LeftOut[]): string[] {
   const words = found.map(({ node, reason }) => {
     if (reason?.code === 'field-widened' && reason.data['fields'] === 'firstauthor') return 'any author';
     if (reason?.code === 'field-widened')
-      return `${String(reason.data['fields'])} searched in ${String(reason.data['instead'])}`;
+      return describeWidened(String(reason.data['fields']), String(reason.data['instead']));
     return `without ${shorten(printQuery(node))}`;
   });
   return words.length > 0 ? [...new Set(words)] : ['a part left out'];
+}
+
+/** Where a field is searched that has no sign of its own; a longer account is in Translate. */
+function describeWidened(fields: string, instead: string): string {
+  return instead.includes(' ') ? `${fields}: searched anywhere` : `${fields}: searched in ${instead}`;
 }
 
 function shorten(text: string): string {

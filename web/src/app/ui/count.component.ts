@@ -81,6 +81,7 @@ interface ShownAmount {
     .basis {
       display: block;
       color: var(--warn);
+      font-weight: 400;
       font-size: 11.5px;
       line-height: 14px;
     }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MOST_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from '#core/compare/index';
-import { countExactly, getAmount, getProved } from '#core/count/index';
+import { countExactly, getAmount, getProved, isOfSomethingElse } from '#core/count/index';
 import { createConceptQuery, getConceptLetter } from '#core/project/index';
 import { dropInactive, type QueryNode } from '#core/query/index';
 import type { Dialect } from '#core/dialect/index';
@@ -62,7 +62,7 @@ export class CombinationsComponent {
       const concept = own.find((one) => one.block === block);
       return concept
         ? { ...concept, isInQuery: true }
-        : { key: words, letter: `+${at + 1}`, name: words, hue: 'hue-g', root, isInQuery: true };
+        : { key: `text ${words}`, letter: `+${at + 1}`, name: words, hue: 'hue-g', root, isInQuery: true };
     });
     const others = own
       .filter(({ block, isOn }) => isOn && !required.some((member) => member.block === block))
@@ -204,7 +204,9 @@ export class CombinationsComponent {
     if (cell?.remark) return '–';
     const count = readCount(cell?.counted);
     const amount = getAmount(count);
-    return amount ? formatAmount(amount) : count.status === 'pending' ? '…' : '–';
+    // As beside every number of something else.
+    const sign = isOfSomethingElse(count) ? ' !' : '';
+    return amount ? formatAmount(amount) + sign : count.status === 'pending' ? '…' : '–';
   }
 
   protected toggle(key: string): void {

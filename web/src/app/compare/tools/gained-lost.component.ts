@@ -24,7 +24,6 @@ import { CompareSubject } from '../compare-subject';
 import { WiderNoteComponent } from '../parts/wider-note.component';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { findObstacle } from '#core/count/index';
 import { describeLimiterGap } from '../../counting/describe-count';
 import { readCount } from '../../counting/read-count';
 import {
@@ -196,7 +195,7 @@ export class GainedLostComponent {
     if (count.status === 'none') return true;
     // Both states in one string may be too long for the fields in which each is searched.
     return [questions.from, questions.to].some(
-      (one) => findObstacle(count, readCount(this.subject.look(one, dialect))) === 'other-fields',
+      (one) => this.subject.look(one, dialect)?.rendering.withoutFields !== counted?.rendering.withoutFields,
     );
   };
 

@@ -85,7 +85,10 @@ export class WhatToTryComponent {
       this.looked().filter(({ cells }) => cells.every((counted) => readCount(counted).status !== 'pending'))
         .length,
   );
-  protected readonly all = computed(() => this.listed().length);
+  /** A change that cannot be made to this project is none to try. */
+  protected readonly all = computed(() =>
+    this.trials().isDone ? this.trials().made.length : this.listed().length,
+  );
 
   protected readonly ranked = computed(() => {
     const draft = this.whole().counts;
