@@ -61,7 +61,8 @@ export class FindingsPanelComponent {
         says: describeProblem(finding.problem),
         remedy: describeRemedy(finding.problem),
         change: cost?.change ?? '',
-        words: cost?.words ?? '',
+        words: cost ? `${cost.words} in ${this.numbers.database()?.name ?? ''}` : '',
+        place: cost?.change ? shortenName(this.numbers.database()?.name ?? '') : '',
       };
     }),
   );

@@ -56,12 +56,14 @@ describe('what could not be said', () => {
       { name: 'A', costs: [cost('x', [1], []), cost('y', [1, 2], [3])] },
       { name: 'B', costs: [cost('y', [], [4])] },
     ]);
-    expect(shared.map(({ piece, records, databases }) => [piece, records, databases.length])).toEqual([
-      ['y', 4, 2],
-      ['x', 1, 1],
+    expect(
+      shared.map(({ piece, databases }) => [piece, ...databases.map(({ cost: words }) => words)]),
+    ).toEqual([
+      ['y', '+2 −1', '−1'],
+      ['x', '+1'],
     ]);
     const open = { ...cost('z', [], []), gained: undefined, lost: undefined };
-    expect(listSharedDifferences([{ name: 'A', costs: [open] }])[0]?.records).toBeUndefined();
+    expect(listSharedDifferences([{ name: 'A', costs: [open] }])[0]?.databases[0]?.cost).toBe('');
   });
 
   it('is summed up in words', () => {

@@ -1,7 +1,7 @@
 import { describeReason } from '#core/dialect/index';
 import type { ProofAnswer, ProofDifference } from '#core/contract/index';
 import { printQuery } from '#core/query/index';
-import { formatNumber } from '../ui/number-format';
+import { formatDifference, formatNumber } from '../ui/number-format';
 import type { ProofState } from './proofs';
 
 /** What one piece of the query loses or gains in one database, and why. */
@@ -56,14 +56,19 @@ export interface SharedDifference {
   readonly databases: readonly {
     readonly name: string;
     readonly reason: string;
-    readonly gained: number | undefined;
-    readonly lost: number | undefined;
+    /** What it gains and loses there, such as `+12 −3`; nothing while that is not proved. */
+    readonly cost: string;
+    /** The greater of the two. */
+    readonly records: number | undefined;
   }[];
-  /** Records gained and lost by it in all of these databases together; nothing while not all are proved. */
-  readonly records: number | undefined;
 }
 
-/** The pieces that are not the same everywhere, those that cost most records first. */
+/** True for a piece that costs no record in any database, as far as its records go today. */
+export function costsNothing({ databases }: SharedDifference): boolean {
+  return databases.every(({ records }) => records === 0);
+}
+
+/** The pieces that are not the same everywhere, those that cost most records in one database first. */
 export function listSharedDifferences(
   rows: readonly { readonly name: string; readonly costs: readonly PieceCost[] }[],
 ): SharedDifference[] {
@@ -72,18 +77,26 @@ export function listSharedDifferences(
     for (const { piece, reason, isHarmless, gained, lost } of costs) {
       if (isHarmless) continue;
       const databases = pieces.get(piece) ?? [];
-      databases.push({ name, reason, gained: gained?.total, lost: lost?.total });
+      databases.push({ name, reason, ...describeCost(gained, lost) });
       pieces.set(piece, databases);
     }
   }
-  const shared = [...pieces].map(([piece, databases]): SharedDifference => {
-    const totals = databases.map(({ gained, lost }) =>
-      gained === undefined || lost === undefined ? undefined : gained + lost,
-    );
-    const records = totals.every((total) => total !== undefined)
-      ? totals.reduce((sum, total) => sum + total, 0)
-      : undefined;
-    return { piece, databases, records };
-  });
-  return shared.sort((a, b) => (b.records ?? 0) - (a.records ?? 0));
+  const greatest = ({ databases }: SharedDifference): number =>
+    Math.max(...databases.map(({ records }) => records ?? 0));
+  return [...pieces]
+    .map(([piece, databases]): SharedDifference => ({ piece, databases }))
+    .sort((a, b) => greatest(b) - greatest(a));
+}
+
+/** A cost stands within one database: those of several are not added up. */
+function describeCost(
+  gained: ProofDifference | undefined,
+  lost: ProofDifference | undefined,
+): { readonly cost: string; readonly records: number | undefined } {
+  if (!gained || !lost) return { cost: '', records: undefined };
+  const parts = [
+    ...(gained.total > 0 ? [formatDifference(gained.total)] : []),
+    ...(lost.total > 0 ? [formatDifference(-lost.total)] : []),
+  ];
+  return { cost: parts.join(' '), records: Math.max(gained.total, lost.total) };
 }

@@ -11,6 +11,7 @@ import { RecordDrawer } from '../ui/record-drawer';
 import type { PieceCost } from './differences';
 import type { HeadingOffer } from './heading-offers';
 import type { Intended } from './intended';
+import { formatNumber } from '../ui/number-format';
 import { BACK_WORDS, describeStep } from './rendering-notes';
 import type { Segment } from './string-segments';
 
@@ -26,6 +27,8 @@ export interface RenderingRow {
   }[];
   readonly text: string;
   readonly counted: Counted;
+  /** There are limiters, which proofs go without. */
+  readonly isLimited: boolean;
   /** What stands in the field for a count that is typed in. */
   readonly typed: string;
   readonly level: FidelityLevel;
@@ -82,6 +85,7 @@ export class RenderingRowComponent {
   /** The numbered searches are shown. */
   protected readonly showsLines = signal(false);
   private readonly drawer = inject(RecordDrawer);
+  protected readonly format = formatNumber;
   readonly row = input.required<RenderingRow>();
   readonly lit = input<readonly string[]>([]);
   readonly isOneLine = input(false);

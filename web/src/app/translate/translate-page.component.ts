@@ -40,7 +40,7 @@ import { ThesaurusStore } from '../thesaurus/thesaurus-store';
 import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
 import { RenderingRowComponent, type PhraseWay, type RenderingRow } from './rendering-row.component';
-import { describeProof, listPieceCosts, listSharedDifferences } from './differences';
+import { costsNothing, describeProof, listPieceCosts, listSharedDifferences } from './differences';
 import { FiltersDialogComponent } from './filters-dialog.component';
 import { HereDialogComponent, type HereQuestion } from './here-dialog.component';
 import { listHeadingOffers, type HeadingOffer } from './heading-offers';
@@ -93,10 +93,10 @@ export class TranslatePageComponent {
   /** Pieces that cost records, or that are not proved yet. */
   protected readonly differences = computed(() =>
     this.shared()
-      .filter(({ records }) => records !== 0)
+      .filter((difference) => !costsNothing(difference))
       .slice(0, 30),
   );
-  protected readonly harmless = computed(() => this.shared().filter(({ records }) => records === 0).length);
+  protected readonly harmless = computed(() => this.shared().filter(costsNothing).length);
   /** The two rows that stand beside each other, or all of them one below the other. */
   protected readonly shown = computed(() => {
     const pair = this.beside();
@@ -278,6 +278,7 @@ export class TranslatePageComponent {
       })),
       text: rendering.text,
       counted,
+      isLimited: listLimiters(counted.limiters).length > 0,
       typed: describeTyped(counted),
       ...describeLevel(counted),
       isProving: proof?.status === 'waiting',

@@ -23,6 +23,7 @@ import {
 } from 'chart.js';
 import { createFileName, saveFile } from '../data/save-file';
 import { ThemeChoice } from '../shell/theme-choice';
+import { formatNumber } from './number-format';
 import { writeCsv, type TableCells } from './table-file';
 
 Chart.register(
@@ -41,6 +42,8 @@ Chart.register(
 export interface ChartSeries {
   readonly name: string;
   readonly values: readonly (number | undefined)[];
+  /** How each value is written, where a number alone would say too much: `≈23,000`, `1,200–2,253`. */
+  readonly words?: readonly (string | undefined)[];
   /** One for all, or one a value: names of custom properties such as `--hue-a`. */
   readonly colours: readonly string[];
 }
@@ -132,8 +135,13 @@ export class ChartComponent {
   protected readonly cells = computed<TableCells>(() => {
     const { places, series } = this.content();
     return [
-      ['place', ...series.map(({ name }) => name)],
-      ...places.map((place, at) => [place, ...series.map(({ values }) => values[at] ?? '')]),
+      ['place', ...series.flatMap(({ name, words }) => (words ? [name, `${name}, as shown`] : [name]))],
+      ...places.map((place, at) => [
+        place,
+        ...series.flatMap(({ values, words }) =>
+          words ? [values[at] ?? '', words[at] ?? ''] : [values[at] ?? ''],
+        ),
+      ]),
     ];
   });
 
@@ -228,7 +236,8 @@ function createOptions(canvas: HTMLCanvasElement, { isLog, series }: ChartConten
         callbacks: {
           label: (item: { datasetIndex: number; dataIndex: number }) => {
             const set = series[item.datasetIndex];
-            return `${set?.name ?? ''}: ${(set?.values[item.dataIndex] ?? 0).toLocaleString('en')}`;
+            const words = set?.words?.[item.dataIndex] ?? formatNumber(set?.values[item.dataIndex] ?? 0);
+            return `${set?.name ?? ''}: ${words}`;
           },
         },
       },
@@ -270,8 +279,9 @@ function createChart(canvas: HTMLCanvasElement, getContent: () => ChartContent):
           data.datasets.forEach((set, place) => {
             chart.getDatasetMeta(place).data.forEach((bar, at) => {
               const value = set.data[at];
-              if (typeof value === 'number')
-                ctx.fillText(value === FOOT ? '0' : value.toLocaleString('en'), bar.x, bar.y - 6);
+              if (typeof value !== 'number') return;
+              const words = getContent().series[place]?.words?.[at];
+              ctx.fillText(words ?? (value === FOOT ? '0' : formatNumber(value)), bar.x, bar.y - 6);
             });
           });
         },

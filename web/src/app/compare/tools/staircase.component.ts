@@ -10,7 +10,7 @@ import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
 import { IconComponent } from '../../ui/icon.component';
-import { formatDifference } from '../../ui/number-format';
+import { formatAmount, formatDifference } from '../../ui/number-format';
 import { RecordDrawer } from '../../ui/record-drawer';
 import { CompareSubject } from '../compare-subject';
 import { KeptChoices } from '../kept-choices';
@@ -99,6 +99,11 @@ export class StaircaseComponent {
     const rows = this.rows();
     const shown = this.subject.database();
     const band = shown && this.open.working().bands[shown.id];
+    const amounts = rows.map(({ cells }) => {
+      const count = readCount(cells.find(({ dialect }) => dialect === shown)?.counted);
+      // Steps of something else would stand beside steps of the query.
+      return count.status === 'known' && !count.basis.lacking ? getAmount(count) : undefined;
+    });
     return {
       kind: 'bar',
       title: `${shown?.name ?? ''}: records after each step, in this order, on a log scale`,
@@ -106,14 +111,8 @@ export class StaircaseComponent {
       series: [
         {
           name: 'records',
-          values: rows.map(({ cells }) => {
-            const cell = cells.find(({ dialect }) => dialect === shown);
-            const count = readCount(cell?.counted);
-            // Steps of something else would stand beside steps of the query.
-            if (count.status !== 'known' || count.basis.lacking) return undefined;
-            const amount = getAmount(count);
-            return amount && getLeast(amount);
-          }),
+          values: amounts.map((amount) => amount && getLeast(amount)),
+          words: amounts.map((amount) => amount && formatAmount(amount)),
           colours: rows.map(({ block, kind }) =>
             kind === 'and'
               ? findHueRole(this.subject.state().concepts, block)

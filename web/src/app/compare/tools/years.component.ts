@@ -4,6 +4,7 @@ import type { Dialect, Limiters } from '#core/dialect/index';
 import { findObstacle, getAmount, getExact, getLeast } from '#core/count/index';
 import type { Counted } from '../../counting/count-state';
 import { readCount } from '../../counting/read-count';
+import { formatAmount } from '../../ui/number-format';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { CountComponent } from '../../ui/count.component';
@@ -81,6 +82,10 @@ export class YearsComponent {
         values: this.shown().map((counted) => {
           const amount = getAmount(readCount(counted));
           return amount && getLeast(amount);
+        }),
+        words: this.shown().map((counted) => {
+          const amount = getAmount(readCount(counted));
+          return amount && formatAmount(amount);
         }),
         colours: ['--glaze-fill'],
       },
