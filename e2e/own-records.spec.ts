@@ -44,7 +44,7 @@ test('files of one’s own become a database that is counted, proved, read and t
   await expect(row(page).getByTestId('string')).toHaveText('bat* AND title: lamp*');
   const total = row(page).getByRole('button', { name: /^The draft in/ });
   await expect(total).toHaveText('3');
-  await expect(row(page)).toContainText('proved: the same 3 records');
+  await expect(row(page)).toContainText('proved without the limiters: the same 3 records');
   await total.click();
   const drawer = page.getByRole('dialog', { name: /^Records:/ });
   await expect(drawer).toContainText('Hedgerow bats and dimmed lamps');

@@ -57,7 +57,9 @@ function describePart(part: Part): Pick<Step, 'kind' | 'words' | 'block'> {
   if (part.kind === 'limiter') return { kind: 'limiter', words: part.words };
   if (part.kind === 'field')
     return { kind: 'field', words: `${nameMember(part.member)} in ${part.fields.join(', ')}` };
-  const { sign, words, block } = part.member;
+  const { sign, block } = part.member;
+  // Its fields are a step of their own.
+  const words = part.bare === part.member.root ? part.member.words : nameMember(part.member);
   return { kind: sign, words, ...(block !== undefined && { block }) };
 }
 

@@ -36,11 +36,9 @@ interface ShownAmount {
         (click)="open()"
       >
         {{ number }}
-        @if (isOff()) {
-          <span class="sign" aria-hidden="true" [title]="basis()">!</span>
-        }
       </button>
       @if (basis()) {
+        <span class="sign" aria-hidden="true" [title]="basis()">!</span>
         <span [class]="explains() ? 'basis' : 'unseen'">{{ basis() }}</span>
       }
     } @else {
@@ -74,6 +72,7 @@ interface ShownAmount {
       color: var(--mute);
     }
     .sign {
+      position: absolute;
       margin-left: 2px;
       color: var(--warn);
       font-weight: 700;
@@ -153,7 +152,6 @@ export class CountComponent {
     const counted = this.counted();
     return counted?.state.status === 'counted' ? describeBasis(counted).join(', ') : '';
   });
-  protected readonly isOff = computed(() => this.basis() !== '');
   protected readonly share = computed(() =>
     this.failure() === undefined ? placeAmount(this.last()?.amount) : 0,
   );
