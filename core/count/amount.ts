@@ -12,7 +12,13 @@ export type Amount =
   /** The database says itself that it is about so many; how near that is, it does not say. */
   | { readonly kind: 'estimate'; readonly total: Total }
   /** Parts that overlap were counted one by one: the number is one of these, ends included. */
-  | { readonly kind: 'bounds'; readonly least: Total; readonly greatest: Total };
+  | {
+      readonly kind: 'bounds';
+      readonly least: Total;
+      readonly greatest: Total;
+      /** The parts are estimates themselves: the ends are about so many. */
+      readonly isEstimated?: true;
+    };
 
 /** A number from outside as a total: from an answer, a file or a person. */
 export function asTotal(value: number): Total {
@@ -22,7 +28,12 @@ export function asTotal(value: number): Total {
 /** An amount as a database answers it, or as it is kept: a number, with what is known of it. */
 export function createAmount(total: number, estimated = false, upTo?: number): Amount {
   if (upTo !== undefined && upTo > total)
-    return { kind: 'bounds', least: asTotal(total), greatest: asTotal(upTo) };
+    return {
+      kind: 'bounds',
+      least: asTotal(total),
+      greatest: asTotal(upTo),
+      ...(estimated && { isEstimated: true }),
+    };
   return { kind: estimated ? 'estimate' : 'exact', total: asTotal(total) };
 }
 
@@ -44,6 +55,11 @@ export function getExact(amount: Amount | undefined): Total | undefined {
   return amount?.kind === 'exact' ? amount.total : undefined;
 }
 
+/** True if an amount goes by what a database estimates. */
+export function isEstimated(amount: Amount): boolean {
+  return amount.kind === 'estimate' || (amount.kind === 'bounds' && amount.isEstimated === true);
+}
+
 /** True if an amount is surely nothing. */
 export function isNone(amount: Amount | undefined): boolean {
   return amount?.kind === 'exact' && amount.total === 0;
@@ -51,21 +67,24 @@ export function isNone(amount: Amount | undefined): boolean {
 
 /** True if both say the same of the number. */
 export function isSameAmount(a: Amount, b: Amount): boolean {
-  return a.kind === b.kind && getLeast(a) === getLeast(b) && getGreatest(a) === getGreatest(b);
+  return (
+    a.kind === b.kind &&
+    isEstimated(a) === isEstimated(b) &&
+    getLeast(a) === getLeast(b) &&
+    getGreatest(a) === getGreatest(b)
+  );
 }
 
 /**
- * What parts find together that may overlap: from the greatest of them to their sum. An estimated part
- * makes estimated bounds of it, which are no bounds: then the greatest stands as an estimate.
+ * What parts find together that may overlap: from the greatest of them to their sum. Of estimated parts these ends
+ * are estimates, too.
  */
 export function uniteParts(parts: readonly Amount[]): Amount {
   const [only] = parts;
   if (parts.length === 1 && only) return only;
   const least = Math.max(0, ...parts.map(getLeast));
   const greatest = parts.reduce((sum, part) => sum + getGreatest(part), 0);
-  const isEstimated = parts.some(({ kind }) => kind === 'estimate');
-  if (!isEstimated) return createAmount(least, false, greatest);
-  return createAmount(least, true);
+  return createAmount(least, parts.some(isEstimated), greatest);
 }
 
 /** Orders totals, the larger first. */
@@ -87,11 +106,11 @@ export interface WorkBounds {
  * an estimate proves nothing.
  */
 export function boundWorks(works: number, others: readonly Amount[]): WorkBounds {
-  const isSome = others.some((other) => other.kind !== 'estimate' && getLeast(other) > 0);
+  const isSome = others.some((other) => !isEstimated(other) && getLeast(other) > 0);
   return {
     least: Math.max(works, isSome ? 1 : 0),
     greatest: others.reduce((sum, other) => sum + getGreatest(other), works),
-    isEstimated: others.some(({ kind }) => kind === 'estimate'),
+    isEstimated: others.some(isEstimated),
   };
 }
 
@@ -104,7 +123,8 @@ export interface KeptAmount {
 
 /** An amount in the form in which it is kept; `readKeptAmount` gives it back. */
 export function keepAmount(amount: Amount): KeptAmount {
-  if (amount.kind === 'bounds') return { total: amount.least, estimated: true, upTo: amount.greatest };
+  if (amount.kind === 'bounds')
+    return { total: amount.least, estimated: isEstimated(amount), upTo: amount.greatest };
   return { total: amount.total, estimated: amount.kind === 'estimate' };
 }
 

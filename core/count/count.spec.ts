@@ -10,6 +10,7 @@ import {
   getGreatest,
   getLeast,
   getProved,
+  isEstimated,
   isOfSomethingElse,
   judgeBand,
   keepAmount,
@@ -41,7 +42,9 @@ const arbitraryAmount = fc
   .record({ truth: fc.nat(2_000), below: fc.nat(50), above: fc.nat(50), isExact: fc.boolean() })
   .map(({ truth, below, above, isExact }) => ({
     truth,
-    amount: isExact ? createAmount(truth) : createAmount(Math.max(0, truth - below), true, truth + above + 1),
+    amount: isExact
+      ? createAmount(truth)
+      : createAmount(Math.max(0, truth - below), false, truth + above + 1),
   }));
 
 describe('the difference of two counts', () => {
@@ -174,15 +177,18 @@ describe('amounts', () => {
         if (united.kind === 'exact') expect(getLeast(united)).toBe(together);
       }),
     );
-    expect(uniteParts([createAmount(3, true), createAmount(9)])).toEqual(createAmount(9, true));
+    const about = uniteParts([createAmount(3, true), createAmount(9)]);
+    expect(about).toEqual(createAmount(9, true, 12));
+    expect(isEstimated(about)).toBe(true);
+    expect(why(known(about), exact(3))).toBe('estimated');
   });
 
   it('are kept and read back as they were', () => {
     fc.assert(
       fc.property(arbitraryAmount, fc.nat(), ({ amount }, total) => {
         expect(readKeptAmount(keepAmount(amount))).toEqual(amount);
-        const estimate = createAmount(total, true);
-        expect(readKeptAmount(keepAmount(estimate))).toEqual(estimate);
+        for (const estimate of [createAmount(total, true), createAmount(total, true, total + 3)])
+          expect(readKeptAmount(keepAmount(estimate))).toEqual(estimate);
       }),
     );
   });
@@ -195,7 +201,7 @@ describe('amounts', () => {
       greatest: 5_157,
       isEstimated: true,
     });
-    expect(boundWorks(3, [createAmount(5, true, 9)])).toMatchObject({ least: 3, greatest: 12 });
+    expect(boundWorks(3, [createAmount(5, false, 9)])).toMatchObject({ least: 3, greatest: 12 });
   });
 });
 
@@ -213,7 +219,7 @@ describe('a band', () => {
       }),
     );
     expect(judgeBand(createAmount(3), {})).toBe('no-band');
-    expect(judgeBand(createAmount(1_200, true, 2_253), { to: 1_500 })).toBe('unsure');
+    expect(judgeBand(createAmount(1_200, false, 2_253), { to: 1_500 })).toBe('unsure');
   });
 
   it('is reached by growing or shrinking', () => {

@@ -1,5 +1,5 @@
 import { isSameLimiters, type Lacking, type LimiterName, type Limiters } from '../dialect';
-import { NONE, getExact, isNone, type Amount, type Total } from './amount';
+import { NONE, getExact, isEstimated, isNone, type Amount, type Total } from './amount';
 
 /** What a number is the number of, beside its string: only with it can two numbers be set side by side. */
 export interface CountBasis {
@@ -159,7 +159,8 @@ export function isOfSomethingElse(count: Count | undefined): boolean {
 
 /** Two amounts as a range of differences; nothing with an estimate, of which nobody knows how near it is. */
 function subtractAmounts(now: Amount, then: Amount): { least: number; greatest: number } | undefined {
-  if (now.kind === 'estimate' || then.kind === 'estimate') return undefined;
+  if (isEstimated(now) || isEstimated(then) || now.kind === 'estimate' || then.kind === 'estimate')
+    return undefined;
   const [low, high] = now.kind === 'exact' ? [now.total, now.total] : [now.least, now.greatest];
   const [from, to] = then.kind === 'exact' ? [then.total, then.total] : [then.least, then.greatest];
   return { least: low - to, greatest: high - from };

@@ -7,6 +7,7 @@ export {
   getExact,
   getGreatest,
   getLeast,
+  isEstimated,
   isNone,
   isSameAmount,
   keepAmount,

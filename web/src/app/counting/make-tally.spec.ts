@@ -31,7 +31,7 @@ it('a count that is there becomes a tally with its string, limiters, moment, tim
 });
 
 it('of which only bounds are known keeps both', () => {
-  expect(make(createState(3, true, 8))).toMatchObject([{ total: 3, estimated: true, upTo: 8 }]);
+  expect(make(createState(3, false, 8))).toMatchObject([{ total: 3, estimated: false, upTo: 8 }]);
 });
 
 it('no count that is on its way or has failed is ever kept', () => {

@@ -1,4 +1,4 @@
-import { judgeBand, type Amount, type Band, type BandStanding } from '#core/count/index';
+import { isEstimated, judgeBand, type Amount, type Band, type BandStanding } from '#core/count/index';
 import type { Purpose } from '#core/project/index';
 
 const WORDS: Readonly<Record<BandStanding, string>> = {
@@ -20,6 +20,6 @@ export function describeStanding(
   // Nothing may be missed: the number is what has to be looked through, and no fault.
   if (purpose === 'exhaustive' && standing !== 'below') return { words: 'to screen', isGood: true };
   // An estimate is taken by what it says, and that is said, too.
-  const about = amount.kind === 'estimate' && standing !== 'no-band' ? '≈ ' : '';
+  const about = isEstimated(amount) && standing !== 'no-band' ? '≈ ' : '';
   return { words: `${about}${WORDS[standing]}`, isGood: standing === 'in' };
 }

@@ -6,7 +6,8 @@ describe('numbers as shown', () => {
   it('groups digits and marks estimates', () => {
     expect(formatAmount(createAmount(12_345))).toBe('12,345');
     expect(formatAmount(createAmount(15_200, true))).toBe('≈15,200');
-    expect(formatAmount(createAmount(1_200, true, 2_253))).toBe('1,200–2,253');
+    expect(formatAmount(createAmount(1_200, false, 2_253))).toBe('1,200–2,253');
+    expect(formatAmount(createAmount(170, true, 276))).toBe('≈170–276');
   });
 
   it('gives differences a sign', () => {

@@ -1,4 +1,4 @@
-import { getLeast, type Amount } from '#core/count/index';
+import { getLeast, isEstimated, type Amount } from '#core/count/index';
 
 /** A whole number with grouped digits. */
 export function formatNumber(number: number): string {
@@ -7,8 +7,10 @@ export function formatNumber(number: number): string {
 
 /** A count as it is shown: grouped digits, `≈` before an estimate, both bounds where only they are known. */
 export function formatAmount(amount: Amount): string {
-  if (amount.kind === 'bounds') return `${formatNumber(amount.least)}–${formatNumber(amount.greatest)}`;
-  return `${amount.kind === 'estimate' ? '≈' : ''}${formatNumber(amount.total)}`;
+  const about = isEstimated(amount) ? '≈' : '';
+  if (amount.kind === 'bounds')
+    return `${about}${formatNumber(amount.least)}–${formatNumber(amount.greatest)}`;
+  return `${about}${formatNumber(amount.total)}`;
 }
 
 /** A difference with its sign: `+41`, `−9`, `0`. */

@@ -1,4 +1,4 @@
-import { getExact, keepAmount, type Amount } from '#core/count/index';
+import { getExact, isEstimated, keepAmount, type Amount } from '#core/count/index';
 import { listLimiters } from '#core/dialect/index';
 import { getAmount } from '../../counting/count-state';
 import { describeBasis } from '../../counting/describe-count';
@@ -68,7 +68,8 @@ function describeAmount(amount: Amount | undefined): (string | number)[] {
   if (!amount) return ['', '', 'not counted'];
   const { total, upTo } = keepAmount(amount);
   const known = { exact: 'exact', estimate: 'estimate', bounds: 'between bounds' } as const;
-  return [total, upTo ?? getExact(amount) ?? '', known[amount.kind]];
+  const about = amount.kind === 'bounds' && isEstimated(amount) ? ', estimated' : '';
+  return [total, upTo ?? getExact(amount) ?? '', known[amount.kind] + about];
 }
 
 function describeCompared({ compared }: VariantCell, name: string | undefined): (string | number)[] {
