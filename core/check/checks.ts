@@ -1,6 +1,7 @@
 import { checkStemming, checkWrittenOtherwise } from './database-checks';
 import type { Check } from './finding';
 import { checkUnknownHeadings, checkWordsAndHeadings } from './heading-checks';
+import { checkNames } from './name-checks';
 import {
   checkEmptied,
   checkEmptyConcepts,
@@ -14,7 +15,6 @@ import {
   checkAcronyms,
   checkCoveredMembers,
   checkLimiterWords,
-  checkNames,
   checkNeedlessTerms,
   checkPlurals,
   checkSpellings,

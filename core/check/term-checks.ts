@@ -13,14 +13,12 @@ import {
 import {
   build,
   covers,
-  createNameQuery,
   findAnchor,
   isPlain,
   listChildren,
   parseQuery,
   printPattern,
   printQuery,
-  readPersonName,
   type Field,
   type QueryNode,
 } from '../query';
@@ -264,34 +262,6 @@ export function checkAcronyms({ used, findMeanings }: CheckSubject): FoundThing[
     }),
   );
 }
-
-/** A name in quotation marks is searched in just that order: records may have it in the other one. */
-export function checkNames({ parsed, working, dialects, count }: CheckSubject): FoundThing[] {
-  const found: FoundThing[] = [];
-  const visit = (node: QueryNode, fields: readonly Field[] | undefined): void => {
-    if (node.kind === 'off') return;
-    const inner = node.kind === 'fielded' ? node.fields : fields;
-    if (node.kind === 'phrase' && inner?.every((field) => PERSON_FIELDS.has(field))) {
-      const { start, end } = node.span;
-      const written = working.draft.slice(start, end);
-      const name = createNameQuery(readPersonName(written));
-      if (!name) return;
-      const [whole, more] = [build.fielded(inner, node), build.fielded(inner, name)];
-      if (!dialects.some(({ id }) => (count(more, id) ?? 0) > (count(whole, id) ?? Infinity))) return;
-      const text = `${working.draft.slice(0, start)}(${printQuery(name)})${working.draft.slice(end)}`;
-      found.push({
-        problem: createProblem('name-one-order', 'warning', { name: written.replaceAll('"', '') }, node.span),
-        cost: { of: more, less: whole, words: 'records more with it' },
-        fixes: [{ label: 'Search the name in either order', changes: [{ kind: 'rewrite-draft', text }] }],
-      });
-    }
-    for (const child of listChildren(node)) visit(child, inner);
-  };
-  visit(parsed.root, undefined);
-  return found;
-}
-
-const PERSON_FIELDS: ReadonlySet<Field> = new Set<Field>(['author', 'firstauthor']);
 
 const TYPE_WORDS = new Set<string>(DOCUMENT_TYPES.flatMap((type) => [type, `${type}s`]));
 const LANGUAGE_WORDS = new Map<string, string>(LANGUAGES.map(({ code, name }) => [name.toLowerCase(), code]));

@@ -1,9 +1,5 @@
 import {
-  build,
-  createPattern,
   listNodes,
-  mapChildren,
-  printPattern,
   type Field,
   type HeadingNode,
   type NearNode,
@@ -30,6 +26,7 @@ import {
   type Drift,
   type Reason,
 } from './fidelity';
+import { holdInitials } from './initials';
 import { chooseForm, gatherSide } from './near-forms';
 import { NodeNotes, isRecalled, recallNode } from './recalled-nodes';
 import { planFields, splitMark, type FieldPlan } from './fields';
@@ -53,29 +50,6 @@ interface NodeSettings {
   readonly findForms?: FindForms;
   readonly listBranch?: ListBranch;
   readonly references?: ReadonlyMap<string, string>;
-}
-
-/** Fields in which words that stand beside each other are a name. */
-const NAME_FIELDS: ReadonlySet<Field> = new Set<Field>(['author', 'firstauthor']);
-
-/**
- * Names (a given name right beside a family name, see docs/reference/query-text.md) as a database holds them that has
- * initials only; nothing where there is no name in full.
- */
-function holdInitials(node: QueryNode & { kind: 'fielded' }): typeof node | undefined {
-  if (!node.fields.every((field) => NAME_FIELDS.has(field))) return undefined;
-  let isChanged = false;
-  const shorten = (inner: QueryNode): QueryNode => {
-    if (inner.kind !== 'near') return mapChildren(inner, shorten);
-    const [given] = inner.distance === 1 && !inner.ordered ? listPatterns(inner.left) : [];
-    const letters = given ? printPattern(given) : '';
-    if (letters.replace('*', '').length < 2) return inner;
-    isChanged = true;
-    const initial = build.term(createPattern(letters.slice(0, 1)));
-    return { ...inner, left: { ...initial, id: inner.left.id, span: inner.left.span } };
-  };
-  const item = shorten(node.item);
-  return isChanged ? { ...node, item } : undefined;
 }
 
 /** So many headings are spelled out for a branch; a larger one is written as its top alone. */
