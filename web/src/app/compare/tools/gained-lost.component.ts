@@ -107,11 +107,16 @@ export class GainedLostComponent {
     return questions ? [questions.from, questions.to] : [];
   });
   /** Searched for both states: what only one of them searches is neither gained nor lost. */
-  protected readonly dialects = computed(() => {
-    const pair = this.pair();
-    if (!pair) return [];
-    return this.draftCounts.findDialects(pair.to.databases.filter((id) => pair.from.databases.includes(id)));
-  });
+  protected readonly dialects = computed<readonly Dialect[]>(
+    () => {
+      const pair = this.pair();
+      if (!pair) return [];
+      const both = pair.to.databases.filter((id) => pair.from.databases.includes(id));
+      return this.draftCounts.findDialects(both);
+    },
+    // The same databases are not compared anew.
+    { equal: (a, b) => a.length === b.length && a.every((dialect, at) => dialect === b[at]) },
+  );
   protected readonly onlyOne = computed(() => {
     const pair = this.pair();
     if (!pair) return '';
