@@ -7,6 +7,8 @@ import type { Counted } from '../../counting/count-state';
 export interface VariantCell {
   readonly dialect: Dialect;
   readonly counted: Counted | undefined;
+  /** The state searches this database. */
+  readonly isSearched: boolean;
   /** Beside the same database's count of the variant compared with. */
   readonly compared: Comparison | undefined;
   readonly below: string;
