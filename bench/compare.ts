@@ -15,6 +15,7 @@ import {
   listTrials,
   tryChange,
 } from '#core/compare/index';
+import { createAmount } from '#core/count/index';
 import { writeQuery } from '#core/dialect/index';
 import { countStrings } from '#core/holding/index';
 import { createConceptQuery, type Concept, type Project } from '#core/project/index';
@@ -221,7 +222,7 @@ function measureOverlap(): void {
   const random = createRandom(5, 1);
   const results = Array.from({ length: 6 }, (_, at) => ({
     database: `d${at}`,
-    total: 40_000,
+    amount: createAmount(40_000),
     keys: Array.from({ length: 40_000 }, () => random.pick(keys)),
   }));
   const took = repeat(() => void findOverlap(results));

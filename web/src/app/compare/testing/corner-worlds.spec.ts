@@ -83,9 +83,9 @@ describe.each(TOOLS)('in corners, the numbers of %s', (_, type) => {
     await fc.assert(
       fc.asyncProperty(arbitraryCornerWorld, async (world) => {
         const small = open(world);
-        const tool = small.make(type) as unknown as Tool;
-        await small.count(() => tool['asked']());
-        const told = tool['asked']().flatMap((counted) => {
+        const tool = small.make<unknown>(type) as Tool;
+        await small.count(() => tool.asked());
+        const told = tool.asked().flatMap((counted) => {
           if (!counted) return [];
           const count = readCount(counted);
           const reasons = [...counted.rendering.fidelity.values()].flatMap((one) => one.reasons);
