@@ -4,6 +4,7 @@ import {
   dropInactive,
   mergeParts,
   printPattern,
+  printQuery,
   type Field,
   type Pattern,
   type QueryNode,
@@ -98,6 +99,9 @@ class DecisionDiagram {
         return this.readNear(node, fields);
       case 'heading':
         return this.readHeading(node);
+      case 'range':
+      case 'value':
+        return this.letter(printQuery(node));
       default:
         return NEVER;
     }
@@ -111,12 +115,13 @@ class DecisionDiagram {
     );
   }
 
-  private readHeading({ scope, vocabulary, label }: QueryNode & { kind: 'heading' }): number {
+  private readHeading({ scope, vocabulary, label, qualifier }: QueryNode & { kind: 'heading' }): number {
     const { place } = this;
     if (place && (place.vocabulary === undefined || (vocabulary ?? place.vocabulary) !== place.vocabulary))
       return NEVER;
     const wide = place?.isFlat && scope === 'branch' ? 'heading' : scope;
-    return this.letter(`${wide} ${place?.vocabulary ?? vocabulary ?? ''} ${createLabelKey(label)}`);
+    const aspect = qualifier === undefined ? '' : ` / ${createLabelKey(qualifier)}`;
+    return this.letter(`${wide} ${place?.vocabulary ?? vocabulary ?? ''} ${createLabelKey(label)}${aspect}`);
   }
 
   /** A choice on a side of nearness is a choice of nearnesses; without an order the sides may change places. */

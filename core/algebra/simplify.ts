@@ -103,7 +103,7 @@ function simplifyExclusion(node: QueryNode & { kind: 'not' }, settings: CoverSet
 
 function simplifyFields(node: QueryNode & { kind: 'fielded' }): QueryNode {
   const { item } = node;
-  if (item.kind === 'empty' || item.kind === 'heading') return item;
+  if (['empty', 'heading', 'range', 'value'].includes(item.kind)) return item;
   return item.kind === 'fielded' && !isMarked(item) ? item : node;
 }
 

@@ -1,6 +1,6 @@
-import { DEFAULT_FIELDS, type Field, type Pattern, type QueryNode } from '../query';
+import { DEFAULT_FIELDS, type Field, type Pattern, type QueryNode, type RangeNode } from '../query';
 import type { Vocabulary } from '../vocabulary';
-import { ALL_FIELDS, maskFields, type FieldMask } from './document';
+import { ALL_FIELDS, countMonths, maskFields, type FieldMask } from './document';
 import { createLabelKey } from '../text';
 import type { SetExpression, Slot } from './expression';
 
@@ -54,6 +54,10 @@ function translate(node: QueryNode, fields: readonly Field[], settings: NeutralS
       return { kind: 'phrase', slots: node.words.map(createSlot), fields: createFieldMask(fields) };
     case 'heading':
       return createHeadingExpression(node, settings.vocabulary);
+    case 'range':
+      return createRangeExpression(node);
+    case 'value':
+      return { kind: 'key', key: `${node.property}=${node.value}` };
     case 'off':
     case 'only':
     case 'block':
@@ -68,6 +72,11 @@ function createHeadingExpression(
 ): SetExpression {
   if (!vocabulary || (node.vocabulary !== undefined && node.vocabulary !== vocabulary.id))
     return { kind: 'none' };
+  if (node.qualifier !== undefined)
+    return {
+      kind: 'key',
+      key: `qualified=${createLabelKey(node.label)}/${createLabelKey(node.qualifier)}`,
+    };
   if (node.scope !== 'branch') return { kind: 'key', key: `${node.scope}=${createLabelKey(node.label)}` };
   const labels = vocabulary.listBranch(node.label);
   return {
@@ -75,6 +84,20 @@ function createHeadingExpression(
     items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })),
   };
 }
+
+/** An open end reaches as far as records go: one without a year is in no range. */
+function createRangeExpression({ property, from, to }: RangeNode): SetExpression {
+  const count = property === 'year' ? Number : countMonths;
+  const column = property === 'year' ? 'years' : 'entered';
+  return {
+    kind: 'range',
+    column,
+    from: from === undefined ? 1 : count(from),
+    to: count(to ?? LATEST[property]),
+  };
+}
+
+const LATEST = { year: '9999', entered: '9999-12' } as const;
 
 /** The index fields that a field set of the query language stands for. */
 export function createFieldMask(fields: readonly Field[]): FieldMask {

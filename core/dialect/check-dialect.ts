@@ -1,7 +1,7 @@
 import { createProblem, type Problem } from '../problem';
 import { parseQuery } from '../query';
 import type { Dialect } from './dialect';
-import { readString } from './reader';
+import { readString } from './reading';
 import { readDialect } from './schema';
 import { writeQuery } from './writer';
 

@@ -7,7 +7,7 @@ import { arbitraryQuery } from '../testing/arbitraries';
 import { REASON_CODES, describeReason } from './fidelity';
 import { isSameLimiters, listLimiters } from './limiters';
 import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
-import { readString } from './reader';
+import { readString } from './reading';
 import { readDialect } from './schema';
 import type { Problem } from '../problem';
 import type { FindForms } from './write-words';
@@ -84,6 +84,9 @@ describe('profiles', () => {
         pairs.map(({ query }) => writeQuery(parse(query), dialect)),
       ),
       writeQuery(parse('branch: "Bats"'), { ...heronsmere, headings: noBranch }),
+      writeQuery(parse('bat AND year: 2015'), findDialect('marlstone')!),
+      writeQuery(parse('bat AND type: review'), findDialect('plainfinder')!),
+      writeQuery(parse('heading: "Bats / behaviour"'), findDialect('gantry')!),
       writeQuery(parse('author: (Elena WITHIN 1 Sherson)'), { ...heronsmere, givenNames: 'initials' }),
       writeQuery(
         parse('branch: "Bats"'),
@@ -219,13 +222,18 @@ describe('reading what people write', () => {
     ['heronsmere', 'a OR b AND c NOT d', 'a OR (b AND (c NOT d))', []],
     ['heronsmere', 'street light*', 'street AND light*', []],
     ['heronsmere', '(bat OR lamp', 'bat OR lamp', ['unclosed-bracket']],
-    ['heronsmere', 'bat) OR lamp', 'bat AND lamp', ['unopened-bracket']],
+    ['heronsmere', 'bat) OR lamp', 'bat AND lamp', ['unopened-bracket', 'missing-operand']],
     ['heronsmere', '"street light', '"street light"', ['unclosed-quote']],
     ['gantry', 'x or y and z', '(x OR y) AND z', []],
     ['gantry', 'x y', 'x AND y', ['side-by-side']],
     ['gantry', 'lamp%{title,summary} AND NOT "bat"{person}', '(title,abstract: lamp*) NOT (author: bat)', []],
-    ['marlstone', 'street light* and not', 'text: "street light*"', []],
-    ['marlstone', 'x ; y', 'text: (x AND y)', ['unread-sign']],
+    [
+      'marlstone',
+      'street lights* and not',
+      'text: "street lights*"',
+      ['missing-operand', 'missing-operand', 'hyphens-joined', 'forms-capped'],
+    ],
+    ['marlstone', 'x ; y', 'text: (x AND y)', ['unread-sign', 'side-by-side', 'hyphens-joined']],
   ])('%s: %s', (id, string, query, codes) => {
     const read = readString(string, findDialect(id)!);
     expect(printQuery(read.root)).toBe(printQuery(parse(query)));

@@ -47,6 +47,9 @@ export type LimiterRule =
   | {
       readonly how: 'string';
       readonly form: string;
+      /** With `{from}` or `{to}` alone, for an open end; without them, the earliest and latest year stand there. */
+      readonly formFrom?: string;
+      readonly formTo?: string;
       readonly joint?: string;
       readonly values?: Readonly<Record<string, string>>;
       readonly note?: string;
@@ -91,6 +94,8 @@ export interface Dialect {
   readonly about: string;
   /** What the database is about: its subjects and what it takes in, in a few words. */
   readonly coverage?: string;
+  /** A grammar of its own by which its strings are read; without it, they are read by the entries below. */
+  readonly grammar?: 'cql' | 'lucene' | 'neutral';
   readonly operators: {
     /** An empty `write` joins by a blank alone. */
     readonly and: OperatorWords;
@@ -101,7 +106,12 @@ export interface Dialect {
   readonly exclusion: 'between' | 'before';
   /** `left-to-right`, or the operators from the tightest; operators of one level go left to right. */
   readonly precedence: 'left-to-right' | readonly (readonly ('and' | 'or' | 'not')[])[];
-  readonly sideBySide: 'and' | 'phrase' | 'error';
+  /**
+   * Different operators on one level without brackets: `refused`, or `unsure` where nobody says how they bind.
+   * Without it they bind as `precedence` says.
+   */
+  readonly mixedOperators?: 'refused' | 'unsure';
+  readonly sideBySide: 'and' | 'or' | 'phrase' | 'error';
   /** How deep brackets may stand in one another; without it, as deep as one likes. */
   readonly deepest?: number;
   readonly phrase: {
@@ -136,6 +146,8 @@ export interface Dialect {
     readonly heading: string;
     readonly branch?: string;
     readonly focus?: string;
+    /** With an aspect that the heading was given with: `{label}` and `{qualifier}`. */
+    readonly qualified?: string;
     /** There is no hierarchy: a branch is the heading itself. */
     readonly flat: boolean;
   };

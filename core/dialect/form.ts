@@ -97,10 +97,18 @@ export const DIALECT_FORM: readonly FormSection[] = [
       ...operatorEntries('not', 'Without'),
       { path: 'exclusion', label: 'Without stands', kind: 'choice', choices: ['between', 'before'] },
       {
+        path: 'mixedOperators',
+        label: 'Different operators without brackets',
+        kind: 'choice',
+        choices: ['refused', 'unsure'],
+        isOptional: true,
+        help: 'empty: they bind as the manual says',
+      },
+      {
         path: 'sideBySide',
         label: 'Words side by side',
         kind: 'choice',
-        choices: ['and', 'phrase', 'error'],
+        choices: ['and', 'or', 'phrase', 'error'],
       },
       {
         path: 'deepest',
@@ -220,6 +228,13 @@ export const DIALECT_FORM: readonly FormSection[] = [
       },
       { path: 'headings.branch', label: 'With all below it', kind: 'text', isOptional: true },
       { path: 'headings.focus', label: 'As main topic', kind: 'text', isOptional: true },
+      {
+        path: 'headings.qualified',
+        label: 'With an aspect',
+        kind: 'text',
+        isOptional: true,
+        help: '{label} and {qualifier} stand for the two',
+      },
       { path: 'headings.vocabulary', label: 'Short name of its thesaurus', kind: 'text', isOptional: true },
       { path: 'headings.flat', label: 'It has no hierarchy', kind: 'yes-no', isOptional: true },
     ],

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { build, createPattern, isSameQuery, parseQuery, printQuery, withIds, type QueryNode } from '../query';
 import { satisfies } from '../testing/naive-evaluator';
 import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
-import { readString } from './reader';
+import { readString } from './reading';
 import { writeQuery } from './writer';
 
 /** Words that mean something in one dialect or another. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { parseQuery, printQuery } from '../query';
 import { isSameLimiters, listLimiters, type Limiters } from './limiters';
 import { DIALECTS, findDialect } from './profiles';
-import { readString } from './reader';
+import { readString } from './reading';
 import { readDialect } from './schema';
 import { writeQuery } from './writer';
 

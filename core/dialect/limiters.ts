@@ -1,4 +1,5 @@
-import type { DocumentType } from '../record';
+import type { Property, RangeNode, ValueNode } from '../query';
+import { DOCUMENT_TYPES, type DocumentType } from '../record';
 import type { Dialect, LimiterName, LimiterRule } from './dialect';
 
 /** What the results are limited to: one neutral set for all databases. Absent or empty means not limited. */
@@ -102,12 +103,12 @@ function writeInString(
   dialect: Dialect,
 ): string {
   if (name === 'years') {
-    const { from = EARLIEST_YEAR, to = LATEST_YEAR } = limiters.years ?? {};
-    return rule.form.replace('{from}', String(from)).replace('{to}', String(to));
+    const { from, to } = limiters.years ?? {};
+    return writeRange(rule, from?.toString(), to?.toString(), [`${EARLIEST_YEAR}`, `${LATEST_YEAR}`]);
   }
   if (name === 'entered') {
-    const { from = `${EARLIEST_YEAR}-01`, to = `${LATEST_YEAR}-12` } = limiters.entered ?? {};
-    return rule.form.replace('{from}', from).replace('{to}', to);
+    const { from, to } = limiters.entered ?? {};
+    return writeRange(rule, from, to, [`${EARLIEST_YEAR}-01`, `${LATEST_YEAR}-12`]);
   }
   const values = listValues(name, limiters);
   const named = values.map((value) => rule.values?.[value] ?? value);
@@ -115,6 +116,46 @@ function writeInString(
     return rule.form.replace('{values}', () => named.join(rule.joint ?? ', '));
   const written = named.map((value) => rule.form.replace('{value}', () => value));
   return written.length === 1 ? (written[0] ?? '') : `(${written.join(` ${dialect.operators.or.write} `)})`;
+}
+
+function writeRange(
+  { form, formFrom, formTo }: LimiterRule & { how: 'string' },
+  from: string | undefined,
+  to: string | undefined,
+  [earliest, latest]: readonly [string, string],
+): string {
+  if (formFrom !== undefined && from !== undefined && to === undefined)
+    return formFrom.replace('{from}', from);
+  if (formTo !== undefined && to !== undefined && from === undefined) return formTo.replace('{to}', to);
+  return form.replace('{from}', from ?? earliest).replace('{to}', to ?? latest);
+}
+
+/** A part of a query that asks what a limiter asks, as the string has it; nothing if it cannot stand there. */
+export function writeProperty(node: RangeNode | ValueNode, dialect: Dialect): string | undefined {
+  const name = LIMITERS_OF[node.property];
+  const rule = dialect.limiters[name];
+  if (rule.how !== 'string') return undefined;
+  return writeInString(rule, name, describeAsLimiters(node), dialect);
+}
+
+/** True if a database can limit a whole search by a property, in whatever way. */
+export function canLimit(property: Property, { limiters }: Dialect): boolean {
+  return limiters[LIMITERS_OF[property]].how !== 'none';
+}
+
+const LIMITERS_OF = { year: 'years', entered: 'entered', type: 'types', language: 'languages' } as const;
+
+function describeAsLimiters(node: RangeNode | ValueNode): Limiters {
+  if (node.kind === 'value')
+    return node.property === 'language'
+      ? { languages: [node.value] }
+      : { types: DOCUMENT_TYPES.filter((type) => type === node.value) };
+  const { from, to } = node;
+  const text = { ...(from !== undefined && { from }), ...(to !== undefined && { to }) };
+  if (node.property === 'entered') return { entered: text };
+  return {
+    years: { ...(from !== undefined && { from: Number(from) }), ...(to !== undefined && { to: Number(to) }) },
+  };
 }
 
 /** The values of a limiter that is a list; a quotation mark would end what it stands in. */

@@ -5,6 +5,8 @@ import {
   type NearNode,
   type Pattern,
   type QueryNode,
+  type RangeNode,
+  type ValueNode,
 } from '../query';
 import type { Dialect } from './dialect';
 import {
@@ -27,6 +29,7 @@ import {
   type Reason,
 } from './fidelity';
 import { holdInitials } from './initials';
+import { canLimit, writeProperty } from './limiters';
 import { chooseForm, gatherSide } from './near-forms';
 import { NodeNotes, isRecalled, recallNode } from './recalled-nodes';
 import { planFields, splitMark, type FieldPlan } from './fields';
@@ -112,6 +115,9 @@ export class NodeWriter {
         return this.renderWords(node, node.words, fields);
       case 'heading':
         return this.renderHeading(node);
+      case 'range':
+      case 'value':
+        return this.renderProperty(node);
       case 'block':
         return this.renderReference(node);
       default:
@@ -187,7 +193,8 @@ export class NodeWriter {
     const plan = planFields(node.fields, this.dialect, true);
     const leaves = listNodes(node.item);
     const markable =
-      leaves.every((leaf) => !['heading', 'fielded', 'empty'].includes(leaf.kind)) && leaves.length > 1;
+      leaves.every((leaf) => !['heading', 'fielded', 'range', 'value', 'empty'].includes(leaf.kind)) &&
+      leaves.length > 1;
     const [code] = plan.kind === 'marked' ? plan.codes : [];
     if (
       !markable ||
@@ -223,6 +230,20 @@ export class NodeWriter {
     };
   }
 
+  /** A year, a type or a language as the string has it; where only a box has it, it cannot be part of a query. */
+  private renderProperty(node: RangeNode | ValueNode): Rendered {
+    const text = writeProperty(node, this.dialect);
+    if (text === undefined) {
+      const { property } = node;
+      const canBeSet = canLimit(property, this.dialect);
+      const code = canBeSet ? 'property-elsewhere' : 'property-missing';
+      return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code, data: { property } }] };
+    }
+    const isLoose = / (?:and|or) /i.test(text) && !text.startsWith('(');
+    const tree: StringTree = { kind: 'atom', node, text, words: 0, ...(isLoose && { isLoose }) };
+    return { result: { kind: 'written', tree, drift: SAME, lacking: SAME }, reasons: [] };
+  }
+
   private renderHeading(node: HeadingNode): Rendered {
     const { headings } = this.dialect;
     if (!headings || (node.vocabulary !== undefined && node.vocabulary !== headings.vocabulary)) {
@@ -253,7 +274,13 @@ export class NodeWriter {
         drift = NARROWER;
       }
     }
-    const text = form.replace('{label}', () => label);
+    const qualifier = node.qualifier === undefined ? undefined : this.escapeLabel(node.qualifier);
+    if (qualifier !== undefined && headings.qualified !== undefined) form = headings.qualified;
+    else if (node.qualifier !== undefined) {
+      reasons.push({ code: 'qualifier-missing', data: {} });
+      drift = WIDER;
+    }
+    const text = form.replace('{label}', () => label).replace('{qualifier}', () => qualifier ?? '');
     const words = node.label.split(/\s+/).length;
     const tree: StringTree = { kind: 'atom', node, text, words };
     return { result: { kind: 'written', tree, drift, lacking: SAME }, reasons };

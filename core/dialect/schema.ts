@@ -28,6 +28,8 @@ const limiter = Joi.alternatives(
   Joi.object({
     how: Joi.valid('string').required(),
     form: text.pattern(/\{(from|value|values)\}/).required(),
+    formFrom: text.pattern(/\{from\}/),
+    formTo: text.pattern(/\{to\}/),
     joint: text,
     values: Joi.object().pattern(text, text),
     note,
@@ -51,6 +53,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
   name: text.required(),
   about: text.required(),
   coverage: text,
+  grammar: Joi.valid('cql', 'lucene', 'neutral'),
   operators: Joi.object({
     and: operator.required(),
     or: operator.required(),
@@ -58,7 +61,8 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
   }).required(),
   exclusion: Joi.valid('between', 'before').required(),
   precedence: Joi.alternatives(Joi.valid('left-to-right'), Joi.array().items(level).min(1)).required(),
-  sideBySide: Joi.valid('and', 'phrase', 'error').required(),
+  mixedOperators: Joi.valid('refused', 'unsure'),
+  sideBySide: Joi.valid('and', 'or', 'phrase', 'error').required(),
   deepest: Joi.number().integer().min(0).max(50),
   phrase: Joi.object({
     wildcards: Joi.valid('none', 'last-word', 'all').required(),
@@ -98,6 +102,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     heading: text.pattern(/\{label\}/).required(),
     branch: text.pattern(/\{label\}/),
     focus: text.pattern(/\{label\}/),
+    qualified: text.pattern(/\{label\}.+\{qualifier\}/),
     flat: Joi.boolean().required(),
   }),
   limiters: Joi.object(

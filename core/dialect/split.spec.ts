@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { build, createPattern, parseQuery, type QueryNode } from '../query';
 import type { Extent } from './lay-out';
 import { findDialect } from './profiles';
-import { readString } from './reader';
+import { readString } from './reading';
 import { packBins } from './pack';
 import { MOST_PARTS } from './split';
 import { writeQuery } from './writer';

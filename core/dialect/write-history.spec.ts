@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { buildIndex, createEvaluator, createNeutralExpression, type IndexDocument } from '../collection';
 import { build, expandBlocks, parseQuery, printQuery, withIds, type QueryNode } from '../query';
 import { arbitraryDocument, arbitraryQuery, TEST_HEADINGS } from '../testing/arbitraries';
-import { readHistory, nameLine } from './history';
+import { readHistory, nameLine } from './reading';
 import { findDialect } from './profiles';
 import { writeHistory } from './write-history';
 

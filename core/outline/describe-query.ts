@@ -1,4 +1,13 @@
-import { DEFAULT_FIELDS, printPattern, type Field, type Pattern, type QueryNode } from '../query';
+import {
+  DEFAULT_FIELDS,
+  printPattern,
+  type Field,
+  type Pattern,
+  type QueryNode,
+  type RangeNode,
+  type ValueNode,
+} from '../query';
+import { LANGUAGES } from '../record';
 
 /** A stretch of a sentence; `block` where it speaks of one. */
 export interface SentencePart {
@@ -81,6 +90,10 @@ function describeNode(node: QueryNode, settings: DescribeSettings, depth: number
       return [{ text: `the phrase “${node.words.map(printPattern).join(' ')}”` }];
     case 'heading':
       return [{ text: describeHeading(node, settings) }];
+    case 'range':
+      return [{ text: describeRange(node) }];
+    case 'value':
+      return [{ text: describeValue(node) }];
     case 'block':
       return describeBlock(node.name, settings);
     case 'near': {
@@ -194,9 +207,25 @@ function describeWord(pattern: Pattern): string {
 }
 
 function describeHeading(node: QueryNode & { kind: 'heading' }, { nameDatabase }: DescribeSettings): string {
+  const name = node.qualifier === undefined ? node.label : `${node.label} / ${node.qualifier}`;
   const of = node.vocabulary === undefined ? '' : ` of ${nameDatabase?.(node.vocabulary) ?? node.vocabulary}`;
-  if (node.scope === 'branch') return `the heading “${node.label}”${of} or any below it`;
-  return node.scope === 'focus' ? `“${node.label}”${of} as a main topic` : `the heading “${node.label}”${of}`;
+  if (node.scope === 'branch') return `the heading “${name}”${of} or any below it`;
+  return node.scope === 'focus' ? `“${name}”${of} as a main topic` : `the heading “${name}”${of}`;
+}
+
+function describeRange({ property, from, to }: RangeNode): string {
+  const what = property === 'year' ? 'a year' : 'a month of entry';
+  if (from !== undefined && to !== undefined)
+    return from === to
+      ? `the ${property === 'year' ? 'year' : 'month of entry'} ${from}`
+      : `${what} from ${from} to ${to}`;
+  return from === undefined ? `${what} until ${to ?? ''}` : `${what} from ${from} on`;
+}
+
+function describeValue({ property, value }: ValueNode): string {
+  if (property === 'type') return `the document type “${value}”`;
+  const known = LANGUAGES.find(({ code }) => code === value);
+  return `the language ${known?.name ?? value}`;
 }
 
 /** True if some words are searched in the usual fields, or in fields of their own. */

@@ -84,6 +84,8 @@ export function readWords(text: string): string {
         return [printQuery(node).replaceAll('"', '')];
       case 'heading':
         return [node.label];
+      case 'value':
+        return [node.value];
       case 'near':
         return [...collect(node.left), ...collect(node.right)];
       case 'fielded':

@@ -1,6 +1,7 @@
 import { createLabelKey, foldLetters } from '../text';
 import { DEFAULT_FIELDS, type Field, type QueryNode } from './node';
 import type { Pattern } from './pattern';
+import { holdsRange } from './properties';
 
 /** What is known beyond the two texts. */
 export interface CoverSettings {
@@ -50,6 +51,7 @@ function check(
     return false;
   if (wide.kind === 'heading' || narrow.kind === 'heading')
     return wide.kind === 'heading' && narrow.kind === 'heading' && coversHeading(wide, narrow, settings);
+  if (isProperty(wide) || isProperty(narrow)) return coversProperty(wide, narrow);
   if (!holdsFields(wideFields, narrowFields)) return false;
   const wideWords = readWords(wide);
   if (!wideWords) return wide.kind === 'near' && coversNear(wide, narrow);
@@ -60,11 +62,28 @@ function check(
   return narrowWords !== undefined && coversWords(wideWords, narrowWords);
 }
 
+function isProperty(node: QueryNode): boolean {
+  return node.kind === 'range' || node.kind === 'value';
+}
+
+function coversProperty(wide: QueryNode, narrow: QueryNode): boolean {
+  if (wide.kind === 'range' && narrow.kind === 'range') return holdsRange(wide, narrow);
+  return (
+    wide.kind === 'value' &&
+    narrow.kind === 'value' &&
+    wide.property === narrow.property &&
+    wide.value === narrow.value
+  );
+}
+
 type HeadingLike = QueryNode & { kind: 'heading' };
 
 function coversHeading(wide: HeadingLike, narrow: HeadingLike, { listBranch }: CoverSettings): boolean {
   if (wide.vocabulary !== undefined && wide.vocabulary !== narrow.vocabulary) return false;
   const [a, b] = [createLabelKey(wide.label), createLabelKey(narrow.label)];
+  // A qualified heading is one of that heading's; whether it is counted as the heading is each index's own affair.
+  if (wide.qualifier !== undefined || narrow.qualifier !== undefined)
+    return a === b && wide.scope === narrow.scope && wide.qualifier === narrow.qualifier;
   if (wide.scope === 'focus') return narrow.scope === 'focus' && a === b;
   if (narrow.scope !== 'branch' && a === b) return true;
   if (wide.scope !== 'branch') return false;

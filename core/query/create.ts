@@ -1,5 +1,5 @@
 import { NOWHERE } from '../text';
-import type { Field, HeadingNode, QueryNode } from './node';
+import type { Field, HeadingNode, QueryNode, RangeNode, ValueNode } from './node';
 import { mergeParts, type Pattern, type PatternPart } from './pattern';
 
 const BARE = { id: '', span: NOWHERE } as const;
@@ -25,12 +25,31 @@ export const build = {
   }),
   phrase: (...words: Pattern[]): QueryNode => ({ ...BARE, kind: 'phrase', words }),
   term: (pattern: Pattern): QueryNode => ({ ...BARE, kind: 'term', pattern }),
-  heading: (label: string, scope: HeadingNode['scope'] = 'heading', vocabulary?: string): QueryNode => ({
+  heading: (
+    label: string,
+    scope: HeadingNode['scope'] = 'heading',
+    vocabulary?: string,
+    qualifier?: string,
+  ): QueryNode => ({
     ...BARE,
     kind: 'heading',
     scope,
     label,
     ...(vocabulary !== undefined && { vocabulary }),
+    ...(qualifier !== undefined && { qualifier }),
+  }),
+  range: (property: RangeNode['property'], from: string | undefined, to: string | undefined): RangeNode => ({
+    ...BARE,
+    kind: 'range',
+    property,
+    ...(from !== undefined && { from }),
+    ...(to !== undefined && { to }),
+  }),
+  value: (property: ValueNode['property'], value: string): ValueNode => ({
+    ...BARE,
+    kind: 'value',
+    property,
+    value,
   }),
   block: (name: string): QueryNode => ({ ...BARE, kind: 'block', name }),
   off: (item: QueryNode): QueryNode => ({ ...BARE, kind: 'off', item }),

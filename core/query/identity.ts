@@ -46,7 +46,11 @@ export function describeShallow(node: QueryNode): string {
     case 'phrase':
       return `phrase ${node.words.map(printPattern).join(' ')}`;
     case 'heading':
-      return `${node.scope} ${node.vocabulary ?? ''} ${node.label}`;
+      return `${node.scope} ${node.vocabulary ?? ''} ${node.label}${node.qualifier === undefined ? '' : ` / ${node.qualifier}`}`;
+    case 'range':
+      return `${node.property} ${node.from ?? ''}..${node.to ?? ''}`;
+    case 'value':
+      return `${node.property} ${node.value}`;
     case 'block':
       return `block ${node.name}`;
     case 'near':

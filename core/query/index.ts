@@ -9,8 +9,26 @@ export { formatQuery } from './format';
 export { isSameQuery, withIds } from './identity';
 export { splitTokens } from './lexer';
 export type { Token } from './lexer';
-export { DEFAULT_FIELDS, FIELDS, GREATEST_DISTANCE, listChildren, listNodes, mapChildren } from './node';
-export type { Field, HeadingNode, NearNode, PhraseNode, QueryNode, TermNode } from './node';
+export {
+  DEFAULT_FIELDS,
+  FIELDS,
+  GREATEST_DISTANCE,
+  PROPERTIES,
+  listChildren,
+  listNodes,
+  mapChildren,
+} from './node';
+export type {
+  Field,
+  HeadingNode,
+  NearNode,
+  PhraseNode,
+  Property,
+  QueryNode,
+  RangeNode,
+  TermNode,
+  ValueNode,
+} from './node';
 export { createNodePool } from './node-pool';
 export type { NodePool } from './node-pool';
 export { parseQuery } from './parser';
@@ -28,3 +46,4 @@ export type { Pattern, PatternPart } from './pattern';
 export { createNameQuery, readPersonName, writePersonName } from './person-name';
 export type { PersonName } from './person-name';
 export { printQuery } from './printer';
+export { readProperty } from './properties';

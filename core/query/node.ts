@@ -70,6 +70,26 @@ export interface HeadingNode extends NodeBase {
   /** The database whose vocabulary is meant; absent: whatever vocabulary there is. */
   readonly vocabulary?: string;
   readonly label: string;
+  /** Only where the heading was given with this aspect: `Bats / behaviour`. Of the heading itself only. */
+  readonly qualifier?: string;
+}
+/** The parts of a record that are not words: its year and month of entry, its type and language. */
+export const PROPERTIES = ['year', 'entered', 'type', 'language'] as const;
+export type Property = (typeof PROPERTIES)[number];
+
+/** The years of publication, or the months of entry, from one to another; both ends belong to it. */
+export interface RangeNode extends NodeBase {
+  readonly kind: 'range';
+  readonly property: 'year' | 'entered';
+  /** `2015`, or `2026-03` for a month; absent: open at this end. */
+  readonly from?: string;
+  readonly to?: string;
+}
+/** One document type, or one language by its code (ISO 639-1). */
+export interface ValueNode extends NodeBase {
+  readonly kind: 'value';
+  readonly property: 'type' | 'language';
+  readonly value: string;
 }
 export interface BlockNode extends NodeBase {
   readonly kind: 'block';
@@ -100,6 +120,8 @@ export type QueryNode =
   | PhraseNode
   | TermNode
   | HeadingNode
+  | RangeNode
+  | ValueNode
   | BlockNode
   | OffNode
   | OnlyNode

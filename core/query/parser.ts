@@ -2,11 +2,19 @@ import { coverSpans, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
 import { assignIds } from './identity';
 import { splitTokens, type Token } from './lexer';
-import { FIELDS, GREATEST_DISTANCE, type Field, type HeadingNode, type QueryNode } from './node';
+import {
+  FIELDS,
+  GREATEST_DISTANCE,
+  type Field,
+  type HeadingNode,
+  type Property,
+  type QueryNode,
+} from './node';
 import { findFieldReach } from './field-reach';
 import { OPERATORS, PROXIMITIES, joinOperands, type Joined } from './operators';
 import type { Pattern } from './pattern';
 import { ProblemList } from './problem-list';
+import { PROPERTY_EXAMPLES, isProperty, readProperty } from './properties';
 import { parseWrittenWords } from './written-words';
 
 /** The longest text that is read, in UTF-16 units (64 Ki). */
@@ -333,6 +341,7 @@ class Parser {
       if (next?.kind === 'quote' || scope !== 'heading' || token.vocabulary !== undefined)
         return this.parseHeading(token, scope);
     }
+    if (token.names.length === 1 && isProperty(scope)) return this.parseProperty(token, scope);
     const fields = this.checkFields(token);
     if (depth >= DEEPEST_NESTING) {
       this.report('nesting-too-deep', 'error', { most: DEEPEST_NESTING }, token);
@@ -379,8 +388,8 @@ class Parser {
       this.report('heading-unquoted', 'warning', {}, next, [fix]);
     }
     if (token.vocabulary !== undefined) this.checkDatabases([token.vocabulary], token);
-    const label = next.raw.replace(/\\(.)/gs, '$1').trim().replace(/\s+/g, ' ');
     const span = { start: token.start, end: next.end };
+    const { label, qualifier } = readLabel(next.raw, scope);
     if (label === '') {
       this.report('empty-phrase', 'warning', {}, next);
       return this.createEmpty(span);
@@ -392,6 +401,31 @@ class Parser {
       scope,
       label,
       ...(token.vocabulary !== undefined && { vocabulary: token.vocabulary }),
+      ...(qualifier !== undefined && { qualifier }),
     };
   }
+
+  /** `year: 2015..2024`, `type: "conference paper"`: one value, a word or in quotation marks. */
+  private parseProperty(token: Token & { kind: 'field' }, property: Property): QueryNode | undefined {
+    const next = this.peek();
+    if (next?.kind !== 'quote' && next?.kind !== 'word') {
+      this.report('field-without-item', 'error', {}, token);
+      return undefined;
+    }
+    this.at++;
+    const span = { start: token.start, end: next.end };
+    const node = readProperty(property, next.raw);
+    if (node) return { ...node, span };
+    const data = { value: next.raw, property, example: PROPERTY_EXAMPLES[property] };
+    this.report('value-unknown', 'error', data, next);
+    return this.createEmpty(span);
+  }
+}
+
+/** A label without what only lets its signs stand there, and its qualifier behind a slash between blanks. */
+function readLabel(raw: string, scope: HeadingNode['scope']): { label: string; qualifier?: string } {
+  const tidy = (text: string): string => text.replace(/\\(.)/gs, '$1').trim().replace(/\s+/g, ' ');
+  const at = scope === 'heading' ? raw.search(/\s\/\s/) : -1;
+  const [label, qualifier] = at < 0 ? [tidy(raw), ''] : [tidy(raw.slice(0, at)), tidy(raw.slice(at + 3))];
+  return label === '' || qualifier === '' ? { label: tidy(raw) } : { label, qualifier };
 }

@@ -1,5 +1,6 @@
 import type { QueryNode } from './node';
 import { printPattern, type Pattern } from './pattern';
+import { printProperty } from './properties';
 
 const OPERATOR_WORDS = new Set(['AND', 'OR', 'NOT', 'WITHIN', 'BEFORE', 'OFF', 'IN']);
 
@@ -65,8 +66,16 @@ function printBare(node: QueryNode): string {
       return `"${node.words.map(printPattern).join(' ')}"`;
     case 'heading': {
       const vocabulary = node.vocabulary === undefined ? '' : `(${node.vocabulary})`;
-      return `${node.scope}${vocabulary}: "${node.label.replace(/["\\“”„«»‟]/g, '\\$&')}"`;
+      const qualifier = node.qualifier === undefined ? '' : ` / ${escapeQuotes(node.qualifier)}`;
+      const label =
+        node.scope === 'heading'
+          ? escapeQuotes(node.label).replaceAll(' / ', ' \\/ ')
+          : escapeQuotes(node.label);
+      return `${node.scope}${vocabulary}: "${label}${qualifier}"`;
     }
+    case 'range':
+    case 'value':
+      return printProperty(node);
     case 'block':
       return `@${node.name}`;
     case 'off':
@@ -76,6 +85,10 @@ function printBare(node: QueryNode): string {
     case 'empty':
       return '()';
   }
+}
+
+function escapeQuotes(label: string): string {
+  return label.replace(/["\\“”„«»‟]/g, '\\$&');
 }
 
 /** A comment needs a blank before it to be one. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { INDEX_FIELDS, type IndexDocument } from '../collection/document';
+import { INDEX_FIELDS, countMonths, type IndexDocument } from '../collection/document';
 import { createLabelKey } from '../text';
 import { build, createPattern, type Field, type QueryNode } from '../query';
 import { createVocabulary } from '../vocabulary';
@@ -58,7 +58,11 @@ const value = fc
       .replace(/\W+$/, ''),
   );
 
-const heading = fc.record({ label: fc.constantFrom(...LABELS), focus: fc.boolean() });
+const heading = fc.record({
+  label: fc.constantFrom(...LABELS),
+  focus: fc.boolean(),
+  qualifier: fc.constantFrom(undefined, undefined, 'behaviour'),
+});
 
 /** A small record as the index takes it; `without` names fields that the database does not hold. */
 export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary<IndexDocument> {
@@ -70,21 +74,28 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
     source: fc.array(value, { maxLength: 1 }),
     fulltext: fc.array(value, { maxLength: 1 }),
     headings: fc.array(heading, { maxLength: 2 }),
+    year: fc.constantFrom(undefined, 1999, 2003, 2007, 2015),
+    entered: fc.constantFrom(undefined, '2026-01', '2026-05'),
+    type: fc.constantFrom('article', 'review', 'conference paper'),
+    language: fc.constantFrom('en', 'fr'),
   });
-  return values.map(({ headings, ...texts }) => {
+  return values.map(({ headings, year, entered, type, language, ...texts }) => {
     const all = {
       ...texts,
       heading: headings.map(({ label }) => label),
       firstauthor: texts.author.slice(0, 1),
     };
     const kept = INDEX_FIELDS.filter((name) => name in all && !without.includes(name));
-    const keys = headings.flatMap(({ label, focus }) => [
+    const keys = headings.flatMap(({ label, focus, qualifier }) => [
       `heading=${createLabelKey(label)}`,
       ...(focus ? [`focus=${createLabelKey(label)}`] : []),
+      ...(qualifier === undefined ? [] : [`qualified=${createLabelKey(label)}/${qualifier}`]),
     ]);
     return {
       values: Object.fromEntries(kept.map((name) => [name, (all as Record<string, string[]>)[name]])),
-      keys: without.includes('heading') ? [] : keys,
+      keys: [...(without.includes('heading') ? [] : keys), `type=${type}`, `language=${language}`],
+      ...(year !== undefined && { year }),
+      ...(entered !== undefined && { entered: countMonths(entered) }),
     };
   });
 }
@@ -117,8 +128,19 @@ const headingNode = fc
     fc.constantFrom(...LABELS, 'Unknown'),
     fc.constantFrom('heading' as const, 'branch' as const, 'focus' as const),
     fc.constantFrom(undefined, 'heronsmere', 'gantry'),
+    fc.constantFrom(undefined, undefined, 'behaviour'),
   )
-  .map(([label, scope, vocabulary]) => build.heading(label, scope, vocabulary));
+  .map(([label, scope, vocabulary, qualifier]) =>
+    build.heading(label, scope, vocabulary, scope === 'heading' ? qualifier : undefined),
+  );
+const property = fc.constantFrom(
+  build.range('year', '2000', '2005'),
+  build.range('year', '2003', undefined),
+  build.range('entered', undefined, '2026-03'),
+  build.value('type', 'review'),
+  build.value('type', 'conference paper'),
+  build.value('language', 'fr'),
+);
 
 /** Well-formed trees without blocks: groups of two or more members, fields round leaves and groups. */
 export const arbitraryQuery: fc.Arbitrary<QueryNode> = fc.letrec<{ node: QueryNode }>((tie) => ({
@@ -127,6 +149,7 @@ export const arbitraryQuery: fc.Arbitrary<QueryNode> = fc.letrec<{ node: QueryNo
     { weight: 4, arbitrary: leaf },
     { weight: 1, arbitrary: near },
     { weight: 1, arbitrary: headingNode },
+    { weight: 1, arbitrary: property },
     {
       weight: 2,
       arbitrary: fc.array(tie('node'), { minLength: 2, maxLength: 3 }).map((items) => build.or(...items)),

@@ -1,4 +1,4 @@
-import { INDEX_FIELDS, type IndexDocument, type IndexField } from '../collection/document';
+import { INDEX_FIELDS, countMonths, type IndexDocument, type IndexField } from '../collection/document';
 import { createLabelKey } from '../text';
 import { createMatcher, DEFAULT_FIELDS, type Field, type Pattern, type QueryNode } from '../query';
 import { splitWords } from '../text';
@@ -32,10 +32,24 @@ export function satisfies(
       return listValues(document, fields).some((words) => standNear(words, node));
     case 'heading': {
       if (!vocabulary || (node.vocabulary !== undefined && node.vocabulary !== vocabulary.id)) return false;
+      if (node.qualifier !== undefined)
+        return document.keys.includes(
+          `qualified=${createLabelKey(node.label)}/${createLabelKey(node.qualifier)}`,
+        );
       const labels = node.scope === 'branch' ? vocabulary.listBranch(node.label) : [node.label];
       const prefix = node.scope === 'focus' ? 'focus' : 'heading';
       return labels.some((label) => document.keys.includes(`${prefix}=${createLabelKey(label)}`));
     }
+    case 'range': {
+      const { property, from = '0000-01', to = '9999-12' } = node;
+      const number = property === 'year' ? document.year : document.entered;
+      if (number === undefined) return false;
+      const count = (text: string): number =>
+        property === 'year' ? Number(text.slice(0, 4)) : countMonths(text);
+      return count(from) <= number && number <= count(to);
+    }
+    case 'value':
+      return document.keys.includes(`${node.property}=${node.value}`);
     default:
       return false;
   }

@@ -4,7 +4,7 @@ import { parseQuery, printQuery } from '../../query';
 import { checkDialect } from '../check-dialect';
 import type { Dialect } from '../dialect';
 import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from '../profiles';
-import { readString } from '../reader';
+import { readString } from '../reading';
 import { writeQuery } from '../writer';
 import { learnDialect } from './learn-dialect';
 

@@ -1,6 +1,6 @@
 import { printQuery } from '../../query';
 import type { Dialect } from '../dialect';
-import { readString } from '../reader';
+import { readString } from '../reading';
 import { describeFields, findFields } from './field-marks';
 import { describeNearness, findNearness } from './nearness';
 import { findOperators, hasMixedLevels } from './operators';

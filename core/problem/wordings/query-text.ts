@@ -34,6 +34,10 @@ export const QUERY_TEXT_WORDINGS = {
     says: 'The field holds only for “{item}”, not for the words behind it.',
     remedy: 'Quote the words as a phrase, or put them in brackets.',
   },
+  'value-unknown': {
+    says: '“{value}” is no {property} that can be searched.',
+    remedy: 'Write for example {example}.',
+  },
   'unknown-block': {
     says: 'There is no block @{name}.',
     remedy: 'Name a concept so, or choose another block.',

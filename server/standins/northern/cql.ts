@@ -14,6 +14,8 @@ export type CqlNode =
       readonly kind: 'clause';
       /** `cql.serverChoice` if none is written. */
       readonly index: string;
+      /** The identifier of the context set that its prefix was declared for; nothing if none was declared. */
+      readonly set?: string;
       readonly relation: string;
       readonly modifiers: readonly CqlModifier[];
       readonly term: string;
@@ -75,11 +77,14 @@ function splitTokens(text: string): Token[] {
 class CqlReader {
   private at = 0;
   private depth = 0;
+  /** Identifiers of context sets by their prefixes; those of an inner query hold for it alone. */
+  private prefixes: Readonly<Record<string, string>> = {};
 
   constructor(private readonly tokens: readonly Token[]) {}
 
   readQuery(): CqlQuery {
     const prefixes = this.readPrefixes();
+    this.prefixes = prefixes;
     const root = this.readScope();
     const sortKeys = this.takeWord(['sortby']) ? this.readSortKeys() : [];
     const rest = this.peek();
@@ -139,8 +144,10 @@ class CqlReader {
     const open = this.peek();
     if (this.takeSign('(')) {
       if (++this.depth > DEEPEST) diagnose(38, 'brackets inside brackets', open.start, open.end);
-      this.readPrefixes();
+      const outer = this.prefixes;
+      this.prefixes = { ...outer, ...this.readPrefixes() };
       const inner = this.readScope();
+      this.prefixes = outer;
       const close = this.peek();
       if (!this.takeSign(')')) diagnose(10, 'a bracket has no end', open.start, close.end);
       this.depth--;
@@ -160,9 +167,12 @@ class CqlReader {
     }
     const modifiers = this.readModifiers();
     const term = this.readTerm();
+    const prefix = first.text.includes('.') ? (first.text.split('.')[0] ?? '').toLowerCase() : '';
+    const set = this.prefixes[prefix];
     return {
       kind: 'clause',
       index: first.text,
+      ...(set !== undefined && { set }),
       relation,
       modifiers,
       term: unquote(term),

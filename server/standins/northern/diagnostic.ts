@@ -26,6 +26,7 @@ const MESSAGES: Readonly<Record<number, string>> = {
   22: 'Unsupported combination of relation and index',
   23: 'Too many characters in term',
   27: 'Empty term unsupported',
+  31: 'Anchoring character not supported',
   35: 'Term contains only stopwords',
   36: 'Term in invalid format for index or relation',
   37: 'Unsupported boolean operator',

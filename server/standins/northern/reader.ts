@@ -21,14 +21,18 @@ const WORD_INDEXES: Readonly<Record<string, FieldMask>> = {
 };
 /** The indexes of whole values, by the key that the collection has for them. */
 const KEY_INDEXES: Readonly<Record<string, string>> = { 'dc.language': 'language', 'dc.type': 'type' };
-const CONTEXT_SETS = [
-  'cql',
-  'dc',
-  'srw',
-  'info:srw/cql-context-set/1/cql-v1.2',
-  'info:srw/cql-context-set/1/dc-v1.1',
-];
+/** The context sets by their usual prefixes and by their identifiers. */
+const CONTEXT_SETS: Readonly<Record<string, string>> = {
+  cql: 'cql',
+  dc: 'dc',
+  srw: 'cql',
+  'info:srw/cql-context-set/1/cql-v1.2': 'cql',
+  'info:srw/cql-context-set/1/cql-v1.1': 'cql',
+  'info:srw/cql-context-set/1/dc-v1.1': 'dc',
+};
 const DATE = 'dc.date';
+/** A `^` at the beginning or the end of a word. */
+const ANCHORED = /(?:^|\s)\^|(?<!\\)\^(?:\s|$)/u;
 const LONGEST_TERM = 2_000;
 const YEARS = { first: 1, last: 9999 };
 
@@ -96,14 +100,15 @@ function readClause(clause: Clause): SetExpression {
   return fields === undefined ? diagnose(16, clause.index, ...clause.at) : readWords(clause, index, fields);
 }
 
-/** The index with its context set; without one it is of Dublin Core. */
-function nameIndex({ index, at }: Clause): string {
+/** The index with its context set, as declared or as usual; without any it is of Dublin Core. */
+function nameIndex({ index, set, at }: Clause): string {
   const name = index.toLowerCase();
-  if (Object.hasOwn(WORD_INDEXES, name)) return name;
-  if (!name.includes('.')) return `dc.${name}`;
-  const [set = ''] = name.split('.');
-  if (!CONTEXT_SETS.includes(set)) diagnose(15, set, ...at);
-  return name.replace(/^srw\./, 'cql.');
+  const dot = name.indexOf('.');
+  const prefix = dot < 0 ? 'dc' : name.slice(0, dot);
+  const identifier = set?.toLowerCase() ?? prefix;
+  const known = Object.hasOwn(CONTEXT_SETS, identifier) ? CONTEXT_SETS[identifier] : undefined;
+  if (known === undefined) return diagnose(15, identifier, ...at);
+  return `${known}.${name.slice(dot + 1)}`;
 }
 
 function readWords(clause: Clause, index: string, fields: FieldMask): SetExpression {
@@ -112,11 +117,14 @@ function readWords(clause: Clause, index: string, fields: FieldMask): SetExpress
     if (index !== 'dc.subject') return diagnose(22, `${clause.index} ${relation}`, ...at);
     return { kind: 'key', key: `heading=${createLabelKey(unescape(term))}` };
   }
+  if (ANCHORED.test(term)) return diagnose(31, term, ...at);
   const patterns = readMasked(term);
   if (patterns.length === 0) return diagnose(27, term, ...at);
   const name = relation.replace(/^cql\./, '');
   if (name === '=' || name === 'adj') return createWords(patterns, fields);
   const words = patterns.map((pattern) => createWords([pattern], fields));
+  const [only] = words;
+  if (words.length === 1 && only && (name === 'any' || name === 'all')) return only;
   if (name === 'any') return { kind: 'or', items: words };
   if (name === 'all') return { kind: 'and', items: words };
   return diagnose(19, relation, ...at);
@@ -222,10 +230,16 @@ function listSides(node: CqlNode): Side[] {
       return diagnose(39, 'only words, phrases and their ORs can be near', ...node.at);
     return [...listSides(node.left), ...listSides(node.right)];
   }
-  const read = readClause(node);
-  if (read.kind === 'word') return [{ slots: [read.slot], fields: read.fields }];
-  if (read.kind === 'phrase') return [{ slots: read.slots, fields: read.fields }];
-  return diagnose(39, node.term, ...node.at);
+  const clause = readClause(node);
+  const sides = (clause.kind === 'or' ? clause.items : [clause]).map(readSide);
+  return sides.some((side) => side === undefined)
+    ? diagnose(39, node.term, ...node.at)
+    : sides.flatMap((side) => side ?? []);
+}
+
+function readSide(read: SetExpression): Side | undefined {
+  if (read.kind === 'word') return { slots: [read.slot], fields: read.fields };
+  return read.kind === 'phrase' ? { slots: read.slots, fields: read.fields } : undefined;
 }
 
 /** The words of a term: `*` any letters, `?` one, a backslash before a sign makes it an ordinary one. */

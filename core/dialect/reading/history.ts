@@ -1,9 +1,9 @@
-import type { Problem } from '../problem';
-import { build, mapChildren, printPattern, withIds, type QueryNode } from '../query';
-import { escapePattern } from '../text';
-import type { Dialect } from './dialect';
-import type { Limiters } from './limiters';
-import { readString } from './reader';
+import type { Problem } from '../../problem';
+import { build, mapChildren, printPattern, withIds, type QueryNode } from '../../query';
+import { escapePattern } from '../../text';
+import type { Dialect } from '../dialect';
+import type { Limiters } from '../limiters';
+import { readString } from './read-string';
 
 /** One line of a search history: its number, its string, and the count that was written behind it. */
 export interface HistoryLine {

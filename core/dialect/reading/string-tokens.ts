@@ -1,32 +1,36 @@
-import { escapePattern, type Span } from '../text';
-import { FIELDS, type Field } from '../query';
-import type { Dialect, LimiterName } from './dialect';
+import { FIELDS, type Field } from '../../query';
+import { escapePattern, type Span } from '../../text';
+import type { Dialect, LimiterName, ProximityRule } from '../dialect';
+
+/** What a sign for nearness says; adjacent is 1. */
+interface NearSaid {
+  readonly distance: number;
+  readonly ordered: boolean;
+  readonly operands: ProximityRule['operands'];
+  readonly greatest?: number;
+  readonly raw: string;
+}
 
 /** A token of a string in some dialect. */
 export type StringToken = Span &
   (
     | { readonly kind: 'open' | 'close' }
-    | { readonly kind: 'operator'; readonly operator: 'and' | 'or' | 'not' }
+    | { readonly kind: 'operator'; readonly operator: 'and' | 'or' | 'not'; readonly raw: string }
     /** Between its operands, or with `opens` before them: then a separator stands between, and a bracket ends it. */
-    | {
-        readonly kind: 'near';
-        readonly distance: number;
-        readonly ordered: boolean;
-        readonly opens?: true;
-      }
+    | ({ readonly kind: 'near'; readonly opens?: true } & NearSaid)
     /** Both words with what is said of them. */
-    | {
-        readonly kind: 'pair';
-        readonly words: readonly [string, string];
-        readonly distance: number;
-        readonly ordered: boolean;
-      }
+    | ({ readonly kind: 'pair'; readonly words: readonly [string, string] } & NearSaid)
     | { readonly kind: 'separator' }
     | { readonly kind: 'quote'; readonly raw: string; readonly closed: boolean }
     | { readonly kind: 'word'; readonly raw: string }
     /** With `opens`, a bracket ends what it marks. */
     | { readonly kind: 'mark'; readonly fields: readonly Field[]; readonly opens?: true }
-    | { readonly kind: 'heading'; readonly label: string; readonly scope: 'heading' | 'branch' | 'focus' }
+    | {
+        readonly kind: 'heading';
+        readonly label: string;
+        readonly scope: 'heading' | 'branch' | 'focus';
+        readonly qualifier?: string;
+      }
     | { readonly kind: 'limiter'; readonly name: LimiterName; readonly values: readonly string[] }
     | { readonly kind: 'unknown'; readonly raw: string }
   );
@@ -99,21 +103,31 @@ function unescape(raw: string, { escape }: Dialect): string {
 function createHeadingRules(dialect: Dialect): TokenRule[] {
   const { headings } = dialect;
   if (!headings) return [];
-  return (['branch', 'focus', 'heading'] as const).flatMap((scope) => {
-    const form = headings[scope];
+  const label = createQuotedPattern(dialect);
+  const forms = [
+    // A qualified heading looks like one with a longer label: it is tried first.
+    ['heading', headings.qualified],
+    ['branch', headings.branch],
+    ['focus', headings.focus],
+    ['heading', headings.heading],
+  ] as const;
+  return forms.flatMap(([scope, form]) => {
     if (form === undefined) return [];
-    const pattern = new RegExp(escapeForm(form, { label: `(${createQuotedPattern(dialect)})` }), 'iuy');
-    return [
-      {
-        pattern,
-        make: (match: RegExpExecArray, span: Span): StringToken => ({
-          kind: 'heading',
-          label: unescape(match[1] ?? '', dialect).trim(),
-          scope,
-          ...span,
-        }),
-      },
-    ];
+    const isQualified = form === headings.qualified;
+    const names = { label: `(${label}?)`, qualifier: `(${label})` };
+    // The blanks of a qualified heading belong to it: Day/night is a label.
+    const source = escapeForm(form, names, isQualified ? '\\s+' : '\\s*');
+    const make: Maker = (match, span) => {
+      const [, name = '', qualifier] = match;
+      return {
+        kind: 'heading',
+        label: unescape(name, dialect).trim(),
+        scope,
+        ...(qualifier !== undefined && { qualifier: unescape(qualifier, dialect).trim() }),
+        ...span,
+      };
+    };
+    return [{ pattern: new RegExp(source, 'iuy'), make }];
   });
 }
 
@@ -142,7 +156,7 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
       );
       return { kind: 'limiter', name: name as LimiterName, values, ...span };
     };
-    return [{ pattern: new RegExp(form, 'iuy'), make }];
+    return [{ pattern: new RegExp(`${form}(?![\\p{L}\\p{M}\\p{N}])`, 'iuy'), make }];
   });
 }
 
@@ -151,26 +165,30 @@ function createProximityRules(dialect: Dialect): TokenRule[] {
     const { form, counts, ordered } = rule;
     const [before = '', rest = ''] = form.split('{a}');
     const [between = '', after = ''] = rest.split('{b}');
-    const readNumber = (text: string | undefined): number => Number(text) + (counts === 'between' ? 1 : 0);
+    const say = (number: string | undefined, raw: string): NearSaid => ({
+      distance: Number(number) + (counts === 'between' ? 1 : 0),
+      ordered,
+      operands: rule.operands,
+      raw: raw.trim(),
+      ...(rule.greatest !== undefined && { greatest: rule.greatest + (counts === 'between' ? 1 : 0) }),
+    });
     if (rule.operands === 'words' && before !== '') {
       const word = createWordRule(dialect).pattern.source;
-      const pattern = escapeForm(form, { a: `(?<a>${word})`, b: `(?<b>${word})`, n: '(?<n>\\d{1,3})' });
-      const make: Maker = ({ groups }, span) => ({
+      const pattern = escapeForm(form, { a: `(?<a>${word})`, b: `(?<b>${word})`, n: '(?<n>\\d{1,9})' });
+      const make: Maker = ({ groups, 0: text }, span) => ({
         kind: 'pair',
         words: [groups?.['a'] ?? '', groups?.['b'] ?? ''],
-        distance: readNumber(groups?.['n']),
-        ordered,
+        ...say(groups?.['n'], text),
         ...span,
       });
       return [{ pattern: new RegExp(pattern, 'iuy'), make }];
     }
     const opens = before !== '';
     const sign = opens ? before : `${between.trim()}${after.trim()}`;
-    const pattern = new RegExp(`${escapeForm(sign.trim(), { n: '(\\d{1,3})' })}(?![\\p{L}\\p{N}])`, 'iuy');
+    const pattern = new RegExp(`${escapeForm(sign.trim(), { n: '(\\d{1,9})' })}(?![\\p{L}\\p{N}])`, 'iuy');
     const make: Maker = (match, span) => ({
       kind: 'near',
-      distance: readNumber(match[1]),
-      ordered,
+      ...say(match[1], match[0]),
       ...(opens && { opens: true }),
       ...span,
     });
@@ -197,7 +215,7 @@ function createOperatorRules({ operators, exclusion, wildcards }: Dialect): Toke
         `${escapePattern(word).replaceAll(' ', '\\s+')}${describeEnd(word, operator === 'not' && exclusion === 'before')}`,
         anyCase ? 'iuy' : 'uy',
       ),
-      make: (_, span) => ({ kind: 'operator', operator, ...span }),
+      make: ([raw], span) => ({ kind: 'operator', operator, raw, ...span }),
     }));
 
   /** A word ends where no letter follows; a sign before an item stands right at it. */
@@ -239,9 +257,9 @@ function createWordRule({ wildcards }: Dialect): TokenRule {
 }
 
 /** A pattern from a form: its `{names}` become the given patterns, all else stands for itself. */
-function escapeForm(form: string, names: Readonly<Record<string, string>>): string {
+function escapeForm(form: string, names: Readonly<Record<string, string>>, blank = '\\s*'): string {
   return form
     .split(/(\{\w+\})/)
-    .map((part) => names[/^\{(\w+)\}$/.exec(part)?.[1] ?? ''] ?? escapePattern(part).replace(/ +/g, '\\s*'))
+    .map((part) => names[/^\{(\w+)\}$/.exec(part)?.[1] ?? ''] ?? escapePattern(part).replace(/ +/g, blank))
     .join('');
 }

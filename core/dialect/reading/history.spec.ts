@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { printQuery } from '../query';
+import { printQuery } from '../../query';
 import { rankDialects } from './guess';
 import { isHistory, listStrings, readHistory } from './history';
-import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
+import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from '../profiles';
 
 const heronsmere = findDialect('heronsmere')!;
 const tell = (text: string, id = 'heronsmere'): string[] =>
@@ -104,7 +104,7 @@ describe('the dialect of a string', () => {
     ['in(title, summary: bats OR NEAR(3: lamp*, road)) AND years(2015-2024)', 'cardinal'],
     ['title=bats or abstract=bats not title=cricket', 'marlstone'],
     [
-      'dc.title = bat and dc.description = "street light" prox/unit=word/distance<=3/unordered lamp',
+      'dc.title = bat and (dc.description = "street light" prox/unit=word/distance<=3/unordered lamp)',
       'northern',
     ],
     ['"street light" title:"bat" -"cricket"', 'plainfinder'],

@@ -1,5 +1,5 @@
-import type { Dialect } from './dialect';
-import { readString } from './reader';
+import type { Dialect } from '../dialect';
+import { readString } from './read-string';
 import { createStringSplitter } from './string-tokens';
 
 /** How well a dialect reads a string, and what speaks for it. */
