@@ -74,6 +74,20 @@ export const LIMITER_NAMES = [
 ] as const;
 export type LimiterName = (typeof LIMITER_NAMES)[number];
 
+/** How the lines of a search history build on earlier ones. */
+export interface HistoryForms {
+  /** A range of lines joined by one operator: `{operator} {from}-{to}`. A blank may be missing or be a sign. */
+  readonly ranges: readonly string[];
+  /** A line that limits an earlier one: `limit {n} to {limiter}`. */
+  readonly limits: readonly string[];
+}
+
+/** What several systems share, for dialects that say nothing of their own. */
+export const COMMON_HISTORY: HistoryForms = {
+  ranges: ['{operator} {from}-{to}', '{operator} {from} to {to}', '{from}-{to} {operator}'],
+  limits: ['limit {n} to {limiter}', '{n} limited to {limiter}'],
+};
+
 /** What to do with a phrase whose words hold wildcards that are not allowed in quotes, first to last. */
 export const PHRASE_FALLBACKS = ['forms', 'uncut', 'side-by-side', 'proximity', 'and', 'leave-out'] as const;
 export type PhraseFallback = (typeof PHRASE_FALLBACKS)[number];
@@ -173,6 +187,8 @@ export interface Dialect {
   readonly whenTooLong: readonly LengthFallback[];
   /** An earlier search of the session; `{n}` stands for its number. */
   readonly setReference?: string;
+  /** How the lines of its histories build on earlier ones; without it, as in most systems. */
+  readonly history?: HistoryForms;
   /** The address of a search; `{string}` stands for the encoded string. */
   readonly address?: string;
   /** What a person should know about its counts and habits, in short sentences. */

@@ -124,6 +124,21 @@ export const DIALECT_FORM: readonly FormSection[] = [
         isOptional: true,
         help: '{n} stands for its number',
       },
+      {
+        path: 'history.ranges',
+        label: 'A range of earlier searches',
+        kind: 'list',
+        isOptional: true,
+        opens: 'history',
+        help: '{operator} {from}-{to}; empty: as in most systems',
+      },
+      {
+        path: 'history.limits',
+        label: 'An earlier search that is limited',
+        kind: 'list',
+        isOptional: true,
+        help: 'limit {n} to {limiter}',
+      },
     ],
   },
   {

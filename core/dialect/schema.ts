@@ -129,6 +129,14 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     .unique()
     .required(),
   setReference: text.pattern(/\{n\}/),
+  history: Joi.object({
+    ranges: Joi.array()
+      .items(text.pattern(/^(?=.*\{operator\})(?=.*\{from\}).*\{to\}/))
+      .required(),
+    limits: Joi.array()
+      .items(text.pattern(/^(?=.*\{n\}).*\{limiter\}/))
+      .required(),
+  }),
   address: text.pattern(/^https?:\/\/.*\{string\}/),
   habits: Joi.array().items(text).required(),
 });

@@ -1,51 +1,90 @@
+import { listNodes, printPattern, type QueryNode } from '../../query';
 import type { Dialect } from '../dialect';
+import { listLimiters } from '../limiters';
 import { readString } from './read-string';
-import { createStringSplitter } from './string-tokens';
 
 /** How well a dialect reads a string, and what speaks for it. */
 export interface DialectGuess {
   readonly dialect: Dialect;
   /** Things in the string that the dialect does not take. */
   readonly faults: number;
+  /** Words of the string that are operators in other syntaxes and are read as words here. */
+  readonly strays: readonly string[];
   /** What only a dialect that knows the string's signs would see, in words. */
   readonly evidence: readonly string[];
 }
 
-const EVIDENCE = [
-  ['mark', 'field mark'],
-  ['heading', 'heading'],
-  ['limiter', 'limiter'],
-  ['near', 'nearness'],
-  ['pair', 'nearness'],
-  ['operator', 'operator'],
-] as const;
-
-/** The dialects by how well they read some strings: fewest faults first, then the most of their own signs. */
-export function rankDialects(texts: readonly string[], dialects: readonly Dialect[]): DialectGuess[] {
-  return dialects
-    .map((dialect) => ({ ...judge(texts, dialect), dialect }))
-    .sort((a, b) => a.faults - b.faults || b.weight - a.weight)
-    .map(({ dialect, faults, evidence }) => ({ dialect, faults, evidence }));
+/** The dialects from the one that reads best, and how sure that is. */
+export interface RankedDialects {
+  readonly guesses: readonly DialectGuess[];
+  /**
+   * `sure`: the first reads all of it and sees more in it than any other one; `likely`: another one reads it nearly
+   * as well; `unsure`: even the first one does not take all of it, or nothing in it tells one from another.
+   */
+  readonly sureness: 'sure' | 'likely' | 'unsure';
 }
 
-function judge(
-  texts: readonly string[],
-  dialect: Dialect,
-): { faults: number; weight: number; evidence: string[] } {
-  const problems = texts.flatMap((text) => readString(text, dialect).problems);
-  const split = createStringSplitter(dialect);
-  const tokens = texts.flatMap(split);
-  const counts = new Map<string, number>();
-  for (const token of tokens) {
-    const [, name] = EVIDENCE.find(([kind]) => kind === token.kind) ?? [];
-    if (name) counts.set(name, (counts.get(name) ?? 0) + 1);
-  }
-  // Words that are operators elsewhere and stand here as words speak against a dialect.
-  const strays = tokens.filter(
-    (token) => token.kind === 'word' && /^(and|or|not|near|within)$/i.test(token.raw),
-  );
-  const faults = problems.filter(({ severity }) => severity === 'error').length + strays.length;
-  const evidence = [...counts].map(([name, count]) => `${count} × ${name}`);
-  const weight = [...counts].reduce((sum, [name, count]) => sum + count * (name === 'operator' ? 1 : 3), 0);
-  return { faults, weight, evidence };
+/** Words that join or relate others in some syntax or other. */
+const OPERATORS_SOMEWHERE = /^(?:and|or|not|except|near|within|before|prox|any|all|adj|exact|sortby)$/i;
+
+interface Judged extends DialectGuess {
+  readonly weight: number;
+}
+
+/** The dialects by how well they read some strings: fewest faults first, then the most of their own signs. */
+export function rankDialects(texts: readonly string[], dialects: readonly Dialect[]): RankedDialects {
+  const judged = dialects
+    .map((dialect) => judge(texts, dialect))
+    .sort((a, b) => countAgainst(a) - countAgainst(b) || b.weight - a.weight);
+  const [first, second] = judged;
+  return { guesses: judged.map(({ weight: _, ...guess }) => guess), sureness: compare(first, second) };
+}
+
+function countAgainst({ faults, strays }: DialectGuess): number {
+  return faults + strays.length;
+}
+
+function compare(first: Judged | undefined, second: Judged | undefined): RankedDialects['sureness'] {
+  if (!first || countAgainst(first) > 0 || first.weight === 0) return 'unsure';
+  if (!second || countAgainst(second) > 0) return 'sure';
+  return first.weight >= 2 * second.weight ? 'sure' : first.weight > second.weight ? 'likely' : 'unsure';
+}
+
+function judge(texts: readonly string[], dialect: Dialect): Judged {
+  const read = texts.map((text) => readString(text, dialect));
+  const problems = read.flatMap((one) => one.problems);
+  const nodes = read.flatMap(({ root }) => listNodes(root));
+  const strays = nodes.flatMap((node) => {
+    const word = node.kind === 'term' ? printPattern(node.pattern) : '';
+    return OPERATORS_SOMEWHERE.test(word) && !isQuoted(word, texts) ? [word] : [];
+  });
+  const limiters = read.reduce((sum, one) => sum + listLimiters(one.limiters).length, 0);
+  const counts: readonly (readonly [string, number, number])[] = [
+    ['field mark', countMarks(nodes, dialect), 3],
+    ['heading', countKinds(nodes, ['heading']), 3],
+    ['limiter', countKinds(nodes, ['range', 'value']) + limiters, 3],
+    ['nearness', countKinds(nodes, ['near']), 3],
+    ['operator', countKinds(nodes, ['and', 'or', 'not']), 1],
+  ];
+  return {
+    dialect,
+    faults: problems.filter(({ severity }) => severity !== 'note').length,
+    strays: [...new Set(strays)],
+    evidence: counts.flatMap(([name, count]) => (count > 0 ? [`${count} × ${name}`] : [])),
+    weight: counts.reduce((sum, [, count, worth]) => sum + count * worth, 0),
+  };
+}
+
+/** Marks that stand in the string; what is searched without one is said in the tree, too. */
+function countMarks(nodes: readonly QueryNode[], { fields }: Dialect): number {
+  const unmarked = fields.unmarked.join();
+  return nodes.filter((node) => node.kind === 'fielded' && node.fields.join() !== unmarked).length;
+}
+
+function isQuoted(word: string, texts: readonly string[]): boolean {
+  return texts.some((text) => text.includes(`"${word}"`));
+}
+
+function countKinds(nodes: readonly QueryNode[], kinds: readonly QueryNode['kind'][]): number {
+  return nodes.filter(({ kind }) => kinds.includes(kind)).length;
 }

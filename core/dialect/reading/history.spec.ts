@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { printQuery } from '../../query';
 import { rankDialects } from './guess';
-import { isHistory, listStrings, readHistory } from './history';
+import { listStrings, readHistory } from './history';
+import { isHistory } from './history-lines';
 import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from '../profiles';
 
 const heronsmere = findDialect('heronsmere')!;
@@ -30,6 +31,31 @@ describe('a history', () => {
     ['1. bats OR\n"street light*"\n2. 1', ['1: bats OR "street light*"', '2: @line-1']],
     ['1. lamps AND 2700K\n2. 1995', ['1: lamps AND 2700K', '2: 1995']],
     ['1. bats AND year:2015..2024', ['1: bats']],
+    [
+      '1. bats AND year:2015..2024\n2. lamps\n3. 1 AND 2',
+      ['1: bats AND year: 2015..2024', '2: lamps', '3: @line-1 AND @line-2'],
+    ],
+    ['1. a\n2. b\n3. c\n4. OR 1-3', ['1: a', '2: b', '3: c', '4: @line-1 OR @line-2 OR @line-3']],
+    ['1. a\n2. b\n3. c\n4. or/1-3', ['1: a', '2: b', '3: c', '4: @line-1 OR @line-2 OR @line-3']],
+    ['1. a\n2. b\n3. 1-2 OR', ['1: a', '2: b', '3: @line-1 OR @line-2']],
+    ['1. a\n2. b\n3. c\n4. (OR 1-2) AND 3', ['1: a', '2: b', '3: c', '4: (@line-1 OR @line-2) AND @line-3']],
+    ['1. a\n2. b\n3. 1 AND NOT 2', ['1: a', '2: b', '3: @line-1 NOT @line-2']],
+    ['1. bats\n2. limit 1 to year:2015..2024', ['1: bats', '2: @line-1']],
+    [
+      '1. bats\n2. limit 1 to English language, 2015-2024\n3. lamps\n4. 2 AND 3',
+      ['1: bats', '2: @line-1 AND language: en AND year: 2015..2024', '3: lamps', '4: @line-2 AND @line-3'],
+    ],
+    [
+      '1. bats\n2. lamps\n3. #1 AND kind:review\n4. 3 OR 2',
+      ['1: bats', '2: lamps', '3: @line-1 AND type: review', '4: @line-3 OR @line-2'],
+    ],
+    ['A. bats\nB. lamps\nC. A AND B', ['1: bats', '2: lamps', '3: @line-1 AND @line-2']],
+    [
+      '1. (318) bats\n2. (1,204) lamps\n3. (41) 1 AND 2',
+      ['1: bats = 318', '2: lamps = 1204', '3: @line-1 AND @line-2 = 41'],
+    ],
+    ['1\t318\tbats\n2\t1204\tlamps', ['1: bats = 318', '2: lamps = 1204']],
+    ['1. 318 results: bats\n2. 12 results: lamps', ['1: bats = 318', '2: lamps = 12']],
   ])('%j', (text, lines) => {
     expect(tell(text)).toEqual(lines);
   });
@@ -61,6 +87,35 @@ describe('a history', () => {
     ]);
   });
 
+  it('keeps what the last line is limited to as limiters', () => {
+    const read = readHistory('1. bats\n2. limit 1 to reviews', heronsmere);
+    expect(read.last).toMatchObject({ number: 2, limiters: { types: ['review'] }, uses: [1] });
+  });
+
+  it.each([
+    ['1. a\n2. b\n3. OR 1-7', ['line-unknown']],
+    ['1. a\n2. b\n3. 1 AND 7', ['line-unknown']],
+    ['1. a\n2. b\n3. 1-2 combined', ['line-not-understood']],
+    ['1. a\n2. b\n3. limit 1 to humans', ['limit-not-understood']],
+    ['1. a\n2. b\n3. 1 AND lamps', ['line-number-as-word']],
+    ['1. a\n2. b\n3. 1 AND', ['missing-operand']],
+  ])('marks a line that is not understood: %j', (text, codes) => {
+    const { lines } = readHistory(text, heronsmere);
+    expect(lines.at(-1)?.problems.map(({ code }) => code)).toEqual(codes);
+  });
+
+  it('offers lines of ORs alone as concepts', () => {
+    const { lines } = readHistory(
+      '1. bats OR title:owls OR "street light"\n2. bats AND owls\n3. bats',
+      heronsmere,
+    );
+    expect(lines.map(({ choices }) => choices?.map((choice) => printQuery(choice)))).toEqual([
+      ['bats', 'title: owls', '"street light"'],
+      undefined,
+      undefined,
+    ]);
+  });
+
   it('is told from one string', () => {
     expect(isHistory('1. a\n2. b')).toBe(true);
     expect(isHistory('(bats OR lamps)\nAND roads')).toBe(false);
@@ -88,11 +143,32 @@ describe('the dialect of a history', () => {
   it('is found from its strings, not from its numbers, counts and combinations', () => {
     const text = '1. lamp%{title}\t318\n2. "Street lighting"{index}\n3. #1 or #2  41';
     expect(listStrings(text)).toEqual(['lamp%{title}', '"Street lighting"{index}']);
-    expect(rankDialects(listStrings(text), DIALECTS)[0]).toMatchObject({
+    expect(rankDialects(listStrings(text), DIALECTS).guesses[0]).toMatchObject({
       dialect: { id: 'gantry' },
       faults: 0,
     });
     expect(listStrings('bats OR lamps')).toEqual(['bats OR lamps']);
+  });
+});
+
+describe('how sure a syntax is', () => {
+  const every = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS];
+  it('is not overstated for a string full of operators of another one', () => {
+    const { guesses, sureness } = rankDialects(['dc.title any "fish chips"'], DIALECTS);
+    expect(guesses[0]).toMatchObject({ dialect: { id: 'northern' }, faults: 0, strays: [] });
+    expect(sureness).toBe('sure');
+    for (const { faults, strays } of guesses.slice(1)) expect(faults + strays.length).toBeGreaterThan(0);
+    const without = DIALECTS.filter(({ id }) => id !== 'northern');
+    expect(rankDialects(['dc.title any "fish chips"'], without).sureness).toBe('unsure');
+  });
+
+  it.each([
+    ['in(title, summary: bats) AND years(2015-2024)', 'sure'],
+    ['in(title: bats)', 'unsure'],
+    ['bats', 'unsure'],
+    ['bats and lamps', 'unsure'],
+  ])('%s: %s', (text, sureness) => {
+    expect(rankDialects([text], every).sureness).toBe(sureness);
   });
 });
 
@@ -109,10 +185,10 @@ describe('the dialect of a string', () => {
     ],
     ['"street light" title:"bat" -"cricket"', 'plainfinder'],
   ])('%s', (text, id) => {
-    const [best] = rankDialects([text], DIALECTS);
-    expect(best).toMatchObject({ dialect: { id }, faults: 0 });
+    const [best] = rankDialects([text], DIALECTS).guesses;
+    expect(best).toMatchObject({ dialect: { id }, faults: 0, strays: [] });
     expect(best!.evidence.length).toBeGreaterThan(0);
-    expect(rankDialects([text], every)).toHaveLength(every.length);
+    expect(rankDialects([text], every).guesses).toHaveLength(every.length);
   });
 
   it('takes a number behind a single blank for a count if every line ends so, and only then', () => {

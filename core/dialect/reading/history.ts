@@ -1,22 +1,30 @@
-import type { Problem } from '../../problem';
+import { createProblem, type Problem } from '../../problem';
 import { build, mapChildren, printPattern, withIds, type QueryNode } from '../../query';
 import { escapePattern } from '../../text';
 import type { Dialect } from '../dialect';
 import type { Limiters } from '../limiters';
-import { readString } from './read-string';
+import { looksCombined, nameLine, readCombination, type FindLine } from './combined-lines';
+import { isHistory, splitLines, type RawLine } from './history-lines';
+import { dropFlags, liftLimiters } from './limiter-nodes';
+import { readKeepingLimiters } from './read-string';
 
-/** One line of a search history: its number, its string, and the count that was written behind it. */
+/** One line of a search history: its number and label, its string, and the count that was written beside it. */
 export interface HistoryLine {
   readonly number: number;
+  /** As it was written: a number or a letter. */
+  readonly label: string;
   readonly text: string;
   readonly count?: number;
   /** What it means; lines that it combines are blocks named by `nameLine`. */
   readonly root: QueryNode;
+  /** Those of the last line, where they are ANDed with the whole; other lines have theirs in `root`. */
   readonly limiters: Limiters;
   /** The numbers of the lines that it combines. */
   readonly uses: readonly number[];
   /** With places in `text`. */
   readonly problems: readonly Problem[];
+  /** Its terms, as query text, if it is made of ORs alone: it could be a concept. */
+  readonly choices?: readonly QueryNode[];
 }
 
 /** A history as blocks, in the order of its lines. */
@@ -26,183 +34,112 @@ export interface History {
   readonly last: HistoryLine | undefined;
 }
 
-/** The most lines and the longest text, in UTF-16 units, that are read. */
-export const MOST_LINES = 2_000;
-export const LONGEST_HISTORY = 1_000_000;
-
-const NUMBERED = /^\s*#?(\d{1,4})\s*(?:[.):\t]|\s{1,}(?=\S))\s*(.*)$/u;
-const COUNT =
-  /(?:\t+|\s{2,}|\s+[=→–—-]+\s*|\s*\()\s*(?:n\s*=\s*)?((?:\d{1,3}(?:[,. ’]\d{3})+)|\d+)\s*(?:results?|records?|hits?)?\s*\)?\s*$/iu;
-/** A number behind a single blank: a count only if every line ends so. */
-const LOOSE_COUNT = /\s+((?:\d{1,3}(?:[,.’]\d{3})+)|\d+)\s*$/u;
-/** A number behind an operator is a line that is combined. */
-const ENDS_IN_OPERATOR = /(?:^|[\s)])(?:and|or|not|except|und|oder|nicht|et|ou|sauf|y|o|[|&+-])$/iu;
 /** A word that stands for a line while its string is read by the dialect. */
 const STAND_IN = 'ewerline';
 
-/** The name of the block that a line becomes. */
-export function nameLine(number: number): string {
-  return `line-${number}`;
-}
-
-/** True if a text looks like several numbered lines. */
-export function isHistory(text: string): boolean {
-  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
-  return (
-    lines.length > 1 && lines.filter((line) => NUMBERED.test(line)).length >= Math.max(2, lines.length / 2)
-  );
-}
-
 /**
- * Reads a history of numbered lines in a dialect: a number, a string, a count perhaps; later lines
- * combine earlier ones by number (`1 AND 2`, `#1 or #2`, or as the dialect writes it). Lines without a
- * number go on with the one before. Every line gives a tree; what is not understood is a problem.
+ * Reads a history of numbered or lettered lines in a dialect: a label, a string, a count perhaps; later lines
+ * combine earlier ones (`1 AND 2`, `#1 or #2`, `OR 1-4`, or as the dialect writes it) or limit one. Lines without
+ * a label go on with the one before. Every line gives a tree; what is not understood is a problem.
  */
 export function readHistory(text: string, dialect: Dialect): History {
-  const raw = splitLines(text.slice(0, LONGEST_HISTORY));
-  const known = new Set(raw.map(({ number }) => number));
-  const lines = raw.map((line) => readLine(line, known, dialect));
+  const raw = splitLines(text);
+  const numbers = new Map(
+    raw.flatMap(({ label, number }) => [[label, number] as const, [String(number), number] as const]),
+  );
+  const lines = raw.map((line) => readLine(line, numbers, dialect));
   const used = new Set(lines.flatMap(({ uses }) => uses));
   const last = lines.findLast(({ number }) => !used.has(number));
-  return { lines, last };
+  const finished = lines.map((line) => finishLine(line, line === last));
+  return { lines: finished, last: finished.find(({ number }) => number === last?.number) };
 }
 
 /** The strings of a text that are in some syntax: the lines of a history that do not only combine others, or all of it. */
 export function listStrings(text: string): string[] {
   if (!isHistory(text)) return [text];
-  return splitLines(text.slice(0, LONGEST_HISTORY))
+  return splitLines(text)
     .map((line) => line.text)
-    .filter((line) => !isCombination(line));
+    .filter((line) => !looksCombined(line) && !/^limit\b/i.test(line));
 }
 
-/** Numbers and words that may be operators, nothing else. */
-function isCombination(text: string): boolean {
-  const item = '(?:#?\\d{1,4}|[a-z|&+-]+)';
-  return new RegExp(`^[\\s()]*${item}(?:[\\s(),]+${item})*[\\s()]*$`, 'i').test(text) && /\d/.test(text);
-}
-
-interface RawLine {
-  readonly number: number;
-  readonly text: string;
-  readonly count?: number;
-}
-
-function splitLines(text: string): RawLine[] {
-  const lines: { number: number; text: string }[] = [];
-  for (const line of text.split(/\r?\n/)) {
-    if (line.trim() === '') continue;
-    const [, number, rest = ''] = NUMBERED.exec(line) ?? [];
-    const open = lines.at(-1);
-    const isNew = number !== undefined && (open === undefined || Number(number) > open.number);
-    if (isNew && lines.length < MOST_LINES) lines.push({ number: Number(number), text: rest });
-    else if (open) open.text += `\n${line.trim()}`;
-    else lines.push({ number: 1, text: line.trim() });
-  }
-  const strict = lines.map((line) => takeCount(line, COUNT));
-  if (strict.some(({ count }) => count !== undefined) || lines.length < 2) return strict;
-  const loose = lines.map((line) => takeCount(line, LOOSE_COUNT));
-  const isEvery = loose.every(
-    ({ text: string, count }) => count !== undefined && !ENDS_IN_OPERATOR.test(string),
-  );
-  return isEvery ? loose : strict;
-}
-
-/** A line with the count that a pattern finds behind it, if there is one. */
-function takeCount({ number, text: whole }: Pick<RawLine, 'number' | 'text'>, pattern: RegExp): RawLine {
-  const match = pattern.exec(whole);
-  const string = match ? whole.slice(0, match.index).trim() : whole.trim();
-  if (!match || string === '' || !isBalanced(string)) return { number, text: whole.trim() };
-  return { number, text: string, count: Number((match[1] ?? '').replace(/\D/g, '')) };
-}
-
-/** A count in brackets must not be the inside of a bracket of the string. */
-function isBalanced(text: string): boolean {
-  return text.split('(').length === text.split(')').length && text.split('"').length % 2 === 1;
-}
-
-function readLine(line: RawLine, known: ReadonlySet<number>, dialect: Dialect): HistoryLine {
-  const isEarlier = (text: string): boolean => known.has(Number(text)) && Number(text) < line.number;
-  const uses = new Set<number>();
-  const stand = (number: string): string => {
-    uses.add(Number(number));
-    return `${STAND_IN}${number}`;
-  };
-  let text = line.text;
-  if (
-    isCombination(line.text) &&
-    listNumbers(text).every(isEarlier) &&
-    listWords(text).every((word) => isOperator(word, dialect))
-  )
-    text = writeOperators(text, dialect).replace(/#?(\d+)/g, (_, number: string) => stand(number));
-  else {
-    const forms = ['#{n}', ...(dialect.setReference === undefined ? [] : [dialect.setReference])];
-    for (const form of forms) {
-      const pattern = new RegExp(
-        `(?<![\\p{L}\\p{N}])${escapePattern(form).replace('\\{n\\}', '(\\d{1,4})')}(?![\\p{L}\\p{N}])`,
-        'giu',
-      );
-      text = text.replace(pattern, (all, number: string) => (isEarlier(number) ? stand(number) : all));
-    }
-  }
-  const read = readString(text, dialect);
-  const isMoved = text !== line.text;
+/** A limiter of the last line is one of the whole search; in other lines it belongs to the line alone. */
+function finishLine(line: HistoryLine, isLast: boolean): HistoryLine {
+  const problems = [...line.problems];
+  const { root: kept, limiters } = isLast
+    ? liftLimiters(line.root, problems)
+    : { root: dropFlags(line.root, problems) ?? build.empty(), limiters: {} };
   return {
     ...line,
-    root: withIds(putBlocks(read.root)),
-    limiters: read.limiters,
+    root: withIds(kept),
+    limiters,
+    problems,
+    ...listChoices(kept),
+  };
+}
+
+function listChoices(root: QueryNode): Pick<HistoryLine, 'choices'> {
+  const isChoice = (node: QueryNode): boolean =>
+    node.kind === 'term' ||
+    node.kind === 'phrase' ||
+    node.kind === 'heading' ||
+    (node.kind === 'fielded' && isChoice(node.item));
+  return root.kind === 'or' && root.items.every(isChoice) ? { choices: root.items } : {};
+}
+
+function readLine(line: RawLine, numbers: ReadonlyMap<string, number>, dialect: Dialect): HistoryLine {
+  const findLine: FindLine = (label) => {
+    const number = numbers.get(label.toUpperCase());
+    return number !== undefined && number < line.number ? number : undefined;
+  };
+  const combined = readCombination(line.text, findLine, dialect);
+  if (combined) return { ...line, ...combined, limiters: {} };
+  return readMixed(line, findLine, dialect);
+}
+
+/** A string in which earlier lines may be named: `#1 AND lamps`, or as the dialect refers to them. */
+function readMixed(line: RawLine, findLine: FindLine, dialect: Dialect): HistoryLine {
+  const uses = new Set<number>();
+  const forms = ['#{n}', ...(dialect.setReference === undefined ? [] : [dialect.setReference])];
+  let text = line.text;
+  for (const form of forms) {
+    const pattern = new RegExp(
+      `(?<![\\p{L}\\p{N}])${escapePattern(form).replace('\\{n\\}', '(\\d{1,4}|[A-Z])')}(?![\\p{L}\\p{N}])`,
+      'giu',
+    );
+    text = text.replace(pattern, (all, label: string) => {
+      const number = findLine(label);
+      if (number === undefined) return all;
+      uses.add(number);
+      return `${STAND_IN}${number}`;
+    });
+  }
+  const read = readKeepingLimiters(text, dialect);
+  const problems = read.problems.filter(({ data }) => !isStandIn(data['word']));
+  return {
+    ...line,
+    root: putBlocks(read.root),
+    limiters: {},
     uses: [...uses].sort((a, b) => a - b),
     // Places in a text with stand-ins are not those of the line.
-    problems: isMoved
-      ? read.problems.filter(({ data }) => !isStandIn(data['word'])).map(({ span: _, ...problem }) => problem)
-      : read.problems,
+    problems: [
+      ...(text === line.text ? problems : problems.map(({ span: _, ...problem }) => problem)),
+      ...findLikelyLines(line.text, findLine),
+    ],
   };
+}
+
+/** Numbers that could be lines, in a string that was read as words. */
+function findLikelyLines(text: string, findLine: FindLine): Problem[] {
+  if (looksCombined(text) && /\d\s*[-–]\s*#?\d/.test(text) && /#?\d+/.test(text))
+    return [createProblem('line-not-understood', 'error', { line: text.slice(0, 60) })];
+  const bare = /(?:^|\s)(\d{1,3})\s+(?:and|or|not)\s|\s(?:and|or|not)\s+(\d{1,3})(?:\s|$)/iu.exec(text);
+  const label = bare?.[1] ?? bare?.[2];
+  if (label === undefined || findLine(label) === undefined) return [];
+  return [createProblem('line-number-as-word', 'warning', { line: label })];
 }
 
 function isStandIn(word: unknown): boolean {
   return typeof word === 'string' && word.startsWith(STAND_IN);
-}
-
-function listNumbers(text: string): string[] {
-  return text.match(/\d+/g) ?? [];
-}
-
-function listWords(text: string): string[] {
-  return text.match(/[a-z|&+-]+/gi) ?? [];
-}
-
-const COMMON: Readonly<Record<string, 'and' | 'or' | 'not'>> = {
-  and: 'and',
-  or: 'or',
-  not: 'not',
-  '&': 'and',
-  '|': 'or',
-  '+': 'and',
-  '-': 'not',
-  except: 'not',
-};
-
-function findOperator(word: string, dialect: Dialect): 'and' | 'or' | 'not' | undefined {
-  const own = (['and', 'or', 'not'] as const).find((operator) =>
-    dialect.operators[operator].read.some((read) => read.toLowerCase() === word.toLowerCase()),
-  );
-  return own ?? COMMON[word.toLowerCase()];
-}
-
-function isOperator(word: string, dialect: Dialect): boolean {
-  return findOperator(word, dialect) !== undefined;
-}
-
-/** The operators as the dialect writes them; `and not` is one. */
-function writeOperators(text: string, dialect: Dialect): string {
-  return text
-    .replace(/\band\s+not\b/gi, 'not')
-    .replace(/[a-z|&+-]+/gi, (word) => {
-      const operator = findOperator(word, dialect);
-      return operator
-        ? ` ${dialect.operators[operator].write}${operator === 'not' && dialect.exclusion === 'before' ? '' : ' '}`
-        : word;
-    })
-    .replace(/(-)\s+/g, '$1');
 }
 
 function putBlocks(node: QueryNode): QueryNode {

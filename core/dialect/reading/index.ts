@@ -1,6 +1,8 @@
+export { nameLine } from './combined-lines';
 export { rankDialects } from './guess';
-export type { DialectGuess } from './guess';
-export { isHistory, listStrings, nameLine, readHistory } from './history';
+export type { DialectGuess, RankedDialects } from './guess';
+export { listStrings, readHistory } from './history';
 export type { History, HistoryLine } from './history';
+export { isHistory } from './history-lines';
 export { readString } from './read-string';
 export type { ReadString } from './read-string';

@@ -143,7 +143,7 @@ function addValues(limiters: Limiters, nodes: readonly QueryNode[]): Limiters | 
 }
 
 /** Limiters that can be no part of a query are lost where they are not ANDed with the whole: that is said. */
-function dropFlags(node: QueryNode, problems: Problem[]): QueryNode | undefined {
+export function dropFlags(node: QueryNode, problems: Problem[]): QueryNode | undefined {
   if (node.kind === 'block' && node.name.startsWith(FLAG)) {
     problems.push(
       createProblem('limiter-lost', 'error', { limiter: node.name.slice(FLAG.length) }, node.span),

@@ -40,12 +40,28 @@ const GRAMMARS: Readonly<
  * problem in its place. Law: without a problem, the tree finds what the database finds for the string.
  */
 export function readString(text: string, dialect: Dialect): ReadString {
-  const read = dialect.grammar ? GRAMMARS[dialect.grammar](text, dialect) : readByEntries(text, dialect);
-  const problems = [...read.problems, ...checkLength(text, read.root, dialect)];
-  const { root: bare, limiters } = liftLimiters(read.root, problems);
-  problems.push(...findLoneStopWords(bare, dialect), ...describeHabits(bare, text, dialect));
-  const other = read.other && finish(liftLimiters(read.other, []).root, dialect);
-  return { root: finish(bare, dialect), limiters, problems, ...(other && { other }) };
+  const { root: whole, problems, other } = read(text, dialect);
+  const { root, limiters } = liftLimiters(whole, problems);
+  const otherRoot = other && finish(liftLimiters(other, []).root, dialect);
+  return { root: finish(root, dialect), limiters, problems, ...(otherRoot && { other: otherRoot }) };
+}
+
+/** As `readString`, with the limiters left in the tree: for a string that others will build on. */
+export function readKeepingLimiters(text: string, dialect: Dialect): Omit<ReadString, 'limiters' | 'other'> {
+  const { root, problems } = read(text, dialect);
+  return { root: finish(root, dialect), problems };
+}
+
+function read(text: string, dialect: Dialect): GrammarReading {
+  const { root, problems, other } = dialect.grammar
+    ? GRAMMARS[dialect.grammar](text, dialect)
+    : readByEntries(text, dialect);
+  const more = [
+    ...checkLength(text, root, dialect),
+    ...findLoneStopWords(root, dialect),
+    ...describeHabits(root, text, dialect),
+  ];
+  return { root, problems: [...problems, ...more], ...(other && { other }) };
 }
 
 function finish(root: QueryNode, dialect: Dialect): QueryNode {

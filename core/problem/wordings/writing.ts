@@ -139,6 +139,22 @@ export const WRITING_WORDINGS = {
     says: '“{word}” is read as a phrase of its parts; some archives look for the parts anywhere.',
     remedy: 'Put it in quotation marks to be sure.',
   },
+  'line-unknown': {
+    says: '{line} names no earlier line.',
+    remedy: 'Correct the number, or add the line.',
+  },
+  'line-not-understood': {
+    says: 'This line seems to build on others, in a way that is not known here: {line}',
+    remedy: 'Write it with numbers and operators: 1 OR 2 OR 3.',
+  },
+  'line-number-as-word': {
+    says: '{line} is read as a word, not as line {line}.',
+    remedy: 'Write #{line} if the line is meant.',
+  },
+  'limit-not-understood': {
+    says: 'What this line limits another one to is not understood: {words}',
+    remedy: 'Write years as 2015-2024, a language or a document type by its name, or set the limiter itself.',
+  },
   'range-refused': {
     says: 'Only years can be searched from one to another.',
     remedy: 'Write the words that are wanted.',
