@@ -132,15 +132,26 @@ test('a history of thirty lines is taken in, mended and stands in the other data
   await workbench.goTo('Translate');
   await page.getByRole('button', { name: 'Read a string in…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Read a string in' });
-  await dialog.getByRole('textbox').fill(createHistory());
-  await dialog.getByLabel('Its syntax').selectOption({ label: 'Heronsmere Life Index' });
+  const field = dialog.getByRole('textbox', { name: 'The string or the numbered lines' });
+  await field.fill(createHistory());
+  await dialog.getByRole('combobox', { name: 'Its syntax' }).click();
+  await page.getByRole('option', { name: 'Heronsmere Life Index' }).click();
   const lines = dialog.getByRole('table', { name: 'Lines of the history' });
   await expect(lines.getByRole('row')).toHaveCount(31);
   await expect(lines.getByRole('row', { name: /^30/ })).toContainText('@line-29');
   await expect(lines.getByRole('row', { name: /^23/ })).toContainText('This bracket is never closed');
-  await dialog.getByRole('textbox').fill(createHistory().replace('(woodland', 'woodland'));
+  // The button waits for the line that is not understood, and for whose counts these are.
+  const taking = dialog.getByRole('button', { name: 'Take the lines in' });
+  await expect(taking).toBeDisabled();
+  await expect(dialog.getByRole('status')).toContainText('take it as read');
+  await dialog.getByRole('checkbox', { name: 'Take line 23 as read' }).check();
+  await expect(dialog.getByRole('status')).toHaveText('Say which database the counts are of.');
+  await field.fill(createHistory().replace('(woodland', 'woodland'));
   await expect(lines.getByRole('row', { name: /^23/ })).not.toContainText('This bracket is never closed');
-  await dialog.getByRole('button', { name: 'Take the lines in' }).click();
+  await expect(taking).toBeDisabled();
+  await dialog.getByRole('combobox', { name: 'The counts are of' }).click();
+  await page.getByRole('option', { name: 'Heronsmere Life Index' }).click();
+  await taking.click();
   await expect(dialog).toHaveCount(0);
   await expect(page.getByText('2010–2024', { exact: true })).toBeVisible();
   const gantry = row(page, 'Gantry Engineering Abstracts').getByTestId('string');
@@ -158,7 +169,7 @@ test('a string whose syntax nobody named is read by the one that fits', async ({
   await page.getByRole('button', { name: 'Read a string in…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Read a string in' });
   await dialog
-    .getByRole('textbox')
+    .getByRole('textbox', { name: 'The string or the numbered lines' })
     .fill('in(title, keywords: bats AND NEAR(3: lamp*, road)) AND years(2015-2024)');
   await expect(
     dialog.getByRole('list', { name: 'Which syntax reads it best' }).getByRole('listitem').first(),

@@ -46,8 +46,10 @@ export function learnDialect(
     ask,
   );
   const isBefore = texts.some((text) => /(^|[\s(])-(?=["\p{L}(])/u.test(text));
+  // How operators bind is asked where it matters, and the grammar is what the examples show.
+  const { mixedOperators: _, grammar: __, ...rest } = base;
   const proposal: Dialect = {
-    ...base,
+    ...rest,
     operators: {
       ...operators,
       ...(isBefore && { not: { write: '-', read: ['-'], anyCase: true } }),

@@ -1,5 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatDialogRef } from '@angular/material/dialog';
+import { MatFormField } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import { MatOption, MatSelect } from '@angular/material/select';
 import {
   DIALECTS,
   OPEN_DIALECTS,
@@ -11,30 +16,53 @@ import {
   readHistory,
   readString,
   type Dialect,
+  type DialectGuess,
   type HistoryLine,
 } from '#core/dialect/index';
 import { describeInFull, type Problem } from '#core/problem/index';
-import { printQuery } from '#core/query/index';
+import { printQuery, type QueryNode } from '#core/query/index';
+import { CountStore, listWishes } from '../counting/count-store';
 import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
+import { CountComponent } from '../ui/count.component';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
-import { importHistory, importString } from './string-import';
+import { canBeConcept, importHistory, importString, proposeName } from './string-import';
 
 /** The most problems that are listed. */
 const MOST_PROBLEMS = 12;
+/** The choice of leaving the counts of a history out. */
+const NO_DATABASE = 'none';
+
+const SURENESS = {
+  sure: 'sure: no other one sees as much in it',
+  likely: 'likely; the next one reads it, too',
+  unsure: 'not sure: choose the syntax if you know it',
+} as const;
 
 /** Takes a string or a numbered history of another database in: pasted, read in its syntax, looked at, kept. */
 @Component({
   selector: 'app-read-string-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [
+    DIALOG_PARTS,
+    CountComponent,
+    MatCheckbox,
+    MatFormField,
+    MatInput,
+    MatOption,
+    MatRadioButton,
+    MatRadioGroup,
+    MatSelect,
+  ],
   templateUrl: './read-string-dialog.component.html',
   styleUrl: './read-string-dialog.component.scss',
 })
 export class ReadStringDialogComponent {
   private readonly open = inject(OpenProject);
+  private readonly counts = inject(CountStore);
   private readonly dialog = inject(MatDialogRef);
 
+  protected readonly noDatabase = NO_DATABASE;
   protected readonly text = signal('');
   /** Empty: the one that reads it best. */
   protected readonly chosen = signal('');
@@ -45,71 +73,127 @@ export class ReadStringDialogComponent {
     ...TEMPLATE_DIALECTS,
   ]);
   private readonly ranked = computed(() =>
-    this.text().trim() === '' ? [] : rankDialects(listStrings(this.text()), this.dialects()),
+    this.text().trim() === '' ? undefined : rankDialects(listStrings(this.text()), this.dialects()),
   );
   protected readonly dialect = computed(
-    () => this.dialects().find(({ id }) => id === this.chosen()) ?? this.ranked()[0]?.dialect,
+    () => this.dialects().find(({ id }) => id === this.chosen()) ?? this.ranked()?.guesses[0]?.dialect,
   );
+  protected readonly sureness = computed(() => {
+    const ranked = this.ranked();
+    return ranked && this.chosen() === '' ? SURENESS[ranked.sureness] : undefined;
+  });
   /** Which dialects read it best, and why. */
   protected readonly guesses = computed(() =>
-    this.ranked()
-      .slice(0, 3)
-      .map(({ dialect, faults, evidence }) => ({
-        id: dialect.id,
-        name: dialect.name,
-        words: [faults === 0 ? 'reads all of it' : `does not take ${faults} of its signs`, ...evidence].join(
-          ', ',
-        ),
-      })),
+    (this.ranked()?.guesses ?? []).slice(0, 3).map((guess) => ({
+      id: guess.dialect.id,
+      name: guess.dialect.name,
+      words: describeGuess(guess),
+    })),
   );
   protected readonly history = computed(() => {
     const dialect = this.dialect();
     return dialect && isHistory(this.text()) ? readHistory(this.text(), dialect) : undefined;
   });
+  /** Lines with mistakes that the person takes all the same; forgotten when the text changes. */
+  private readonly takenSo = linkedSignal<string, ReadonlySet<number>>({
+    source: () => `${this.text()} ${this.dialect()?.id ?? ''}`,
+    computation: () => new Set(),
+  });
+  /** Names of lines that become concepts; nothing for a line that is to stay a block. */
+  private readonly renamed = linkedSignal<string, ReadonlyMap<number, string | undefined>>({
+    source: this.text,
+    computation: () => new Map(),
+  });
   protected readonly lines = computed(() =>
     (this.history()?.lines ?? []).map((line) => ({
       line,
       meaning: printQuery(line.root),
-      problems: line.problems.map(describeInFull),
+      limiters: listLimiters(line.limiters)
+        .map(({ value }) => value)
+        .join(' · '),
+      problems: line.problems.filter(({ severity }) => severity !== 'note').map(describeInFull),
+      notes: line.problems.filter(({ severity }) => severity === 'note').map(describeInFull),
       isLast: line === this.history()?.last,
+      isFaulty: line.problems.some(({ severity }) => severity === 'error'),
+      isTakenSo: this.takenSo().has(line.number),
+      canBeConcept: canBeConcept(line),
+      concept: this.nameConcept(line),
     })),
   );
+  protected readonly hasCounts = computed(() => this.lines().some(({ line }) => line.count !== undefined));
+  protected readonly countsOf = signal('');
+  /** Databases that counts can belong to. */
+  protected readonly databases = computed(() => [
+    ...DIALECTS,
+    ...this.open.working().ownDatabases.map(({ dialect }) => dialect),
+  ]);
   private readonly read = computed(() => {
     const dialect = this.dialect();
     return dialect && !this.history() && this.text().trim() !== ''
       ? readString(this.text(), dialect)
       : undefined;
   });
-  protected readonly meaning = computed(() => {
+  /** The readings of the string: two, where it is not sure how its operators bind. */
+  protected readonly readings = computed(() => {
     const read = this.read();
-    return read && printQuery(read.root);
+    if (!read) return [];
+    const roots = [read.root, ...(read.other ? [read.other] : [])];
+    return roots.map((root) => ({
+      root,
+      words: printQuery(root),
+      // Where there is one reading, nothing has to be told from anything by its count.
+      counted: roots.length > 1 ? this.look(root) : undefined,
+    }));
   });
+  protected readonly reading = linkedSignal({ source: this.read, computation: () => 0 });
+  protected readonly countedIn = computed(() => this.place()?.name ?? '');
   protected readonly limiters = computed(() =>
     listLimiters(this.read()?.limiters ?? {})
       .map(({ value }) => value)
       .join(' · '),
   );
-  protected readonly problems = computed(() => {
-    const problems = this.read()?.problems ?? [];
-    return problems.slice(0, MOST_PROBLEMS).map((problem) => ({
-      words: describeInFull(problem),
-      place: this.quote(problem),
-    }));
+  protected readonly problems = computed(() =>
+    this.listProblems((severity) => severity !== 'note').slice(0, MOST_PROBLEMS),
+  );
+  protected readonly notes = computed(() => this.listProblems((severity) => severity === 'note'));
+  protected readonly isFaulty = computed(
+    () => this.read()?.problems.some(({ severity }) => severity === 'error') ?? false,
+  );
+  /** Why the button waits; nothing if it does not. */
+  protected readonly waitsFor = computed(() => {
+    const open = this.lines().filter(({ isFaulty, isTakenSo }) => isFaulty && !isTakenSo);
+    if (open.length > 0)
+      return `Mend the marked ${open.length === 1 ? 'line' : 'lines'} above, or take ${open.length === 1 ? 'it' : 'them'} as read.`;
+    if (this.hasCounts() && this.countsOf() === '') return 'Say which database the counts are of.';
+    return undefined;
   });
-  protected readonly canTake = computed(() => this.read() !== undefined || this.lines().length > 0);
+  protected readonly canTake = computed(
+    () => (this.read() !== undefined || this.lines().length > 0) && this.waitsFor() === undefined,
+  );
+
+  constructor() {
+    this.counts.follow(listWishes(() => this.readings().map(({ counted }) => counted)));
+  }
 
   protected take(): void {
     const working = this.open.working();
-    const dialect = this.dialect();
     const history = this.history();
     const read = this.read();
-    if (history && dialect) {
+    if (history) {
       const moment = writeMoment(this.open.now());
       const surroundings = { createId: () => this.open.createId(), moment };
-      const { change, tallies } = importHistory(history.lines, history.last, dialect, working, surroundings);
+      const concepts = new Map(
+        this.lines().flatMap(({ line, concept }) => (concept ? [[line.number, concept] as const] : [])),
+      );
+      const countsOf = this.countsOf();
+      const choices = { concepts, ...(countsOf !== '' && countsOf !== NO_DATABASE && { countsOf }) };
+      const { change, tallies } = importHistory(history.lines, history.last, choices, working, surroundings);
       this.open.change(change);
       if (tallies.length > 0) this.open.change({ kind: 'keep-tallies', tallies });
-    } else if (read) this.open.change(importString(read, working));
+    } else if (read) {
+      const root = this.readings()[this.reading()]?.root ?? read.root;
+      this.open.change(importString({ root, limiters: read.limiters }, working));
+    }
     this.dialog.close();
   }
 
@@ -117,7 +201,54 @@ export class ReadStringDialogComponent {
     return count === undefined ? '' : count.toLocaleString('en');
   }
 
+  protected takeSo({ number }: HistoryLine, takes: boolean): void {
+    const others = [...this.takenSo()].filter((one) => one !== number);
+    this.takenSo.set(new Set(takes ? [...others, number] : others));
+  }
+
+  protected setConcept(line: HistoryLine, name: string | undefined): void {
+    this.renamed.set(new Map(this.renamed()).set(line.number, name));
+  }
+
+  protected propose(line: HistoryLine): string {
+    return proposeName(line);
+  }
+
+  /** Lines of ORs become concepts unless the person says otherwise. */
+  private nameConcept(line: HistoryLine): string | undefined {
+    if (!canBeConcept(line)) return undefined;
+    const name = this.renamed().has(line.number) ? this.renamed().get(line.number) : proposeName(line);
+    return name?.trim() === '' ? proposeName(line) : name;
+  }
+
+  /** Where the readings are counted: in the database of the syntax, if it is one, or in the first of the project. */
+  private place(): Dialect | undefined {
+    const dialects = this.open.dialects();
+    return dialects.find(({ id }) => id === this.dialect()?.id) ?? dialects[0];
+  }
+
+  private look(root: QueryNode) {
+    const place = this.place();
+    return place && this.counts.look(root, place, this.read()?.limiters ?? {});
+  }
+
+  private listProblems(
+    passes: (severity: Problem['severity']) => boolean,
+  ): { words: string; place: string }[] {
+    return (this.read()?.problems ?? [])
+      .filter(({ severity }) => passes(severity))
+      .map((problem) => ({ words: describeInFull(problem), place: this.quote(problem) }));
+  }
+
   private quote({ span }: Problem): string {
     return span ? this.text().slice(span.start, span.end).slice(0, 60) : '';
   }
+}
+
+function describeGuess({ faults, strays, evidence }: DialectGuess): string {
+  const says = [
+    ...(faults > 0 ? [`does not take ${faults} of its signs`] : []),
+    ...(strays.length > 0 ? [`reads ${strays.join(', ')} as ${strays.length > 1 ? 'words' : 'a word'}`] : []),
+  ];
+  return [says.length === 0 ? 'reads all of it' : says.join(', '), ...evidence].join(', ');
 }
