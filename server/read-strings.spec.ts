@@ -6,12 +6,12 @@ import {
   OPEN_DIALECTS,
   OWN_RECORDS,
   TEMPLATE_DIALECTS,
+  joinLimiters,
   readString,
   type Dialect,
-  type Limiters,
 } from '#core/dialect/index';
 import { readQueryText } from '#core/holding/index';
-import { build, printQuery, type QueryNode } from '#core/query/index';
+import { printQuery } from '#core/query/index';
 import { arbitraryDocument, TEST_HEADINGS } from '#core/testing/arbitraries';
 import { findByLucene } from '#core/testing/lucene-oracle';
 import { satisfies } from '#core/testing/naive-evaluator';
@@ -64,18 +64,6 @@ const chooseOracle = (dialect: Dialect): Oracle => {
   return (text, documents) => findByTemplate(dialect.id, text, documents);
 };
 
-/** A tree with the limiters that were lifted out of it put back. */
-const limit = (root: QueryNode, { years, types, languages, entered }: Limiters): QueryNode => {
-  const parts = [
-    root,
-    ...(years ? [build.range('year', years.from?.toString(), years.to?.toString())] : []),
-    ...(entered ? [build.range('entered', entered.from, entered.to)] : []),
-    ...(types ? [build.or(...types.map((type) => build.value('type', type)))] : []),
-    ...(languages ? [build.or(...languages.map((code) => build.value('language', code)))] : []),
-  ];
-  return build.and(...parts);
-};
-
 const EVERY = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS, OWN_RECORDS];
 
 it('has strings for every syntax', () => {
@@ -108,7 +96,7 @@ describe.each(EVERY.map((dialect) => ({ id: dialect.id, dialect })))('strings of
           const isPlain = problems.every(({ severity }) => severity === 'note');
           if (isPlain) seen.plain++;
           if (problems.length > 0) return;
-          const whole = limit(root, limiters);
+          const whole = joinLimiters(root, limiters);
           const read = documents.flatMap((one, at) => (satisfies(one, whole, vocabulary) ? [at] : []));
           expect(read, `${text} read as ${printQuery(whole)} ${told}`).toEqual(found);
         },

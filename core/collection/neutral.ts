@@ -78,7 +78,9 @@ function createHeadingExpression(
       key: `qualified=${createLabelKey(node.label)}/${createLabelKey(node.qualifier)}`,
     };
   if (node.scope !== 'branch') return { kind: 'key', key: `${node.scope}=${createLabelKey(node.label)}` };
-  const labels = vocabulary.listBranch(node.label);
+  const below = vocabulary.listBranch(node.label);
+  // A heading that the vocabulary does not know has nothing below it, but records may have it.
+  const labels = below.length === 0 ? [node.label] : below;
   return {
     kind: 'or',
     items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })),

@@ -12,7 +12,16 @@ export { listLeftOut } from './left-out';
 export type { LeftOut } from './left-out';
 export { listPhraseWays, preferPhraseWay } from './phrase-ways';
 export { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
-export { isHistory, listStrings, nameLine, rankDialects, readHistory, readString } from './reading';
+export {
+  isHistory,
+  joinLimiters,
+  listStrings,
+  nameLine,
+  rankDialects,
+  readHistory,
+  readKeepingLimiters,
+  readString,
+} from './reading';
 export type { DialectGuess, History, HistoryLine, ReadString } from './reading';
 export { DIALECT_SCHEMA, readDialect } from './schema';
 export type { ListBranch } from './node-writer';

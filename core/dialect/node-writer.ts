@@ -303,7 +303,13 @@ export class NodeWriter {
 
   /** A label as it stands between quotation marks; nothing if it holds one and there is no way to say so. */
   private escapeLabel(label: string): string | undefined {
-    const { escape } = this.dialect;
+    const { escape, wildcards, phrase } = this.dialect;
+    if (!escape && phrase.wildcards === 'none') {
+      // Where wildcards are refused between quotation marks, a label does without their signs, which are no letters.
+      const signs = Object.values(wildcards).map(({ sign }) => sign);
+      const plain = [...label].map((sign) => (signs.includes(sign) ? ' ' : sign)).join('');
+      return plain.includes('"') ? undefined : plain.replace(/ +/g, ' ').trim();
+    }
     if (!escape) return label.includes('"') ? undefined : label;
     return [...label].map((sign) => (escape.before.includes(sign) ? escape.sign + sign : sign)).join('');
   }

@@ -89,6 +89,12 @@ function writeWithSigns(pattern: Pattern, dialect: Dialect): WrittenWord {
       ...(fitted.isStem && { isStem: true }),
     });
   }
+  const searched = spellings.filter(({ text, plain }) => !plain || !isSkipped(text, dialect));
+  if (searched.length < spellings.length && searched.length > 0) {
+    spellings.splice(0, spellings.length, ...searched);
+    drift = joinDrifts(drift, NARROWER);
+    reasons.push({ code: 'stop-word', data: {} });
+  }
   if (!spelled) {
     drift = joinDrifts(drift, WIDER);
     reasons.push({ code: 'any-character', data: {} });
@@ -104,7 +110,9 @@ export function describeWordHabits(
   const reasons: Reason[] = [];
   let drift: Drift = SAME;
   if (dialect.joinsHyphens) {
-    drift = joinDrifts(drift, WIDER);
+    // Cut words bring joined ones along; what a whole word finds more is seen in the query: see `findJointDrift`.
+    const isCut = patterns.flat().some(({ kind }) => kind === 'any' || kind === 'one');
+    if (isCut) drift = joinDrifts(drift, WIDER);
     reasons.push({ code: 'hyphens-joined', data: {} });
   }
   const loses = patterns.some(
@@ -120,6 +128,11 @@ export function describeWordHabits(
 /** True for a plain word that the database drops. */
 export function isStopWord(pattern: Pattern, dialect: Dialect): boolean {
   return isPlain(pattern) && dialect.stopWords.some(createMatcher(pattern));
+}
+
+/** True for a spelling that the database drops: alone, it would have the whole string refused. */
+function isSkipped(text: string, { stopWords }: Dialect): boolean {
+  return stopWords.includes(text.toLowerCase());
 }
 
 /** True for a word that must be quoted, because bare it is an operator or otherwise reserved. */

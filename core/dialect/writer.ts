@@ -1,8 +1,9 @@
 import { createProblem, type Problem } from '../problem';
 import { DEFAULT_FIELDS, dropInactive, type Field, type QueryNode } from '../query';
 import type { Dialect } from './dialect';
-import { SAME, describeDrift, type Fidelity } from './fidelity';
+import { SAME, describeDrift, joinDrifts, type Fidelity } from './fidelity';
 import { flattenTree, mustFlatten } from './flatten';
+import { findJointDrift } from './joint-words';
 import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
 import { NodeWriter, type ListBranch } from './node-writer';
@@ -82,7 +83,11 @@ export function describeFidelity(root: QueryNode, dialect: Dialect): ReadonlyMap
 function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare: boolean): Rendering {
   const writer = new NodeWriter(dialect, settings.defaultFields ?? DEFAULT_FIELDS, bare, settings);
   const active = dropInactive(root, dialect.id);
-  const result: Result = active ? writer.write(active) : { kind: 'nothing' };
+  const written: Result = active ? writer.write(active) : { kind: 'nothing' };
+  const result =
+    written.kind === 'written' && active
+      ? { ...written, drift: joinDrifts(written.drift, findJointDrift(active, dialect)) }
+      : written;
   const { text, boxes, steps } = writeLimiters(settings.limiters, dialect);
   const { trees, problem } =
     result.kind === 'written'

@@ -1,5 +1,5 @@
 import { compareQueries, type ComparisonPlace } from '../algebra';
-import { readString, type Dialect, type Rendering } from '../dialect';
+import { joinLimiters, readKeepingLimiters, readString, type Dialect, type Rendering } from '../dialect';
 import { build, dropInactive, printQuery, type QueryNode } from '../query';
 
 /** What a rendering is read back as, and what is known of it. */
@@ -19,14 +19,20 @@ export interface ReadBack {
 export function readBack(root: QueryNode, rendering: Rendering, dialect: Dialect): ReadBack | undefined {
   const active = dropInactive(root, dialect.id);
   if (!active || rendering.problems.length > 0) return undefined;
-  const read = rendering.parts.map(({ text }) => readString(text, dialect));
-  const [only] = read;
+  const read = rendering.parts.map(({ text }) => readKeepingLimiters(text, dialect));
+  const limited = rendering.parts.map(({ text }) => readString(text, dialect));
+  const [only] = limited;
   if (!only) return undefined;
-  const back = read.length > 1 ? build.or(...read.map((one) => one.root)) : only.root;
+  const join = (roots: readonly QueryNode[]): QueryNode =>
+    roots.length > 1 ? build.or(...roots) : (roots[0] ?? build.empty());
+  const back = join(limited.map((one) => one.root));
+  // What limits the whole may be a part of the query or a limiter: both sides are compared with it.
+  const asked = joinLimiters(active, only.limiters);
+  const found = join(read.map((one) => one.root));
   const faults = read
     .flatMap(({ problems }) => problems)
     .filter(({ severity }) => severity === 'error').length;
-  const isSame = faults === 0 && compareQueries(active, back, [], describePlace(dialect)) === 'the same';
+  const isSame = faults === 0 && compareQueries(asked, found, [], describePlace(dialect)) === 'the same';
   return {
     text: printQuery(back),
     verdict: isSame ? 'same' : rendering.whole === 'same' ? 'not-shown' : 'as-said',

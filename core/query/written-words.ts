@@ -1,4 +1,4 @@
-import { isWordSign, type Span } from '../text';
+import { isWordSign, spellOutTerm, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
 import { countLetters, createWordPattern, mergeParts, type Pattern, type PatternPart } from './pattern';
 
@@ -18,9 +18,10 @@ const PLAIN_WORD = /^[a-zA-Z0-9]+$/;
 const FIELD_LIKE = /^(title|abstract|keywords|heading|author|firstauthor|affiliation|source|text)$/i;
 
 /** Reads the signs of one word or of the inside of a phrase; `offset` is its place in the text. */
-export function parseWrittenWords(raw: string, offset: number, inPhrase: boolean): WrittenWords {
-  if (raw === '') return NO_WORDS;
-  if (PLAIN_WORD.test(raw)) return { words: [createWordPattern(raw)], problems: [] };
+export function parseWrittenWords(written: string, offset: number, inPhrase: boolean): WrittenWords {
+  if (written === '') return NO_WORDS;
+  if (PLAIN_WORD.test(written)) return { words: [createWordPattern(written)], problems: [] };
+  const raw = spellOutTerm(written);
   const instead = inPhrase || !raw.includes('[') ? undefined : findBracketMisuse(raw);
   if (instead !== undefined) {
     const span = { start: offset, end: offset + raw.length };

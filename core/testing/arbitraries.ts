@@ -59,7 +59,7 @@ const value = fc
   );
 
 const heading = fc.record({
-  label: fc.constantFrom(...LABELS),
+  label: fc.constantFrom(...LABELS, 'Unknown'),
   focus: fc.boolean(),
   qualifier: fc.constantFrom(undefined, undefined, 'behaviour'),
 });

@@ -36,7 +36,8 @@ export function satisfies(
         return document.keys.includes(
           `qualified=${createLabelKey(node.label)}/${createLabelKey(node.qualifier)}`,
         );
-      const labels = node.scope === 'branch' ? vocabulary.listBranch(node.label) : [node.label];
+      const below = node.scope === 'branch' ? vocabulary.listBranch(node.label) : [];
+      const labels = below.length > 0 ? below : [node.label];
       const prefix = node.scope === 'focus' ? 'focus' : 'heading';
       return labels.some((label) => document.keys.includes(`${prefix}=${createLabelKey(label)}`));
     }

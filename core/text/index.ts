@@ -2,5 +2,6 @@ export { escapePattern } from './escape-pattern';
 export { createLabelKey } from './label-key';
 export { NOWHERE, coverSpans } from './span';
 export type { Span } from './span';
-export { foldLetters, isWordSign, splitWords, visitWords } from './words';
+export { FOLDED_PAIRS } from './folding';
+export { foldLetters, isWordSign, spellOutTerm, splitWords, visitWords } from './words';
 export type { Word } from './words';

@@ -1,3 +1,6 @@
+import { foldSigns } from './folding';
+import { spellOut } from './spelling-out';
+
 /** A word of a text: its folded letters and where it stands (UTF-16 units). */
 export interface Word {
   readonly text: string;
@@ -5,8 +8,8 @@ export interface Word {
   readonly end: number;
 }
 
-const WORD_RUN = /[\p{L}\p{M}\p{Nd}]+/gu;
-const MARKS = /\p{M}+/gu;
+/** A longest run of what can come to letters and digits, and of signs that nobody sees. */
+const WORD_RUN = /[\p{L}\p{M}\p{N}\u00ad\u200c\u200d\u2060\u2100-\u214f\u3200-\u33ff]+/gu;
 const PLAIN = /^[a-z0-9]*$/;
 
 /** True for a sign that belongs to a word: a letter, a mark or a digit. */
@@ -15,14 +18,25 @@ export function isWordSign(sign: string): boolean {
   return code < 128 ? isPlainSign(code) : /^[\p{L}\p{M}\p{Nd}]$/u.test(sign);
 }
 
-/** Case folding and removal of diacritics: `Ü` is `u`, `ß` is `ss`. */
+/**
+ * Case folding, compatibility forms and removal of diacritics: `Ü` is `u`, `ß` is `ss`, `ﬁ` is `fi`, `ø` is `o`.
+ * Marks that belong to a letter stay (docs/reference/words.md).
+ */
 export function foldLetters(text: string): string {
   const lower = text.toLowerCase();
   if (PLAIN.test(lower)) return lower;
-  return lower.replaceAll('ß', 'ss').normalize('NFD').replace(MARKS, '').normalize('NFC');
+  return foldSigns(lower);
 }
 
-/** Splits a value into its words in order; everything but letters, marks and digits separates. */
+/**
+ * A written term as the letters that the index has: compatibility forms spelled out, blanks where it comes to
+ * several words, all other signs as they stand. What reads wildcards sign by sign reads this.
+ */
+export function spellOutTerm(raw: string): string {
+  return isAscii(raw) ? raw : raw.replace(WORD_RUN, (run) => spellOut(run));
+}
+
+/** Splits a value into its words in order; everything but letters, marks and digits separates (docs/reference/words.md). */
 export function splitWords(value: string): Word[] {
   const words: Word[] = [];
   visitWords(value, (text, start, end) => words.push({ text, start, end }));
@@ -62,11 +76,39 @@ function visitUnicodeWords(
 ): void {
   WORD_RUN.lastIndex = from;
   for (let match = WORD_RUN.exec(value); match; match = WORD_RUN.exec(value)) {
-    const text = foldLetters(match[0]);
-    if (text !== '') visit(text, match.index, match.index + match[0].length);
+    const [run] = match;
+    const end = match.index + run.length;
+    const plain = spellOut(run);
+    if (!plain.includes(' ')) {
+      const text = foldLetters(plain);
+      if (text !== '') visit(text, match.index, end);
+    } else visitPieces(run, plain, match.index, visit);
+  }
+}
+
+/** The words of a run that comes to several; each in its place where no sign of the run was exchanged. */
+function visitPieces(
+  run: string,
+  plain: string,
+  start: number,
+  visit: (text: string, start: number, end: number) => void,
+): void {
+  const pieces = plain.split(' ').filter((piece) => piece !== '');
+  const isUnchanged = pieces.join('') === run;
+  let at = start;
+  for (const piece of pieces) {
+    const text = foldLetters(piece);
+    if (text !== '')
+      visit(text, isUnchanged ? at : start, isUnchanged ? at + piece.length : start + run.length);
+    at += piece.length;
   }
 }
 
 function isPlainSign(code: number): boolean {
   return (code > 96 && code < 123) || (code > 64 && code < 91) || (code > 47 && code < 58);
+}
+
+function isAscii(text: string): boolean {
+  for (let at = 0; at < text.length; at++) if (text.charCodeAt(at) > 127) return false;
+  return true;
 }

@@ -71,6 +71,8 @@ describe('gantry', () => {
     ['lamp{person} and lamp{firm} and lamp{source}', '(lamp.w&lamp.p&lamp.s)'],
     ['wom_n', 'wom?n.tah'],
     ['x within:3 y', 'x~4~y.tah'],
+    ['x within:89 y', 'x~90~y.tah'],
+    ['x within:90 y', '! within-distance 2-11'],
     ['x{title} within:0 y{title,summary}', 'x~1~y.t'],
     ['"quality of light"', '"quality light".tah'],
     ['"and"', 'and.tah'],
@@ -108,6 +110,9 @@ describe('marlstone', () => {
     ['source=x', '! field 0-7'],
     ['and a', '! operator 0-3'],
     ['a not', '! missing 5-6'],
+    ['street "light"', '! side-by-side 7-8'],
+    ['street title=light', '! side-by-side 7-8'],
+    ['street)', '! bracket-stray 6-7'],
   ])('%s', (text, set) => {
     expect(read('marlstone', text)).toBe(set);
   });
@@ -172,6 +177,7 @@ describe('northern', () => {
     ['a prox b', 'a~1~b.tah'],
     ['a prox/unit=word/distance<=3/unordered b', 'a~3~b.tah'],
     ['a prox/distance<4/ordered b', 'a<3<b.tah'],
+    ['a prox/distance<=91 b', '! diagnostic-41 2-19'],
     ['(a or b) prox/distance<=2 dc.title = c', '(a~2~c.t|b~2~c.t)'],
     ['dc.date within "2015 2024"', '{years 2015-2024}'],
     ['date >= 2015 and date < 2020', '({years 2015-9999}&{years 1-2019})'],

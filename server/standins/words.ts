@@ -1,6 +1,6 @@
 import type { FieldMask, SetExpression, Slot } from '#core/collection/index';
 import { mergeParts, type Pattern, type PatternPart } from '#core/query/index';
-import { isWordSign } from '#core/text/index';
+import { isWordSign, spellOutTerm } from '#core/text/index';
 
 /** The signs of one service that stand for letters. */
 export interface WildcardSigns {
@@ -39,7 +39,7 @@ function readPatterns(raw: string, signs: WildcardSigns): Pattern[] {
     if (parts.some((part) => part.kind === 'letters')) patterns.push(mergeParts(parts));
     parts = [];
   };
-  for (const sign of raw) {
+  for (const sign of spellOutTerm(raw)) {
     if (sign === signs.any) parts.push({ kind: 'any' });
     else if (sign === signs.one) parts.push({ kind: 'one' });
     else if (isWordSign(sign)) parts.push({ kind: 'letters', text: sign });

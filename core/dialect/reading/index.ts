@@ -4,5 +4,6 @@ export type { DialectGuess, RankedDialects } from './guess';
 export { listStrings, readHistory } from './history';
 export type { History, HistoryLine } from './history';
 export { isHistory } from './history-lines';
-export { readString } from './read-string';
+export { joinLimiters } from './limiter-nodes';
+export { readKeepingLimiters, readString } from './read-string';
 export type { ReadString } from './read-string';

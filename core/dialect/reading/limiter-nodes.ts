@@ -79,6 +79,21 @@ export function liftLimiters(root: QueryNode, problems: Problem[]): { root: Quer
   return { root: dropFlags(kept, problems) ?? build.empty(), limiters: rest ? limiters : {} };
 }
 
+/** A query with limiters as parts of it: the other way round. Those that are on or off have no such part. */
+export function joinLimiters(root: QueryNode, { years, types, languages, entered }: Limiters): QueryNode {
+  const anyOf = (nodes: readonly QueryNode[]): QueryNode[] => {
+    const [only] = nodes;
+    return nodes.length > 1 ? [build.or(...nodes)] : only ? [only] : [];
+  };
+  const parts = [
+    ...(years ? [build.range('year', years.from?.toString(), years.to?.toString())] : []),
+    ...(entered ? [build.range('entered', entered.from, entered.to)] : []),
+    ...anyOf((types ?? []).map((type) => build.value('type', type))),
+    ...anyOf((languages ?? []).map((code) => build.value('language', code))),
+  ];
+  return parts.length > 0 ? build.and(root, ...parts) : root;
+}
+
 /** The limiters with what a node asks for; nothing if it is none, or cannot be said together with them. */
 function addLimiter(limiters: Limiters, node: QueryNode): Limiters | undefined {
   switch (node.kind) {

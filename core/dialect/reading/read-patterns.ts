@@ -1,6 +1,6 @@
 import { createProblem, type Problem } from '../../problem';
 import { countLetters, isPlain, mergeParts, printPattern, type Pattern, type PatternPart } from '../../query';
-import { isWordSign, type Span } from '../../text';
+import { isWordSign, spellOutTerm, type Span } from '../../text';
 import type { Dialect, WildcardRule } from '../dialect';
 
 /** The most readings of signs that stand for any character or none. */
@@ -77,7 +77,7 @@ function splitPatterns(raw: string, { wildcards, escape }: Dialect, isWild: bool
     parts = [];
   };
   let isEscaped = false;
-  for (const sign of raw) {
+  for (const sign of spellOutTerm(raw)) {
     const last = parts.at(-1);
     const isLetter = isWordSign(sign);
     if (isEscaped) {

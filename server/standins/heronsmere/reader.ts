@@ -132,7 +132,10 @@ class Reader {
   }
 
   private readBranch(start: number): SetExpression {
-    const labels = this.vocabulary.listBranch(this.takeLabel('under', start));
+    const label = this.takeLabel('under', start);
+    const below = this.vocabulary.listBranch(label);
+    // A heading that is new to the thesaurus stands for itself.
+    const labels = below.length === 0 ? [label] : below;
     return {
       kind: 'or',
       items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })),

@@ -38,6 +38,13 @@ export function readMarlstone(text: string): SetExpression {
   const scanner = new Scanner(text, OPERATORS);
   if (scanner.isAtEnd()) refuse('nothing', 0, text.length, 'Type a word to begin.');
   const expression = new Reader(scanner).readAny();
+  if (!scanner.isAtEnd() && !scanner.sees(')'))
+    refuse(
+      'side-by-side',
+      scanner.at,
+      scanner.at + 1,
+      'A phrase in quotation marks, a field or a bracket stands right behind a word: write and, or or not between them.',
+    );
   if (!scanner.isAtEnd())
     refuse('bracket-stray', scanner.at, scanner.at + 1, 'There is a closing bracket too many.');
   return expression;

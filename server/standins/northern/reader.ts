@@ -1,6 +1,6 @@
 import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
 import { mergeParts, type Pattern, type PatternPart } from '#core/query/index';
-import { createLabelKey, splitWords } from '#core/text/index';
+import { createLabelKey, spellOutTerm, splitWords } from '#core/text/index';
 import { refuse } from '../string-fault';
 import { createWords, rememberPatterns } from '../words';
 import { readCql, type CqlNode } from './cql';
@@ -34,6 +34,8 @@ const DATE = 'dc.date';
 /** A `^` at the beginning or the end of a word. */
 const ANCHORED = /(?:^|\s)\^|(?<!\\)\^(?:\s|$)/u;
 const LONGEST_TERM = 2_000;
+/** Farther apart, two words could stand in different parts of a record. */
+const GREATEST_DISTANCE = 90;
 const YEARS = { first: 1, last: 9999 };
 
 /** The indexes that `explain` names. */
@@ -211,7 +213,8 @@ function readDistance(
   at: readonly [number, number],
 ): number {
   const number = Number(value);
-  if (!Number.isInteger(number) || number < 1 || number > 1_000) return diagnose(41, value ?? '', ...at);
+  if (!Number.isInteger(number) || number < 1 || number > GREATEST_DISTANCE)
+    return diagnose(41, value ?? '', ...at);
   if (relation === '<=') return number;
   if (relation === '<') return number > 1 ? number - 1 : diagnose(41, value ?? '', ...at);
   if (relation === '=' && number === 1) return 1;
@@ -251,7 +254,7 @@ const readMasked = rememberPatterns((term) => {
     parts = [];
   };
   let isEscaped = false;
-  for (const sign of term) {
+  for (const sign of spellOutTerm(term)) {
     if (isEscaped) {
       isEscaped = false;
       if (isLetter(sign)) parts.push({ kind: 'letters', text: sign });
