@@ -1,7 +1,7 @@
 export { findLongForms, findTyingWords } from './acronyms';
 export type { LongForm } from './acronyms';
-export { findForeignWords } from './foreign-words';
-export type { ForeignText, ForeignWord } from './foreign-words';
+export { listNamesInLanguages } from './names-in-languages';
+export type { NameInLanguage } from './names-in-languages';
 export { findMost, uniteWords } from './index-word';
 export type { IndexWord, SharedWord, WordLists } from './index-word';
 export { findNearWords, listNearPrefixes } from './near-words';

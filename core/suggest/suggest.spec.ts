@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import { createMatcher, createPattern } from '../query';
 import {
   findBestTruncations,
-  findForeignWords,
   findLongForms,
   findNearWords,
   findShortestCleanCut,
@@ -260,28 +259,5 @@ describe('acronyms', () => {
   it('are tied by words that settle the meaning', () => {
     expect(findTyingWords('artificial light at night', texts)).toContain('light');
     expect(findTyingWords('artificial light at night', texts)).not.toContain('radar');
-  });
-});
-
-describe('words of other languages', () => {
-  it('are those that the records of a concept share', () => {
-    const record = (language: string, title: string) => ({ language, title, keywords: [] });
-    const found = [
-      record('fr', 'Les chauves-souris et l’éclairage'),
-      record('fr', 'Activité des chauves-souris en ville'),
-      record('fr', 'Chauves-souris du bocage'),
-      record('de', 'Fledermäuse und Licht'),
-      record('de', 'Fledermäuse in der Stadt'),
-      record('de', 'Straßenlicht und Fledermäuse'),
-    ];
-    const others = [
-      record('fr', 'Les oiseaux en ville'),
-      record('de', 'Vögel in der Stadt'),
-      record('fr', 'Les poissons'),
-    ];
-    expect(findForeignWords(found, others)).toEqual([
-      { language: 'fr', text: '"chauves souris"', records: 3, of: 3 },
-      { language: 'de', text: 'fledermause', records: 3, of: 3 },
-    ]);
   });
 });

@@ -35,6 +35,8 @@ export interface FoundHeading {
   readonly by: string;
   /** All the words stand in the name; otherwise it only begins like them. */
   readonly hasWords: boolean;
+  /** The words are the whole name, a plural apart. */
+  readonly isWhole: boolean;
 }
 
 /** The headings of one database, or of a file that a person loaded. */
@@ -112,7 +114,7 @@ class IndexedVocabulary implements Vocabulary {
     return [...scored]
       .sort(([a, one], [b, other]) => other.score - one.score || a.label.length - b.label.length)
       .slice(0, most)
-      .map(([heading, { by, score }]) => ({ heading, by, hasWords: score > 1 }));
+      .map(([heading, { by, score }]) => ({ heading, by, hasWords: score > 1, isWhole: score >= 5 }));
   }
 
   private listNames(): readonly Name[] {

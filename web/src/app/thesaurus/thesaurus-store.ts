@@ -100,7 +100,10 @@ export class ThesaurusStore {
   lookUp(id: string, texts: readonly string[], most: number): ReturnType<Vocabulary['lookUp']> {
     const vocabulary = this.find(id);
     if (!vocabulary) return [];
-    const found = texts.flatMap((text) => vocabulary.lookUp(readPlainWords(text), 4));
+    // Whole names first: a heading that is one for some text is not set down as a mere beginning for another.
+    const found = texts
+      .flatMap((text) => vocabulary.lookUp(readPlainWords(text), 4))
+      .sort((a, b) => Number(b.isWhole) - Number(a.isWhole));
     const seen = new Set<string>();
     return found
       .filter(({ heading, hasWords }) => hasWords && !seen.has(heading.label) && seen.add(heading.label))

@@ -140,15 +140,18 @@ describe('suggestions', () => {
     expect(tied?.replaces).toBe('0');
   });
 
-  it('are words that records of another language share when the concept finds them', async () => {
-    const record = (title: string): FakeRecord => ({ title, abstract: '', language: 'de' });
-    const found = await suggest(['bats'], (string) =>
-      string.includes(' NOT ')
-        ? [record('Die Vögel der Stadt'), record('Fische und der Fluss'), record('Die Moore')]
-        : [record('Fledermäuse der Stadt'), record('Licht und Fledermäuse'), record('Fledermäuse im Moor')],
-    );
-    const german = found.filter((suggestion) => suggestion.from.includes('titles and keywords'));
-    expect(german.map(({ text, language }) => [text, language])).toEqual([['fledermause', 'de']]);
+  it('are names in other languages of a heading that a term is the whole name of, accents and all', () => {
+    const list = (text: string) => {
+      const terms: Term[] = [{ id: '1', text, off: false }];
+      const concept: Concept = { id: 'a', name: 'x', block: 'a', off: false, terms };
+      return createFinder()
+        .findHeadings({ concept, terms, dialects: [dialect], dialect })
+        .filter(({ section }) => section === 'languages')
+        .map(({ text: name, language }) => [name, language]);
+    };
+    expect(list('bats')).toEqual([['fledermäuse', 'de']]);
+    // A name that only begins so may be about something else.
+    expect(list('flying')).toEqual([]);
   });
 
   it('are none where nothing answers', async () => {

@@ -1,7 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import type { Dialect, Limiters } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import {
-  createConceptQuery,
   createTermKey,
   describeTermKind,
   quoteWords,
@@ -11,22 +10,21 @@ import {
   type Term,
   type TermSource,
 } from '#core/project/index';
-import { build, createPattern, parseQuery, printQuery } from '#core/query/index';
+import { build, parseQuery, printQuery } from '#core/query/index';
 import {
-  findForeignWords,
   findLongForms,
   findNearWords,
   findTyingWords,
   findWordForms,
   listFormPrefixes,
   listJoinings,
+  listNamesInLanguages,
   listNearPrefixes,
   listSpellings,
   uniteWords,
 } from '#core/suggest/index';
 import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
-import { LANGUAGES } from '#core/record/index';
 import { fetchRecords } from '../../data/fetch-records';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
@@ -48,9 +46,6 @@ type Found = readonly Suggestion[];
 /** Looks for suggestions of one kind. */
 export type Lookout = () => Promise<Found>;
 const FORMS_A_WORD = 8;
-const OTHER_LANGUAGES = LANGUAGES.map(({ code }) => code).filter((code) => code !== 'en');
-/** Small words of those languages, to compare a concept's records with others. */
-const SMALL_WORDS = ['les', 'des', 'und', 'der', 'los', 'del'];
 
 /** Finds what may become a term of a concept: each kind on its own, so that the quick ones are shown first. */
 @Injectable({ providedIn: 'root' })
@@ -67,7 +62,6 @@ export class SuggestionFinder {
       ...terms
         .filter((term) => describeTermKind(term) === 'acronym')
         .map((term) => () => this.findMeanings(term, question)),
-      () => this.findForeign(question),
     ];
   }
 
@@ -116,16 +110,8 @@ export class SuggestionFinder {
         ...names.flatMap(({ label, entryTerms }) =>
           entryTerms.map((term) => create(writeName(term), 'entries', `${label}, ${short}`, 'thesaurus')),
         ),
-        ...names.flatMap(({ label, translations = [] }) =>
-          translations.map((translation) =>
-            create(
-              writeName(translation.label),
-              'languages',
-              `${label}, ${short}`,
-              'thesaurus',
-              translation.language,
-            ),
-          ),
+        ...listNamesInLanguages(own, found).map(({ label, language, heading }) =>
+          create(writeName(label), 'languages', `${heading.label}, ${short}`, 'thesaurus', language),
         ),
       ];
     });
@@ -202,27 +188,10 @@ export class SuggestionFinder {
       return [whole, { ...tied, replaces: term.id }];
     });
   }
-
-  /** Words that the concept's records in other languages share. */
-  private async findForeign({ concept, dialect }: SuggestionQuestion): Promise<Found> {
-    const limiters: Limiters = { languages: OTHER_LANGUAGES };
-    const root = createConceptQuery({ ...concept, off: false });
-    const small = build.or(...SMALL_WORDS.map((word) => build.term(createPattern(word))));
-    const [found, others] = await Promise.all([
-      fetchRecords(this.client, root, dialect, limiters, 100),
-      fetchRecords(this.client, build.not(small, root), dialect, limiters, MOST_COMPARED),
-    ]);
-    if (others.length === 0) return [];
-    return findForeignWords(found, others, 5).map(({ text, language, records, of }) =>
-      create(text, 'languages', `in ${records} of ${of} titles and keywords`, 'suggestion', language),
-    );
-  }
 }
 
 /** The first records of a database in which explanations of an acronym are looked for. */
 const MOST_EXPLAINING = 600;
-/** The records that words of other languages are compared with. */
-const MOST_COMPARED = 300;
 
 function create(
   text: string,
