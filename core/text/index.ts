@@ -2,6 +2,5 @@ export { escapePattern } from './escape-pattern';
 export { createLabelKey } from './label-key';
 export { NOWHERE, coverSpans } from './span';
 export type { Span } from './span';
-export { FOLDED_PAIRS } from './folding';
 export { foldLetters, isWordSign, spellOutTerm, splitWords, visitWords } from './words';
 export type { Word } from './words';

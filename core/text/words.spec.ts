@@ -1,5 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { FOLDED_PAIRS } from './folding';
 import { foldLetters, spellOutTerm, splitWords } from './words';
 
 const texts = (value: string) => splitWords(value).map((word) => word.text);
@@ -77,5 +80,12 @@ describe('splitting into words', () => {
       }),
       { numRuns: 2_000 },
     );
+  });
+
+  it('has every letter that is folded in the documentation', () => {
+    const page = readFileSync(join(import.meta.dirname, '../../docs/reference/words.md'), 'utf8');
+    const rows = [...page.matchAll(/^\| (\S) +\| (\S+) +\|$/gmu)].map(([, letter, as]) => [letter, as]);
+    expect(rows).toEqual(FOLDED_PAIRS);
+    for (const [letter, as] of FOLDED_PAIRS) expect(foldLetters(letter)).toBe(as);
   });
 });

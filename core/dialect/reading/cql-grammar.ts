@@ -65,10 +65,19 @@ class CqlReader {
   }
 
   readAll(): QueryNode {
-    const root = this.readQuery(0);
-    const stray = this.peek();
-    if (stray?.kind === 'word' && stray.text.toLowerCase() === 'sortby') this.readSort(stray);
-    else if (stray) this.report('cql-syntax', stray, { found: stray.text, wanted: 'the end or a boolean' });
+    let root = this.readQuery(0);
+    for (let stray = this.peek(); stray; stray = this.peek()) {
+      if (stray.kind === 'word' && stray.text.toLowerCase() === 'sortby') {
+        this.readSort(stray);
+        break;
+      }
+      // What stands behind a mistake is read, too: as if it were joined.
+      this.report('cql-syntax', stray, { found: stray.text, wanted: 'the end or a boolean' });
+      const before = this.at;
+      const more = this.readQuery(0);
+      if (more) root = root ? joinPair(root, 'and', more) : more;
+      if (this.at === before) this.at++;
+    }
     return root ?? build.empty();
   }
 

@@ -54,10 +54,13 @@ function judge(texts: readonly string[], dialect: Dialect): Judged {
   const read = texts.map((text) => readString(text, dialect));
   const problems = read.flatMap((one) => one.problems);
   const nodes = read.flatMap(({ root }) => listNodes(root));
-  const strays = nodes.flatMap((node) => {
-    const word = node.kind === 'term' ? printPattern(node.pattern) : '';
-    return OPERATORS_SOMEWHERE.test(word) && !isQuoted(word, texts) ? [word] : [];
-  });
+  const strays = [
+    ...nodes.flatMap((node) => {
+      const word = node.kind === 'term' ? printPattern(node.pattern) : '';
+      return OPERATORS_SOMEWHERE.test(word) && !isQuoted(word, texts) ? [word] : [];
+    }),
+    ...read.flatMap(({ root }, at) => findSignsReadAsWords(root, texts[at] ?? '')),
+  ];
   const limiters = read.reduce((sum, one) => sum + listLimiters(one.limiters).length, 0);
   const counts: readonly (readonly [string, number, number])[] = [
     ['field mark', countMarks(nodes, dialect), 3],
@@ -79,6 +82,15 @@ function judge(texts: readonly string[], dialect: Dialect): Judged {
 function countMarks(nodes: readonly QueryNode[], { fields }: Dialect): number {
   const unmarked = fields.unmarked.join();
   return nodes.filter((node) => node.kind === 'fielded' && node.fields.join() !== unmarked).length;
+}
+
+/** Runs with signs of some syntax inside that were read as mere words: `title:bats` as a phrase. */
+function findSignsReadAsWords(root: QueryNode, text: string): string[] {
+  return listNodes(root).flatMap((node) => {
+    if (node.kind !== 'phrase' && node.kind !== 'term') return [];
+    const written = text.slice(node.span.start, node.span.end);
+    return /^[^\s"]+$/.test(written) && /\p{L}.*(?:[:=~{}[\]<>]|\.\.)/u.test(written) ? [written] : [];
+  });
 }
 
 function isQuoted(word: string, texts: readonly string[]): boolean {

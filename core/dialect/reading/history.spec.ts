@@ -165,6 +165,8 @@ describe('how sure a syntax is', () => {
   it.each([
     ['in(title, summary: bats) AND years(2015-2024)', 'sure'],
     ['in(title: bats)', 'unsure'],
+    ['(bats AND year:2000..2005) OR (lamp AND year:2010..2015)', 'sure'],
+    ['title:bats AND abstract:"street light"~2 OR bat-friendly', 'unsure'],
     ['bats', 'unsure'],
     ['bats and lamps', 'unsure'],
   ])('%s: %s', (text, sureness) => {

@@ -307,7 +307,9 @@ class LuceneReader {
   }
 
   private createProperty(token: Span, text: string, named: NamedProperty): QueryNode | undefined {
-    const node = readProperty(named.property, nameValue(text.replace(/\\([^])/gu, '$1'), named));
+    const value = nameValue(text.replace(/\\([^])/gu, '$1'), named);
+    const isRange = named.property === 'year' && !/^\d{4}$/.test(value);
+    const node = isRange ? undefined : readProperty(named.property, value);
     if (!node) {
       const data = { value: text, property: named.property, example: 'year:[2015 TO 2024]' };
       this.report('value-unknown', token, data);

@@ -105,6 +105,7 @@ describe('the classic Lucene syntax', () => {
     ['roam~', 'roam', ['fuzzy-refused']],
     ['{a TO b}', '()', ['range-refused']],
     ['colour:red', 'red', ['index-unknown']],
+    ['bats AND year:2000..2005', 'bats', ['value-unknown']],
     ['title:(a AND b)', 'title: (a AND b)', []],
     ['a b', 'a OR b', []],
     ['*bats', '*bats', ['wildcard-refused']],
@@ -159,7 +160,7 @@ describe('CQL as its standard has it', () => {
     ['fi?h* or fis\\*h', 'fi?h* OR "fis h"', []],
     ['a or', 'a', ['cql-syntax']],
     ['()', '()', ['cql-syntax']],
-    ['a b', 'a', ['cql-syntax']],
+    ['a b', 'a AND b', ['cql-syntax']],
     ['a or b and c', '(a OR b) AND c', []],
     ['"and" or fish', '"and" OR fish', []],
   ])('%s', (text, query, codes) => {

@@ -24,7 +24,8 @@ export const QUERY_TEXT_WORDINGS = {
   },
   'unknown-field': {
     says: '“{field}” is not a field.',
-    remedy: 'Use title, abstract, keywords, heading, author, firstauthor, affiliation, source or text.',
+    remedy:
+      'Use title, abstract, keywords, heading, author, firstauthor, affiliation, source or text; or year, entered, type, language with a value.',
   },
   'field-without-item': {
     says: 'Nothing stands behind this field.',

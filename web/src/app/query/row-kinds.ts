@@ -1,4 +1,13 @@
-import { printQuery, build, writePersonName, type Field, type HeadingNode } from '#core/query/index';
+import {
+  printQuery,
+  build,
+  writePersonName,
+  readProperty,
+  type Field,
+  type HeadingNode,
+  type Property,
+} from '#core/query/index';
+import { DOCUMENT_TYPES } from '#core/record/index';
 import { splitPastedTerms } from '#core/project/index';
 
 /** The parts that a row can be built from. */
@@ -20,13 +29,26 @@ export interface RowParts {
 /** A kind of row that can be built. */
 export interface RowKind {
   readonly id:
-    'words' | 'every' | 'near' | 'heading' | 'author' | 'firstauthor' | 'affiliation' | 'source' | 'block';
+    | 'words'
+    | 'every'
+    | 'near'
+    | 'heading'
+    | 'author'
+    | 'firstauthor'
+    | 'affiliation'
+    | 'source'
+    | 'year'
+    | 'type'
+    | 'language'
+    | 'block';
   readonly label: string;
   readonly hint: string;
   readonly wordsLabel: string;
   readonly takes: readonly ('words' | 'distance' | 'fields' | 'scope' | 'block')[];
   /** The field that it is always searched in. */
   readonly field?: Field;
+  /** What it asks of a record beside its words. */
+  readonly property?: Property;
   readonly join?: 'all';
 }
 
@@ -98,6 +120,30 @@ export const ROW_KINDS: readonly RowKind[] = [
     field: 'source',
   },
   {
+    id: 'year',
+    label: 'years of publication',
+    hint: 'Like 2015..2024. As a part of the query they can be joined by OR and NOT; for all of it, set the limiter.',
+    wordsLabel: 'Years, one span a line',
+    takes: ['words'],
+    property: 'year',
+  },
+  {
+    id: 'type',
+    label: 'a document type',
+    hint: `One of ${DOCUMENT_TYPES.join(', ')}.`,
+    wordsLabel: 'Types, one a line',
+    takes: ['words'],
+    property: 'type',
+  },
+  {
+    id: 'language',
+    label: 'a language',
+    hint: 'By its code of two letters: en, fr, de, es.',
+    wordsLabel: 'Codes, one a line',
+    takes: ['words'],
+    property: 'language',
+  },
+  {
     id: 'block',
     label: 'a block',
     hint: 'A concept, or a piece of a query that has a name.',
@@ -119,6 +165,7 @@ export function writeRow(parts: RowParts): string {
     );
   }
   if (kind.field === 'author' || kind.field === 'firstauthor') return writeNames(parts.words, kind.field);
+  if (kind.property) return writeProperties(parts.words, kind.property);
   const words = joinWords(parts.words, kind.join === 'all' ? 'AND' : 'OR');
   if (words === '') return '';
   const fields = kind.field ? [kind.field] : parts.fields;
@@ -130,6 +177,15 @@ export function writeRow(parts: RowParts): string {
   const side = (text: string): string => (text.includes(' OR ') ? `(${text})` : text);
   const near = `${side(words)} ${parts.ordered ? 'BEFORE' : 'WITHIN'} ${parts.distance} ${side(others)}`;
   return mark === '' ? near : `${mark}(${near})`;
+}
+
+/** Any of some values, one a line; nothing while one of them is none. */
+function writeProperties(typed: string, property: Property): string {
+  const lines = typed.split('\n').filter((line) => line.trim() !== '');
+  const nodes = lines.flatMap((line) => readProperty(property, line) ?? []);
+  const [only] = nodes;
+  if (!only || nodes.length < lines.length) return '';
+  return printQuery(nodes.length > 1 ? build.or(...nodes) : only);
 }
 
 /** Names, one a line: a comma stands within a name here, and separates none. */

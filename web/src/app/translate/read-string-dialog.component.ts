@@ -34,7 +34,7 @@ const MOST_PROBLEMS = 12;
 const NO_DATABASE = 'none';
 
 const SURENESS = {
-  sure: 'sure: no other one sees as much in it',
+  sure: 'sure: no other one knows as many of its signs',
   likely: 'likely; the next one reads it, too',
   unsure: 'not sure: choose the syntax if you know it',
 } as const;
