@@ -5,7 +5,7 @@ import { dropInactive, expandBlocks, parseQuery } from '../query';
 import { TEST_HEADINGS } from '../testing/arbitraries';
 import { satisfies } from '../testing/naive-evaluator';
 import { buildIndex } from './builder';
-import { type IndexDocument } from './document';
+import { countMonths, type IndexDocument } from './document';
 import { createLabelKey } from '../text';
 import { createEvaluator } from './evaluator';
 import { createNeutralExpression } from './neutral';
@@ -19,6 +19,13 @@ interface SmallRecord {
   readonly source?: string[];
   readonly headings?: string[];
   readonly focus?: string[];
+  /** Headings with an aspect: `Bats / behaviour`. */
+  readonly qualified?: string[];
+  readonly year?: number;
+  /** `2026-03`. */
+  readonly entered?: string;
+  readonly type?: string;
+  readonly language?: string;
 }
 interface Fixture {
   readonly rule: string;
@@ -42,6 +49,11 @@ const describeRecord = (record: SmallRecord): IndexDocument => {
     source = [],
     headings = [],
     focus = [],
+    qualified = [],
+    year,
+    entered,
+    type,
+    language,
   } = record;
   const one = (text: string | undefined): string[] => (text === undefined ? [] : [text]);
   return {
@@ -58,7 +70,12 @@ const describeRecord = (record: SmallRecord): IndexDocument => {
     keys: [
       ...headings.map((label) => `heading=${createLabelKey(label)}`),
       ...focus.map((label) => `focus=${createLabelKey(label)}`),
+      ...qualified.map((text) => `qualified=${text.split(' / ').map(createLabelKey).join('/')}`),
+      ...(type === undefined ? [] : [`type=${type}`]),
+      ...(language === undefined ? [] : [`language=${language}`]),
     ],
+    ...(year !== undefined && { year }),
+    ...(entered !== undefined && { entered: countMonths(entered) }),
   };
 };
 
