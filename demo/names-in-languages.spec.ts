@@ -38,7 +38,9 @@ it('offers words of other languages that are right nine times of ten, over twent
   for (const [concept, pattern] of Object.entries(RIGHT)) {
     const labels = suggest(concept).map(({ label }) => label);
     if (labels.length > 0) answered++;
-    for (const label of labels) pattern.test(label) ? right++ : wrong++;
+    const good = labels.filter((label) => pattern.test(label)).length;
+    right += good;
+    wrong += labels.length - good;
   }
   expect(Object.keys(RIGHT).length).toBeGreaterThanOrEqual(20);
   expect(answered).toBeGreaterThanOrEqual(14);

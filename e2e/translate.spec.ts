@@ -422,3 +422,88 @@ async function waitFor(port: number): Promise<void> {
     );
   await expect.poll(isUp, { timeout: 60_000 }).toBe(true);
 }
+
+test('strings that others wrote keep their operators and limiters, or say what is lost', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Read a string in…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
+  const field = dialog.getByRole('textbox', { name: 'The string or the numbered lines' });
+  const choose = async (syntax: string) => {
+    await dialog.getByRole('combobox', { name: 'Its syntax' }).click();
+    await page.getByRole('option', { name: syntax, exact: true }).click();
+  };
+  const strings: readonly (readonly [string, string, string, string])[] = [
+    ['Heronsmere Life Index', 'bats AND NOT lamps', 'bats NOT lamps', 'NOT has nothing on one of its sides.'],
+    ['Heronsmere Life Index', 'NOT java', '() NOT java', 'so it finds nothing'],
+    ['Heronsmere Life Index', 'bats NOT kind:review', 'bats NOT type: review', ''],
+    [
+      'Heronsmere Life Index',
+      '(bats AND year:2000..2005) OR (lamp AND year:2010..2015)',
+      '(bats AND year: 2000..2005) OR (lamp AND year: 2010..2015)',
+      '',
+    ],
+    [
+      'Heronsmere Life Index',
+      'terms:"Animal behaviour / methods"',
+      'heading(heronsmere): "Animal behaviour / methods"',
+      '',
+    ],
+    ['Gantry Engineering Abstracts', '"quality of light"', '"quality of light"', 'skips small words'],
+    ['Contextual Query Language 1.2', 'dc.title any "fish chips"', 'title: (fish OR chips)', ''],
+    ['Contextual Query Language 1.2', 'a or', 'a', 'This is no valid CQL'],
+    ['Lucene classic query syntax', '+bats -lamps', 'bats NOT lamps', ''],
+    ['Lucene classic query syntax', 'roam~', 'roam', 'cannot be asked for in Ewer'],
+  ];
+  for (const [syntax, text, meaning, says] of strings) {
+    await choose(syntax);
+    await field.fill(text);
+    await expect(dialog.getByTestId('meaning'), text).toHaveText(meaning);
+    if (says) await expect(dialog, text).toContainText(says);
+  }
+
+  // Where it is not sure how operators bind, both readings are counted, and one is chosen.
+  await choose('Lucene classic query syntax');
+  await field.fill('bats AND lighting OR hedgerows');
+  const readings = dialog.getByRole('radiogroup');
+  await expect(readings.getByRole('radio')).toHaveCount(2);
+  const counts = readings.locator('app-count');
+  await expect(counts.first()).toHaveText(/\d/);
+  await expect(counts.nth(1)).toHaveText(/\d/);
+  expect(await counts.first().textContent()).not.toBe(await counts.nth(1).textContent());
+  await readings.getByRole('radio').nth(1).check();
+  await dialog.getByRole('button', { name: 'Make it the draft' }).click();
+  await workbench.goTo('Query');
+  await expect(page.getByRole('textbox', { name: 'The query as text' })).toContainText(
+    '(bats AND lighting) OR hedgerows',
+  );
+});
+
+test('lines of ORs become concepts, and what limits a line stays with it', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Translate');
+  await page.getByRole('button', { name: 'Read a string in…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
+  await dialog
+    .getByRole('textbox', { name: 'The string or the numbered lines' })
+    .fill(
+      [
+        'A. bats OR chiroptera OR "flying mammals"',
+        'B. hedgerow* OR hedges',
+        'C. OR A-B',
+        'D. limit C to English language, 2010-2020',
+      ].join('\n'),
+    );
+  const lines = dialog.getByRole('table', { name: 'Lines of the history' });
+  await expect(lines.getByRole('row', { name: /^C/ })).toContainText('@line-1 OR @line-2');
+  await dialog.getByRole('textbox', { name: 'Name of the concept of line A' }).fill('flying mammals');
+  await dialog.getByRole('textbox', { name: 'Name of the concept of line A' }).press('Tab');
+  await dialog.getByRole('checkbox', { name: 'Line B becomes a concept' }).uncheck();
+  await dialog.getByRole('button', { name: 'Take the lines in' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByText('2010–2020', { exact: true })).toBeVisible();
+  await workbench.goTo('Topic');
+  await expect(workbench.line('flying mammals', 'chiroptera')).toBeVisible();
+});

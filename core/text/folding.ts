@@ -20,7 +20,7 @@ const FOLDED_LETTERS = new RegExp(`[${Object.keys(FOLDED).join('')}]`, 'gu');
  * their own, and the signs for vowels that Hebrew and Arabic may do without. All others belong to their letter.
  */
 const LEFT_AWAY =
-  /(?<![\u0438\u0443])\u0306|(?<!\u0456)\u0308|[\u0300-\u0305\u0307\u0309-\u036f\u0591-\u05bd\u05bf\u05c1\u05c2\u05c4\u05c5\u05c7\u0640\u064b-\u065f\u0670\u00ad\u200b-\u200d\u2060]/gu;
+  /(?<![\u0438\u0443])\u0306|(?<!\u0456)\u0308|[\u0300-\u0305\u0307\u0309-\u036f\u0591-\u05bd\u05bf\u05c1\u05c2\u05c4\u05c5\u05c7\u064b-\u065f\u0670\u0640\u00ad\u200b-\u200d\u2060]/gu;
 
 /** Folds what is in small letters already and not plain. */
 export function foldSigns(lower: string): string {

@@ -7,15 +7,13 @@ const SINGLE =
 const FRACTION = /[\u00bc-\u00be\u2150-\u215f\u2189]/gu;
 /** What compatibility forms come to beside letters and digits. */
 const SEPARATORS = /[^\p{L}\p{M}\p{Nd}]+/gu;
-const COMPATIBLE = /[^\p{L}\p{M}\p{Nd}]|[\uf900-\ufaff\ufb00-\ufdff\ufe70-\ufeff\uff00-\uffef\u1d2c-\u1d6a]/u;
-
 /**
  * A run of signs as plain letters and digits, with blanks where it comes to several words: compatibility forms as
  * what they stand for (Unicode normalisation form KC), unseen signs gone, and each letter of a language without
  * blanks between words on its own.
  */
 export function spellOut(run: string): string {
-  let text = run.replace(UNSEEN, '');
-  if (COMPATIBLE.test(text)) text = text.replace(FRACTION, ' $& ').normalize('NFKC').replace(SEPARATORS, ' ');
+  const seen = run.replace(UNSEEN, '');
+  const text = seen.replace(FRACTION, ' $& ').normalize('NFKC').replace(SEPARATORS, ' ');
   return text.replace(SINGLE, ' $& ').replace(/ +/g, ' ').trim();
 }

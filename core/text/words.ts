@@ -9,7 +9,7 @@ export interface Word {
 }
 
 /** A longest run of what can come to letters and digits, and of signs that nobody sees. */
-const WORD_RUN = /[\p{L}\p{M}\p{N}\u00ad\u200c\u200d\u2060\u2100-\u214f\u3200-\u33ff]+/gu;
+const WORD_RUN = /[\u200d\u200c\u00ad\u2060\p{L}\p{M}\p{N}\u2100-\u214f\u3200-\u33ff]+/gu;
 const PLAIN = /^[a-z0-9]*$/;
 
 /** True for a sign that belongs to a word: a letter, a mark or a digit. */
@@ -78,12 +78,28 @@ function visitUnicodeWords(
   for (let match = WORD_RUN.exec(value); match; match = WORD_RUN.exec(value)) {
     const [run] = match;
     const end = match.index + run.length;
-    const plain = spellOut(run);
-    if (!plain.includes(' ')) {
-      const text = foldLetters(plain);
-      if (text !== '') visit(text, match.index, end);
-    } else visitPieces(run, plain, match.index, visit);
+    if (isAscii(run)) {
+      visit(run.toLowerCase(), match.index, end);
+      continue;
+    }
+    const word = recallWord(run);
+    if (word === undefined) visitPieces(run, spellOut(run), match.index, visit);
+    else if (word !== '') visit(word, match.index, end);
   }
+}
+
+/** So many runs are remembered: names and words with accents come again and again. */
+const MOST_REMEMBERED = 10_000;
+const REMEMBERED = new Map<string, string | undefined>();
+
+/** The one word that a run comes to; nothing if it comes to several. */
+function recallWord(run: string): string | undefined {
+  if (REMEMBERED.has(run)) return REMEMBERED.get(run);
+  const plain = spellOut(run);
+  const word = plain.includes(' ') ? undefined : foldLetters(plain);
+  if (REMEMBERED.size >= MOST_REMEMBERED) REMEMBERED.clear();
+  REMEMBERED.set(run, word);
+  return word;
 }
 
 /** The words of a run that comes to several; each in its place where no sign of the run was exchanged. */

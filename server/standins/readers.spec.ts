@@ -177,7 +177,7 @@ describe('northern', () => {
     ['a prox b', 'a~1~b.tah'],
     ['a prox/unit=word/distance<=3/unordered b', 'a~3~b.tah'],
     ['a prox/distance<4/ordered b', 'a<3<b.tah'],
-    ['a prox/distance<=91 b', '! diagnostic-41 2-19'],
+    ['a prox/distance<=91 b', '! diagnostic-41 2-21'],
     ['(a or b) prox/distance<=2 dc.title = c', '(a~2~c.t|b~2~c.t)'],
     ['dc.date within "2015 2024"', '{years 2015-2024}'],
     ['date >= 2015 and date < 2020', '({years 2015-9999}&{years 1-2019})'],
