@@ -167,13 +167,10 @@ class LuceneReader {
       clauses.filter((clause) => clause.occur === occur).map(({ node }) => node);
     const [musts, shoulds, nots] = [pick('must'), pick('should'), pick('not')];
     const span = clauses.map(({ node }) => node.span).reduce(coverSpans);
-    if (musts.length > 0 && shoulds.length > 0)
-      this.report(
-        'mixed-operators',
-        span,
-        { ranked: shoulds.map((node) => printQuery(node)).join(', ') },
-        'warning',
-      );
+    const operators = new Set(clauses.map(({ joined }) => joined));
+    const isMixed = operators.has('and') && operators.has('or');
+    if (isMixed || (musts.length > 0 && shoulds.length > 0))
+      this.report('mixed-operators', span, {}, 'warning');
     const wanted = musts.length > 0 ? musts : shoulds;
     const include = joinAll(musts.length > 0 ? 'and' : 'or', wanted, span);
     if (nots.length === 0) return include;

@@ -119,6 +119,12 @@ describe('the classic Lucene syntax', () => {
       codes: ['mixed-operators'],
       other: '(a AND b) OR c',
     });
+    // AND makes what stands before it required, too, also what OR joined.
+    expect(read('lucene', 'a AND b OR c AND d')).toMatchObject({
+      query: 'a AND b AND c AND d',
+      codes: ['mixed-operators'],
+      other: '(a AND b) OR (c AND d)',
+    });
     expect(read('lucene', 'bats AND year:{1999 TO 2006}')).toMatchObject({
       query: 'bats',
       limiters: ['2000–2005'],
