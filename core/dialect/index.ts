@@ -24,7 +24,7 @@ export {
 } from './reading';
 export type { DialectGuess, History, HistoryLine, ReadString } from './reading';
 export { DIALECT_SCHEMA, readDialect } from './schema';
-export type { ListBranch } from './node-writer';
+export type { ListBranch } from './write-headings';
 export { spellsForms } from './write-words';
 export type { FindForms, FormList } from './write-words';
 export { writeHistory } from './write-history';

@@ -1,13 +1,4 @@
-import {
-  listNodes,
-  type Field,
-  type HeadingNode,
-  type NearNode,
-  type Pattern,
-  type QueryNode,
-  type RangeNode,
-  type ValueNode,
-} from '../query';
+import { listNodes, type Field, type NearNode, type Pattern, type QueryNode } from '../query';
 import type { Dialect } from './dialect';
 import {
   intersectResults,
@@ -29,7 +20,6 @@ import {
   type Reason,
 } from './fidelity';
 import { holdInitials } from './initials';
-import { canLimit, writeProperty } from './limiters';
 import { chooseForm, gatherSide } from './near-forms';
 import { NodeNotes, isRecalled, recallNode } from './recalled-nodes';
 import { planFields, splitMark, type FieldPlan } from './fields';
@@ -44,9 +34,7 @@ import {
 } from './write-items';
 import { MOST_SPELLINGS, describeWordHabits, isStopWord, type FindForms } from './write-words';
 import { mustFlatten } from './flatten';
-
-/** Gives the labels of a heading and of all below it; empty for an unknown one. */
-export type ListBranch = (label: string) => readonly string[];
+import { writeHeading, writePropertyNode, type ListBranch } from './write-headings';
 
 /** What the writer may know beyond the dialect: see `WriteSettings`. */
 interface NodeSettings {
@@ -54,9 +42,6 @@ interface NodeSettings {
   readonly listBranch?: ListBranch;
   readonly references?: ReadonlyMap<string, string>;
 }
-
-/** So many headings are spelled out for a branch; a larger one is written as its top alone. */
-const MOST_NARROWER = 200;
 
 /** Writes the nodes of one query in one dialect, and notes what becomes of each. */
 export class NodeWriter {
@@ -114,10 +99,10 @@ export class NodeWriter {
       case 'phrase':
         return this.renderWords(node, node.words, fields);
       case 'heading':
-        return this.renderHeading(node);
+        return writeHeading(node, this.dialect, this.known.listBranch);
       case 'range':
       case 'value':
-        return this.renderProperty(node);
+        return writePropertyNode(node, this.dialect);
       case 'block':
         return this.renderReference(node);
       default:
@@ -228,90 +213,6 @@ export class NodeWriter {
       result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, drift: SAME, lacking: SAME },
       reasons: [],
     };
-  }
-
-  /** A year, a type or a language as the string has it; where only a box has it, it cannot be part of a query. */
-  private renderProperty(node: RangeNode | ValueNode): Rendered {
-    const text = writeProperty(node, this.dialect);
-    if (text === undefined) {
-      const { property } = node;
-      const canBeSet = canLimit(property, this.dialect);
-      const code = canBeSet ? 'property-elsewhere' : 'property-missing';
-      return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code, data: { property } }] };
-    }
-    const isLoose = / (?:and|or) /i.test(text) && !text.startsWith('(');
-    const tree: StringTree = { kind: 'atom', node, text, words: 0, ...(isLoose && { isLoose }) };
-    return { result: { kind: 'written', tree, drift: SAME, lacking: SAME }, reasons: [] };
-  }
-
-  private renderHeading(node: HeadingNode): Rendered {
-    const { headings } = this.dialect;
-    if (!headings || (node.vocabulary !== undefined && node.vocabulary !== headings.vocabulary)) {
-      return {
-        result: { kind: 'left-out', drift: SAME },
-        reasons: [{ code: 'heading-elsewhere', data: {} }],
-      };
-    }
-    const label = this.escapeLabel(node.label);
-    if (label === undefined) {
-      return {
-        result: { kind: 'left-out', drift: NARROWER },
-        reasons: [{ code: 'heading-unwritable', data: {} }],
-      };
-    }
-    const reasons: Reason[] = [];
-    let drift: Drift = SAME;
-    let form = headings[node.scope];
-    if (form === undefined) {
-      form = headings.heading;
-      if (node.scope === 'focus') {
-        reasons.push({ code: 'focus-missing', data: {} });
-        drift = WIDER;
-      } else if (!headings.flat) {
-        const spelled = this.spellBranch(node, form);
-        if (spelled) return spelled;
-        reasons.push({ code: 'branch-missing', data: {} });
-        drift = NARROWER;
-      }
-    }
-    const qualifier = node.qualifier === undefined ? undefined : this.escapeLabel(node.qualifier);
-    if (qualifier !== undefined && headings.qualified !== undefined) form = headings.qualified;
-    else if (node.qualifier !== undefined) {
-      reasons.push({ code: 'qualifier-missing', data: {} });
-      drift = WIDER;
-    }
-    const text = form.replace('{label}', () => label).replace('{qualifier}', () => qualifier ?? '');
-    const words = node.label.split(/\s+/).length;
-    const tree: StringTree = { kind: 'atom', node, text, words };
-    return { result: { kind: 'written', tree, drift, lacking: SAME }, reasons };
-  }
-
-  /** The headings of a branch one by one, where there is no sign for it and they are known. */
-  private spellBranch(node: HeadingNode, form: string): Rendered | undefined {
-    const labels = this.known.listBranch?.(node.label) ?? [];
-    const written = labels.map((label) => this.escapeLabel(label));
-    if (labels.length === 0 || labels.length > MOST_NARROWER || written.includes(undefined)) return undefined;
-    const atoms = written.map((label): StringTree => {
-      const text = form.replace('{label}', () => label ?? '');
-      return { kind: 'atom', node, text, words: (label ?? '').split(/\s+/).length };
-    });
-    const [only] = atoms;
-    const tree = atoms.length === 1 && only ? only : joinTrees(node, 'or', atoms);
-    const reasons: Reason[] = [{ code: 'branch-spelled-out', data: { count: labels.length } }];
-    return { result: { kind: 'written', tree, drift: SAME, lacking: SAME }, reasons };
-  }
-
-  /** A label as it stands between quotation marks; nothing if it holds one and there is no way to say so. */
-  private escapeLabel(label: string): string | undefined {
-    const { escape, wildcards, phrase } = this.dialect;
-    if (!escape && phrase.wildcards === 'none') {
-      // Where wildcards are refused between quotation marks, a label does without their signs, which are no letters.
-      const signs = Object.values(wildcards).map(({ sign }) => sign);
-      const plain = [...label].map((sign) => (signs.includes(sign) ? ' ' : sign)).join('');
-      return plain.includes('"') ? undefined : plain.replace(/ +/g, ' ').trim();
-    }
-    if (!escape) return label.includes('"') ? undefined : label;
-    return [...label].map((sign) => (escape.before.includes(sign) ? escape.sign + sign : sign)).join('');
   }
 
   private getFields(fields: readonly Field[] | undefined): readonly Field[] {

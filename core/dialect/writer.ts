@@ -6,9 +6,10 @@ import { flattenTree, mustFlatten } from './flatten';
 import { findJointDrift } from './joint-words';
 import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
 import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
-import { NodeWriter, type ListBranch } from './node-writer';
+import { NodeWriter } from './node-writer';
 import { MOST_PARTS, splitTree } from './split';
 import { joinTrees, type Result, type StringTree } from './string-tree';
+import type { ListBranch } from './write-headings';
 import type { FindForms } from './write-words';
 
 /** Which way a count is off what was asked: see `Rendering.lacking`. */

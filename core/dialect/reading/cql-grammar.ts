@@ -1,13 +1,14 @@
-import { createProblem, type Problem } from '../../problem';
-import { build, readProperty, type Field, type Pattern, type QueryNode } from '../../query';
+import { build, type Field, type Pattern, type QueryNode } from '../../query';
 import { coverSpans, type Span } from '../../text';
 import type { Dialect } from '../dialect';
+import { createPropertyNode } from './cql-properties';
 import { splitCql, type CqlToken } from './cql-tokens';
 import type { GrammarReading } from './general-grammar';
 import { createNearness } from './nearness';
-import { listPropertyNames, nameValue, type NamedProperty } from './properties-by-name';
+import { listPropertyNames, type NamedProperty } from './properties-by-name';
 import { readPatterns } from './read-patterns';
 import { joinPair, place } from './rows';
+import { TokenReader } from './token-reader';
 
 /** A modifier behind a slash. */
 interface Modifier {
@@ -41,9 +42,7 @@ export function readCql(text: string, dialect: Dialect): GrammarReading {
   return { root: reader.readAll(), problems: reader.problems };
 }
 
-class CqlReader {
-  readonly problems: Problem[] = [];
-  private at = 0;
+class CqlReader extends TokenReader<CqlToken> {
   private prefixes = new Map<string, string>([
     ['dc', 'dc'],
     ['cql', 'cql'],
@@ -53,10 +52,11 @@ class CqlReader {
   private readonly properties: ReadonlyMap<string, NamedProperty>;
 
   constructor(
-    private readonly tokens: readonly CqlToken[],
+    tokens: readonly CqlToken[],
     private readonly dialect: Dialect,
     private readonly length: number,
   ) {
+    super(tokens);
     const codes = Object.entries(dialect.fields.codes).map(
       ([field, code]) => [code.toLowerCase(), field as Field] as const,
     );
@@ -79,24 +79,6 @@ class CqlReader {
       if (this.at === before) this.at++;
     }
     return root ?? build.empty();
-  }
-
-  private peek(): CqlToken | undefined {
-    return this.tokens[this.at];
-  }
-
-  private sees(text: string): boolean {
-    const token = this.peek();
-    return token?.kind === 'sign' && token.text === text;
-  }
-
-  private report(
-    code: Problem['code'],
-    span: Span,
-    data: Problem['data'] = {},
-    severity: Problem['severity'] = 'error',
-  ): void {
-    this.problems.push(createProblem(code, severity, data, place(span)));
   }
 
   private getEnd(): Span {
@@ -371,38 +353,6 @@ class CqlReader {
       span: token,
     } as const;
     return createNearness(left, right, nearness, this.problems);
-  }
-}
-
-function createPropertyNode(named: NamedProperty, relation: string, text: string): QueryNode | undefined {
-  const { property } = named;
-  const isRange = property === 'year' || property === 'entered';
-  if (!isRange)
-    return ['=', '==', 'any', 'exact'].includes(relation)
-      ? readProperty(property, nameValue(text, named))
-      : undefined;
-  const [first = '', second, ...others] = text.trim().split(/\s+/);
-  if (relation === 'within')
-    return second !== undefined && others.length === 0
-      ? readProperty(property, `${first}..${second}`)
-      : undefined;
-  if (second !== undefined || !/^\d{4}$/.test(first)) return undefined;
-  const next = (step: number): string => String(Number(first) + step).padStart(4, '0');
-  switch (relation) {
-    case '=':
-    case '==':
-    case 'any':
-      return readProperty(property, first);
-    case '<':
-      return readProperty(property, `..${next(-1)}`);
-    case '<=':
-      return readProperty(property, `..${first}`);
-    case '>':
-      return readProperty(property, `${next(1)}..`);
-    case '>=':
-      return readProperty(property, `${first}..`);
-    default:
-      return undefined;
   }
 }
 

@@ -1,8 +1,6 @@
-import { createProblem, type Problem } from '../../problem';
 import {
   GREATEST_DISTANCE,
   build,
-  printQuery,
   readProperty,
   type Field,
   type Pattern,
@@ -11,10 +9,12 @@ import {
 import { coverSpans, type Span } from '../../text';
 import type { Dialect } from '../dialect';
 import type { GrammarReading } from './general-grammar';
+import { joinNears } from './join-nears';
 import { splitLucene, type LuceneToken } from './lucene-tokens';
 import { listPropertyNames, nameValue, type NamedProperty } from './properties-by-name';
 import { readPatterns } from './read-patterns';
 import { joinPair, place } from './rows';
+import { TokenReader } from './token-reader';
 
 /** A part of a row: it must be there, may be there, or must not be there. */
 interface Clause {
@@ -47,17 +47,16 @@ export function readLucene(text: string, dialect: Dialect): GrammarReading {
   return { root, problems: reader.problems, other: new LuceneReader(tokens, dialect, true).readAll() };
 }
 
-class LuceneReader {
-  readonly problems: Problem[] = [];
-  private at = 0;
+class LuceneReader extends TokenReader<LuceneToken> {
   private readonly fields: ReadonlyMap<string, Field>;
   private readonly properties: ReadonlyMap<string, NamedProperty>;
 
   constructor(
-    private readonly tokens: readonly LuceneToken[],
+    tokens: readonly LuceneToken[],
     private readonly dialect: Dialect,
     private readonly isAlgebra: boolean,
   ) {
+    super(tokens);
     const codes = Object.entries(dialect.fields.codes).map(
       ([field, code]) => [code, field as Field] as const,
     );
@@ -76,24 +75,6 @@ class LuceneReader {
     }
     const [first] = found;
     return found.length > 1 ? build.and(...found) : (first ?? build.empty());
-  }
-
-  private peek(): LuceneToken | undefined {
-    return this.tokens[this.at];
-  }
-
-  private sees(text: string): boolean {
-    const token = this.peek();
-    return token?.kind === 'sign' && token.text === text;
-  }
-
-  private report(
-    code: Problem['code'],
-    span: Span,
-    data: Problem['data'] = {},
-    severity: Problem['severity'] = 'error',
-  ): void {
-    this.problems.push(createProblem(code, severity, data, place(span)));
   }
 
   /** Clauses up to a closing bracket or the end. */
@@ -381,55 +362,4 @@ function joinAsAlgebra(clauses: readonly Clause[], isAndUsual: boolean): QueryNo
     else groups[groups.length - 1] = joinPair(last, operator, node);
   });
   return joinAll('or', groups, clauses.map(({ node }) => node.span).reduce(coverSpans));
-}
-
-/** One way in which two words stand near each other. */
-interface Way {
-  readonly node: QueryNode & { kind: 'near' };
-  readonly fields: readonly Field[] | undefined;
-}
-
-/**
- * Nearnesses of the same two words in an OR as few: the farther one of each direction, and one without an order
- * where both directions reach as far.
- */
-function joinNears(group: QueryNode): QueryNode {
-  if (group.kind !== 'or') return group;
-  const ways = new Map<string, Way>();
-  const others: QueryNode[] = [];
-  for (const item of group.items) {
-    const found = listWays(item);
-    if (!found) others.push(item);
-    for (const way of found ?? []) {
-      const key = nameWay(way, way.node.left, way.node.right);
-      const known = ways.get(key);
-      if (!known || known.node.distance < way.node.distance) ways.set(key, way);
-    }
-  }
-  const nears: QueryNode[] = [];
-  for (const [key, way] of ways) {
-    const { left, right, distance } = way.node;
-    const back = nameWay(way, right, left);
-    const other = ways.get(back);
-    const isBoth = other !== undefined && back !== key && other.node.distance === distance;
-    if (isBoth) ways.delete(back);
-    const node = isBoth ? { ...way.node, ordered: false } : way.node;
-    nears.push(way.fields ? { ...build.fielded(way.fields, node), span: node.span } : node);
-  }
-  const items = [...others, ...nears];
-  const [only] = items;
-  return items.length === 1 && only ? { ...only, span: group.span } : { ...group, items };
-}
-
-function nameWay({ fields }: Way, left: QueryNode, right: QueryNode): string {
-  return `${fields?.join() ?? ''} ${printQuery(left)} < ${printQuery(right)}`;
-}
-
-/** The ordered nearnesses that an item comes to; nothing if it is something else. */
-function listWays(item: QueryNode, fields?: readonly Field[]): Way[] | undefined {
-  if (item.kind === 'near') return item.ordered ? [{ node: item, fields }] : undefined;
-  if (item.kind === 'fielded') return listWays(item.item, item.fields);
-  if (item.kind !== 'or') return undefined;
-  const ways = item.items.map((inner) => listWays(inner, fields));
-  return ways.includes(undefined) ? undefined : ways.flatMap((some) => some ?? []);
 }

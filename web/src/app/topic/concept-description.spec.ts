@@ -39,10 +39,10 @@ describe('what is said of a concept', () => {
   it('names the databases with headings in which it has none', () => {
     expect(describeIn('@bats').headingWords).toBe('');
     expect(describeIn('@bats', bats, (_, database) => database !== 'gantry').headingWords).toBe(
-      'no heading of Gantry used yet',
+      'no heading used yet: Gantry',
     );
     expect(describeIn('@bats', bats, () => false).headingWords).toBe(
-      'no heading of Heronsmere, Gantry, Northern used yet',
+      'no heading used yet: Heronsmere, Gantry, Northern',
     );
     expect(describeIn('@bats', empty, () => false).headingWords).toBe('');
   });

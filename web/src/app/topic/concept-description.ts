@@ -60,5 +60,5 @@ function describeHeadings(
   const lacking = dialects.filter((dialect) => dialect.headings && !hasHeading(concept, dialect.id));
   return lacking.length === 0
     ? ''
-    : `no heading of ${lacking.map((dialect) => shortenName(dialect.name)).join(', ')} used yet`;
+    : `no heading used yet: ${lacking.map((dialect) => shortenName(dialect.name)).join(', ')}`;
 }
