@@ -281,3 +281,43 @@ describe('a string that is too long with its fields', () => {
     expect(long).toMatchObject({ withoutFields: true, whole: 'wider', problems: [] });
   });
 });
+
+describe('what a database would refuse', () => {
+  const write = (query: string, id: string): [string, string] => {
+    const { text, whole } = writeQuery(parse(query), findDialect(id)!);
+    return [text, whole];
+  };
+
+  it('is not written: spellings that are small words, alone or among others', () => {
+    expect(write('a[n] OR bat', 'gantry')).toEqual(['bat', 'narrower']);
+    expect(write('o[f]f', 'gantry')).toEqual(['off', 'narrower']);
+    expect(write('bat AND a[n]', 'gantry')).toEqual(['bat', 'wider']);
+  });
+
+  it('is not written: signs of wildcards in a label', () => {
+    expect(write('heading: "50 % rule_book"', 'gantry')).toEqual(['"50 rule book"{index}', 'same']);
+    expect(write('heading: "C# and C++"', 'gantry')).toEqual(['"C# and C++"{index}', 'same']);
+    expect(write('heading: "What? *"', 'northern')).toEqual(['dc.subject == "What\\? \\*"', 'same']);
+  });
+
+  it('is not written: distances that reach beyond one value', () => {
+    expect(parseQuery('a WITHIN 91 b').problems.map(({ code }) => code)).toEqual(['near-distance']);
+    expect(write('bat WITHIN 90 road', 'gantry')[0]).toBe('bat within:89 road');
+    expect(readString('a within:90 b', findDialect('gantry')!).problems.map(({ code }) => code)).toContain(
+      'near-distance',
+    );
+  });
+});
+
+describe('hyphenated words that are found joined', () => {
+  const whole = (query: string) => writeQuery(parse(query), findDialect('marlstone')!).whole;
+
+  it('move a claim only where the string shows it', () => {
+    expect(whole('text: (bat AND "street light")')).toBe('same');
+    expect(whole('text: (streetlight OR "street light")')).toBe('wider');
+    expect(whole('text: (bat NOT (streetlight OR "street light"))')).toBe('narrower');
+    expect(listReasons(writeQuery(parse('text: bat'), findDialect('marlstone')!))).toEqual([
+      'hyphens-joined',
+    ]);
+  });
+});

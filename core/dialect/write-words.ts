@@ -89,12 +89,6 @@ function writeWithSigns(pattern: Pattern, dialect: Dialect): WrittenWord {
       ...(fitted.isStem && { isStem: true }),
     });
   }
-  const searched = spellings.filter(({ text, plain }) => !plain || !isSkipped(text, dialect));
-  if (searched.length < spellings.length && searched.length > 0) {
-    spellings.splice(0, spellings.length, ...searched);
-    drift = joinDrifts(drift, NARROWER);
-    reasons.push({ code: 'stop-word', data: {} });
-  }
   if (!spelled) {
     drift = joinDrifts(drift, WIDER);
     reasons.push({ code: 'any-character', data: {} });
@@ -131,8 +125,11 @@ export function isStopWord(pattern: Pattern, dialect: Dialect): boolean {
 }
 
 /** True for a spelling that the database drops: alone, it would have the whole string refused. */
-function isSkipped(text: string, { stopWords }: Dialect): boolean {
-  return stopWords.includes(text.toLowerCase());
+export function isSkipped(
+  { text, plain }: { text: string; plain: boolean },
+  { stopWords }: Dialect,
+): boolean {
+  return plain && stopWords.includes(text.toLowerCase());
 }
 
 /** True for a word that must be quoted, because bare it is an operator or otherwise reserved. */
