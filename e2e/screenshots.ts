@@ -29,6 +29,25 @@ async function takeTopicParts(page: Page): Promise<void> {
   await page.keyboard.press('Escape');
 }
 
+/** A history of another database, with a line that is not understood. */
+async function takeReading(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Read a string in…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
+  await dialog
+    .getByRole('textbox', { name: 'The string or the numbered lines' })
+    .fill(
+      [
+        '1. bats OR chiroptera OR "flying mammals"  318',
+        '2. lamps OR "street light*"  1,204',
+        '3. limit 1 to 2015-2024  207',
+        '4. 3 AND 2  41',
+      ].join('\n'),
+    );
+  await dialog.getByRole('table', { name: 'Lines of the history' }).waitFor();
+  await page.screenshot({ path: `${folder}/read-string.png` });
+  await page.keyboard.press('Escape');
+}
+
 /** A query with something worth a look, its lines, and its report. */
 async function takeQueryParts(page: Page): Promise<void> {
   await open(page, '/p/demo/query');
@@ -74,6 +93,7 @@ async function takeDatabases(page: Page): Promise<void> {
     .nth(3)
     .waitFor();
   await page.screenshot({ path: `${folder}/translate.png` });
+  await takeReading(page);
   await page.getByRole('link', { name: 'Databases' }).first().click();
   for (const name of more) await page.getByRole('checkbox', { name }).uncheck();
 }
