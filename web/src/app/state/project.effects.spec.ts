@@ -90,6 +90,41 @@ describe('keeping the open project', () => {
     expect(sitting.isSaved).toBe(true);
   });
 
+  it('saves while somebody goes on typing: nothing waits longer than 700 ms', async () => {
+    let [typed, oldest, longest] = ['', 0, 0];
+    for (let at = 0; at < 140; at++) {
+      typed += 'x';
+      sitting.ask(typed);
+      await vi.advanceTimersByTimeAsync(120);
+      const kept = sitting.questions.at(-1)?.length ?? 0;
+      // The first letter that is not saved was typed so long ago.
+      oldest = kept < typed.length ? (typed.length - kept) * 120 : 0;
+      longest = Math.max(longest, oldest);
+    }
+    expect(longest).toBeGreaterThan(120);
+    expect(longest).toBeLessThanOrEqual(840);
+    await vi.advanceTimersByTimeAsync(300);
+    expect(sitting.questions.at(-1)).toBe(typed);
+    // Not a save a letter all the same.
+    expect(sitting.questions.length).toBeLessThan(40);
+  });
+
+  it('saves what was typed while a slow save was under way within 700 ms, too', async () => {
+    sitting.save.mockImplementation(
+      (_project, revision) => new Promise((resolve) => setTimeout(() => resolve(succeed(revision + 1)), 500)),
+    );
+    let typed = '';
+    for (let at = 0; at < 40; at++) {
+      typed += 'x';
+      sitting.ask(typed);
+      await vi.advanceTimersByTimeAsync(100);
+    }
+    const lengths = sitting.questions.map(({ length }) => length);
+    expect(lengths.length).toBeGreaterThanOrEqual(5);
+    for (let at = 1; at < lengths.length; at++)
+      expect(lengths[at]! - lengths[at - 1]!).toBeLessThanOrEqual(8);
+  });
+
   it('saves at once when the page is hidden', async () => {
     sitting.ask('Why?');
     sitting.show('hidden');

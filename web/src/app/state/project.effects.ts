@@ -15,6 +15,7 @@ import {
   tap,
   timer,
 } from 'rxjs';
+import type { Project } from '#core/project/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from './project.actions';
@@ -22,8 +23,34 @@ import { projectFeature } from './project.feature';
 
 /** Saves this long after the last change, so that typing is not a save a letter. */
 const REST = 250;
+/** While changes go on coming, a save begins at the latest so long after the first one that is not saved. */
+const LATEST = 700;
 /** After a failure the next try comes by itself. */
 const NEXT_TRY = 5_000;
+
+/** Since when there has been something to save, on a clock that nobody sets. */
+class UnsavedTime {
+  private since: number | undefined;
+  private begun = 0;
+  private saved: Project | undefined;
+
+  /** How long a save may still wait; once one is done, from when it began: what it does not have is younger. */
+  measureRest(saved: Project | undefined): number {
+    if (saved !== this.saved && this.since !== undefined) this.since = this.begun;
+    this.saved = saved;
+    this.since ??= performance.now();
+    return Math.max(0, Math.min(REST, this.since + LATEST - performance.now()));
+  }
+
+  begin(): void {
+    this.begun = performance.now();
+  }
+
+  rest(saved: Project | undefined): void {
+    this.since = undefined;
+    this.saved = saved;
+  }
+}
 
 /** Keeps the open project on disk: soon after each change, at once when the page is hidden, again after a failure. */
 export const autosave = createEffect(
@@ -37,10 +64,18 @@ export const autosave = createEffect(
       filter(() => document.visibilityState === 'hidden'),
       map(() => true),
     );
+    const unsavedTime = new UnsavedTime();
     const due$ = unsaved$.pipe(
       switchMap(([project, saved, problem]) => {
-        if (!project || project === saved || problem?.code === 'saved-elsewhere') return EMPTY;
-        return merge(timer(problem ? NEXT_TRY : REST), hidden$).pipe(map(() => project));
+        if (!project || project === saved || problem?.code === 'saved-elsewhere') {
+          unsavedTime.rest(saved);
+          return EMPTY;
+        }
+        const rest = problem ? NEXT_TRY : unsavedTime.measureRest(saved);
+        return merge(timer(rest), hidden$).pipe(
+          map(() => project),
+          tap(() => unsavedTime.begin()),
+        );
       }),
     );
     // The revision is read when a save begins: the one before it may have moved it on.

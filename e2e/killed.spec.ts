@@ -1,0 +1,76 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { Workbench } from './pages/workbench';
+
+/** So often the browser is killed; the whole trial: `EWER_KILLS=30 npx playwright test e2e/killed.spec.ts`. */
+const KILLS = Number(process.env['EWER_KILLS'] ?? 5);
+/** Milliseconds between two letters, and the most that may be gone. */
+const BETWEEN = 150;
+const MOST_GONE = 1_000;
+
+/** Numbers between 0 and 1 that are the same in every run. */
+function createRandom(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
+
+const openEditor = async (context: BrowserContext, address: string): Promise<Page> => {
+  const page = context.pages()[0] ?? (await context.newPage());
+  await page.goto(`${address}/`);
+  await new Workbench(page).goTo('Query');
+  await expect(page.getByRole('textbox', { name: 'The query as text' })).toBeVisible();
+  return page;
+};
+
+const readText = (page: Page): Promise<string> =>
+  page
+    .getByRole('textbox', { name: 'The query as text' })
+    .textContent()
+    .then((text) => text ?? '');
+
+const pause = (milliseconds: number): Promise<void> =>
+  new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+test('a browser that is killed while somebody types loses no more than a second of it', async ({
+  baseURL,
+  launchOptions,
+}) => {
+  test.setTimeout(60_000 + KILLS * 40_000);
+  const folder = mkdtempSync(join(tmpdir(), 'ewer-killed-'));
+  const random = createRandom(7);
+  const address = baseURL ?? '';
+  const open = (): Promise<BrowserContext> => chromium.launchPersistentContext(folder, launchOptions);
+  try {
+    let context = await open();
+    let page = await openEditor(context, address);
+    for (let kill = 0; kill < KILLS; kill++) {
+      const editor = page.getByRole('textbox', { name: 'The query as text' });
+      await editor.focus();
+      await page.keyboard.press('Control+a');
+      await page.keyboard.insertText('bats ');
+      await expect(page.getByTestId('keeping')).toHaveText('saved');
+      const letters = 4 + Math.floor(random() * 26);
+      for (let letter = 0; letter < letters; letter++) {
+        await page.keyboard.press('x');
+        await pause(BETWEEN);
+      }
+      spawnSync('pkill', ['-9', '-f', folder]);
+      await context.close().catch(() => undefined);
+      context = await open();
+      page = await openEditor(context, address);
+      const kept = (await readText(page)).replace('bats ', '').length;
+      // So much typing is gone, at the pace that was kept.
+      const gone = (letters - kept) * BETWEEN;
+      expect(gone, `kill ${kill + 1}: ${kept} of ${letters} letters kept`).toBeLessThanOrEqual(MOST_GONE);
+    }
+    await context.close();
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
