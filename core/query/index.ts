@@ -46,4 +46,4 @@ export type { Pattern, PatternPart } from './pattern';
 export { createNameQuery, readPersonName, writePersonName } from './person-name';
 export type { PersonName } from './person-name';
 export { printQuery } from './printer';
-export { readProperty } from './properties';
+export { PROPERTY_EXAMPLES, readProperty } from './properties';

@@ -1,4 +1,4 @@
-import { build, type Field, type Pattern, type QueryNode } from '../../query';
+import { PROPERTY_EXAMPLES, build, type Field, type Pattern, type QueryNode } from '../../query';
 import { coverSpans, type Span } from '../../text';
 import type { Dialect } from '../dialect';
 import { createPropertyNode } from './cql-properties';
@@ -317,7 +317,11 @@ class CqlReader extends TokenReader<CqlToken> {
     const nodes = texts.map((text) => createPropertyNode(named, relation, text));
     const known = nodes.filter((node) => node !== undefined);
     if (known.length < nodes.length || known.length === 0) {
-      this.report('value-unknown', term, { value: term.text, property: named.property, example: '2015' });
+      this.report('value-unknown', term, {
+        value: term.text,
+        property: named.property,
+        example: PROPERTY_EXAMPLES[named.property],
+      });
       return undefined;
     }
     const [only] = known;

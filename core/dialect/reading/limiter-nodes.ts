@@ -1,5 +1,5 @@
 import { createProblem, type Problem } from '../../problem';
-import { build, readProperty, type Property, type QueryNode } from '../../query';
+import { PROPERTY_EXAMPLES, build, readProperty, type Property, type QueryNode } from '../../query';
 import { DOCUMENT_TYPES, type DocumentType } from '../../record';
 import type { Span } from '../../text';
 import type { LimiterName } from '../dialect';
@@ -27,7 +27,14 @@ export function createLimiterNode(
   const nodes = texts.flatMap((text): QueryNode[] => {
     const node = readProperty(property, text);
     if (node) return [{ ...node, span }];
-    problems.push(createProblem('value-unknown', 'error', { value: text, property, example: text }, span));
+    problems.push(
+      createProblem(
+        'value-unknown',
+        'error',
+        { value: text, property, example: PROPERTY_EXAMPLES[property] },
+        span,
+      ),
+    );
     return [];
   });
   const [only] = nodes;
@@ -38,6 +45,7 @@ export function createLimiterNode(
 /** The name of no block: blanks cannot stand in one. */
 const FLAG = 'limiter ';
 type Flag = 'peerReviewed' | 'fullText';
+const FLAG_WORDS: Readonly<Record<Flag, string>> = { peerReviewed: 'peer-reviewed', fullText: 'full text' };
 
 /**
  * Takes the limiters out of a tree that are ANDed with the whole of it; all others stay where they are, as
@@ -161,7 +169,12 @@ function addValues(limiters: Limiters, nodes: readonly QueryNode[]): Limiters | 
 export function dropFlags(node: QueryNode, problems: Problem[]): QueryNode | undefined {
   if (node.kind === 'block' && node.name.startsWith(FLAG)) {
     problems.push(
-      createProblem('limiter-lost', 'error', { limiter: node.name.slice(FLAG.length) }, node.span),
+      createProblem(
+        'limiter-lost',
+        'error',
+        { limiter: FLAG_WORDS[node.name.slice(FLAG.length) as Flag] },
+        node.span,
+      ),
     );
     return undefined;
   }

@@ -1,5 +1,6 @@
 import {
   GREATEST_DISTANCE,
+  PROPERTY_EXAMPLES,
   build,
   readProperty,
   type Field,
@@ -289,7 +290,7 @@ class LuceneReader extends TokenReader<LuceneToken> {
     const isRange = named.property === 'year' && !/^\d{4}$/.test(value);
     const node = isRange ? undefined : readProperty(named.property, value);
     if (!node) {
-      const data = { value: text, property: named.property, example: 'year:[2015 TO 2024]' };
+      const data = { value: text, property: named.property, example: PROPERTY_EXAMPLES[named.property] };
       this.report('value-unknown', token, data);
     }
     return node && { ...node, span: place(token) };

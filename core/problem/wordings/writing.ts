@@ -72,7 +72,7 @@ export const WRITING_WORDINGS = {
     remedy: 'Write it with fewer brackets.',
   },
   'limiter-lost': {
-    says: 'The limiter {limiter} stands inside the query, where it cannot be kept.',
+    says: 'The limiter “{limiter}” stands inside the query, where it cannot be kept.',
     remedy: 'Take it out, or join it to the whole by AND.',
   },
   'stop-word-alone': {
