@@ -6,7 +6,7 @@ import { chromium, expect, test, type BrowserContext, type Page } from '@playwri
 import { Workbench } from './pages/workbench';
 
 /** So often the browser is killed; the whole trial: `EWER_KILLS=30 npx playwright test e2e/killed.spec.ts`. */
-const KILLS = Number(process.env['EWER_KILLS'] ?? 5);
+const KILLS = Number(process.env['EWER_KILLS'] ?? 3);
 /** Milliseconds between two letters, and the most that may be gone. */
 const BETWEEN = 150;
 const MOST_GONE = 1_000;
