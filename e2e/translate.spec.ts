@@ -126,13 +126,19 @@ function createHistory(): string {
   ].join('\n');
 }
 
-test('a history of thirty lines is taken in, mended and stands in the other databases', async ({ page }) => {
+/** A new user who is about to paste a string of another database. */
+async function openReading(page: Page) {
   const workbench = new Workbench(page);
   await workbench.start();
   await workbench.goTo('Translate');
   await page.getByRole('button', { name: 'Read a string in…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Read a string in' });
   const field = dialog.getByRole('textbox', { name: 'The string or the numbered lines' });
+  return { workbench, dialog, field };
+}
+
+test('a history of thirty lines is taken in, mended and stands in the other databases', async ({ page }) => {
+  const { workbench, dialog, field } = await openReading(page);
   await field.fill(createHistory());
   await dialog.getByRole('combobox', { name: 'Its syntax' }).click();
   await page.getByRole('option', { name: 'Heronsmere Life Index' }).click();
@@ -163,14 +169,8 @@ test('a history of thirty lines is taken in, mended and stands in the other data
 });
 
 test('a string whose syntax nobody named is read by the one that fits', async ({ page }) => {
-  const workbench = new Workbench(page);
-  await workbench.start();
-  await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Read a string in…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
-  await dialog
-    .getByRole('textbox', { name: 'The string or the numbered lines' })
-    .fill('in(title, keywords: bats AND NEAR(3: lamp*, road)) AND years(2015-2024)');
+  const { dialog, field } = await openReading(page);
+  await field.fill('in(title, keywords: bats AND NEAR(3: lamp*, road)) AND years(2015-2024)');
   await expect(
     dialog.getByRole('list', { name: 'Which syntax reads it best' }).getByRole('listitem').first(),
   ).toContainText('Cardinal Point Citations reads all of it');
@@ -424,12 +424,7 @@ async function waitFor(port: number): Promise<void> {
 }
 
 test('strings that others wrote keep their operators and limiters, or say what is lost', async ({ page }) => {
-  const workbench = new Workbench(page);
-  await workbench.start();
-  await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Read a string in…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
-  const field = dialog.getByRole('textbox', { name: 'The string or the numbered lines' });
+  const { workbench, dialog, field } = await openReading(page);
   const choose = async (syntax: string) => {
     await dialog.getByRole('combobox', { name: 'Its syntax' }).click();
     await page.getByRole('option', { name: syntax, exact: true }).click();
@@ -468,6 +463,7 @@ test('strings that others wrote keep their operators and limiters, or say what i
   await field.fill('bats AND lighting OR hedgerows');
   const readings = dialog.getByRole('radiogroup');
   await expect(readings.getByRole('radio')).toHaveCount(2);
+  await expect(readings).toContainText('AND before OR, as most people mean it');
   const counts = readings.locator('app-count');
   await expect(counts.first()).toHaveText(/\d/);
   await expect(counts.nth(1)).toHaveText(/\d/);
@@ -481,21 +477,15 @@ test('strings that others wrote keep their operators and limiters, or say what i
 });
 
 test('lines of ORs become concepts, and what limits a line stays with it', async ({ page }) => {
-  const workbench = new Workbench(page);
-  await workbench.start();
-  await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Read a string in…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
-  await dialog
-    .getByRole('textbox', { name: 'The string or the numbered lines' })
-    .fill(
-      [
-        'A. bats OR chiroptera OR "flying mammals"',
-        'B. hedgerow* OR hedges',
-        'C. OR A-B',
-        'D. limit C to English language, 2010-2020',
-      ].join('\n'),
-    );
+  const { workbench, dialog, field } = await openReading(page);
+  await field.fill(
+    [
+      'A. bats OR chiroptera OR "flying mammals"',
+      'B. hedgerow* OR hedges',
+      'C. OR A-B',
+      'D. limit C to English language, 2010-2020',
+    ].join('\n'),
+  );
   const lines = dialog.getByRole('table', { name: 'Lines of the history' });
   await expect(lines.getByRole('row', { name: /^C/ })).toContainText('@line-1 OR @line-2');
   await dialog.getByRole('textbox', { name: 'Name of the concept of line A' }).fill('flying mammals');

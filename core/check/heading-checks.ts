@@ -1,6 +1,6 @@
 import { createProblem } from '../problem';
 import { createTermQuery, readPlainWords, type Concept, type Term } from '../project';
-import type { HeadingNode } from '../query';
+import { build, printQuery, type HeadingNode } from '../query';
 import { listActive, type CheckSubject, type FoundThing } from './finding';
 
 interface UsedHeading {
@@ -42,7 +42,7 @@ export function checkUnknownHeadings(subject: CheckSubject): FoundThing[] {
               {
                 kind: 'edit-term' as const,
                 id: term.id,
-                text: `${node.scope}${node.vocabulary === undefined ? '' : `(${node.vocabulary})`}: "${near.heading.label}"`,
+                text: printQuery(build.heading(near.heading.label, node.scope, node.vocabulary)),
               },
             ],
           },
@@ -108,7 +108,7 @@ export function checkWordsAndHeadings(subject: CheckSubject): FoundThing[] {
         .map((term) => vocabulary.find(readPlainWords(term.text)))
         .find((heading) => heading !== undefined);
       if (!found) return [];
-      const text = `heading(${id}): "${found.label}"`;
+      const text = printQuery(build.heading(found.label, 'heading', id));
       return [
         {
           problem: createProblem('words-only', 'note', {

@@ -19,7 +19,7 @@ interface SmallRecord {
   readonly source?: string[];
   readonly headings?: string[];
   readonly focus?: string[];
-  /** Headings with an aspect: `Bats / behaviour`. */
+  /** Headings with a qualifier: `Bats / behaviour`. */
   readonly qualified?: string[];
   readonly year?: number;
   /** `2026-03`. */

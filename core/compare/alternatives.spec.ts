@@ -47,6 +47,22 @@ describe('places to swap in', () => {
     ]);
   });
 
+  it('of a heading with a qualifier are none that would lose it', () => {
+    const project = make(['bat', 'heading: "Chiroptera / behaviour"']);
+    const place = listSwapPlaces(project, YEAR).find(({ key }) => key === 'term t1');
+    const texts = (place?.alternatives ?? []).map(({ change }) => after(project, change));
+    expect(texts.filter((text) => /branch|focus/.test(text))).toEqual([]);
+    const tried = listTrials(project, YEAR).map(({ change }) => JSON.stringify(change));
+    expect(tried.filter((text) => /branch:|focus:/.test(text))).toEqual([]);
+    // The same of a heading without one, which has these.
+    const plain = make(['bat', 'heading: "Chiroptera"']);
+    const swaps = listSwapPlaces(plain, YEAR).find(({ key }) => key === 'term t1')!.alternatives;
+    expect(swaps.some(({ change }) => after(plain, change).includes('branch:'))).toBe(true);
+    expect(listTrials(plain, YEAR).some(({ change }) => JSON.stringify(change).includes('branch:'))).toBe(
+      true,
+    );
+  });
+
   it('of a concept are its fields, its aspects one by one, and its headings or words alone', () => {
     const project = make(['bat', 'heading: "Chiroptera"']);
     const places = listSwapPlaces(project, YEAR);

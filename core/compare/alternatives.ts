@@ -151,7 +151,7 @@ function listWordings({ text }: Term): { words: string; text: string }[] {
       found.push({ words: 'cut at its end', text: `${letters.replace(/(?<=\p{L}{3})s$/u, '')}*` });
     }
   }
-  if (root.kind === 'heading' && root.scope === 'heading')
+  if (root.kind === 'heading' && root.scope === 'heading' && root.qualifier === undefined)
     found.push(
       { words: 'with all below it', text: text.replace(/^heading/, 'branch') },
       { words: 'as a main topic', text: text.replace(/^heading/, 'focus') },

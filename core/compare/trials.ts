@@ -160,7 +160,8 @@ function listTermTrials(concept: Concept, term: Term): Trial[] {
     rewrite(printQuery({ ...root, distance: Math.max(1, Math.floor(root.distance / 2)) }));
     rewrite(printQuery({ ...root, distance: root.distance * 2 }));
   }
-  if (root.kind === 'heading') {
+  // A qualifier is of the heading itself, not of all below it.
+  if (root.kind === 'heading' && root.qualifier === undefined) {
     if (root.scope === 'heading') rewrite(text.replace(/^heading/, 'branch'));
     if (root.scope === 'branch') rewrite(text.replace(/^branch/, 'heading'));
     if (root.scope !== 'focus') rewrite(text.replace(/^(?:heading|branch)/, 'focus'));

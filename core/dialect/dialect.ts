@@ -160,7 +160,7 @@ export interface Dialect {
     readonly heading: string;
     readonly branch?: string;
     readonly focus?: string;
-    /** With an aspect that the heading was given with: `{label}` and `{qualifier}`. */
+    /** With a qualifier that the heading was given with: `{label}` and `{qualifier}`. */
     readonly qualified?: string;
     /** There is no hierarchy: a branch is the heading itself. */
     readonly flat: boolean;

@@ -27,7 +27,7 @@ const REASON_WORDINGS = {
   'heading-elsewhere': 'this heading belongs to another thesaurus',
   'property-elsewhere': '{property} can only be set for the whole search here, not inside the string',
   'property-missing': '{property} cannot be searched here',
-  'qualifier-missing': 'the aspect of a heading is not told apart here',
+  'qualifier-missing': 'the qualifier of a heading is not told apart here',
   'heading-unwritable': 'this heading holds a quotation mark',
   'focus-missing': 'main topics are not told apart here',
   'branch-missing': 'headings below it are not brought along',

@@ -245,7 +245,7 @@ export const DIALECT_FORM: readonly FormSection[] = [
       { path: 'headings.focus', label: 'As main topic', kind: 'text', isOptional: true },
       {
         path: 'headings.qualified',
-        label: 'With an aspect',
+        label: 'With a qualifier',
         kind: 'text',
         isOptional: true,
         help: '{label} and {qualifier} stand for the two',

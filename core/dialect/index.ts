@@ -22,7 +22,7 @@ export {
   readKeepingLimiters,
   readString,
 } from './reading';
-export type { DialectGuess, History, HistoryLine, ReadString } from './reading';
+export type { Binding, DialectGuess, History, HistoryLine, OtherReading, ReadString } from './reading';
 export { DIALECT_SCHEMA, readDialect } from './schema';
 export type { ListBranch } from './write-headings';
 export { spellsForms } from './write-words';

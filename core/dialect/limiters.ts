@@ -132,7 +132,7 @@ function writeRange(
 
 /** A part of a query that asks what a limiter asks, as the string has it; nothing if it cannot stand there. */
 export function writeProperty(node: RangeNode | ValueNode, dialect: Dialect): string | undefined {
-  const name = LIMITERS_OF[node.property];
+  const name = LIMITER_OF[node.property];
   const rule = dialect.limiters[name];
   if (rule.how !== 'string') return undefined;
   return writeInString(rule, name, describeAsLimiters(node), dialect);
@@ -140,10 +140,16 @@ export function writeProperty(node: RangeNode | ValueNode, dialect: Dialect): st
 
 /** True if a database can limit a whole search by a property, in whatever way. */
 export function canLimit(property: Property, { limiters }: Dialect): boolean {
-  return limiters[LIMITERS_OF[property]].how !== 'none';
+  return limiters[LIMITER_OF[property]].how !== 'none';
 }
 
-const LIMITERS_OF = { year: 'years', entered: 'entered', type: 'types', language: 'languages' } as const;
+/** The limiter that asks for each property of a record. */
+export const LIMITER_OF = {
+  year: 'years',
+  entered: 'entered',
+  type: 'types',
+  language: 'languages',
+} as const satisfies Record<Property, LimiterName>;
 
 function describeAsLimiters(node: RangeNode | ValueNode): Limiters {
   if (node.kind === 'value')

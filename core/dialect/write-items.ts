@@ -4,7 +4,6 @@ import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from './fi
 import { markField, splitMark } from './fields';
 import { joinTrees, type Atom, type StringTree } from './string-tree';
 import {
-  isSkipped,
   MOST_FORMS,
   MOST_SPELLINGS,
   isStopWord,
@@ -80,7 +79,10 @@ function markPair(
 /** A word in its spellings, quoted where it is an operator there or would be found by its stem. */
 export function writeTerm(pattern: Pattern, dialect: Dialect, findForms?: FindForms): WrittenItems {
   const word = writeWord(pattern, dialect, findForms);
-  const searched = word.spellings.filter((spelling) => !isSkipped(spelling, dialect));
+  // A small word alone would have the whole string refused.
+  const searched = word.spellings.filter(
+    ({ text, plain }) => !plain || !isStopWord([{ kind: 'letters', text }], dialect),
+  );
   const texts = searched.map((spelling): WordItem => ({
     kind: 'one',
     text: quoteWord(spelling, dialect),

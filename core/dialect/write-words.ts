@@ -124,14 +124,6 @@ export function isStopWord(pattern: Pattern, dialect: Dialect): boolean {
   return isPlain(pattern) && dialect.stopWords.some(createMatcher(pattern));
 }
 
-/** True for a spelling that the database drops: alone, it would have the whole string refused. */
-export function isSkipped(
-  { text, plain }: { text: string; plain: boolean },
-  { stopWords }: Dialect,
-): boolean {
-  return plain && stopWords.includes(text.toLowerCase());
-}
-
 /** True for a word that must be quoted, because bare it is an operator or otherwise reserved. */
 export function mustQuote(text: string, dialect: Dialect): boolean {
   const operators = Object.values(dialect.operators).flatMap((operator) =>

@@ -22,6 +22,18 @@ const describeText = (text: string): string =>
   );
 
 it.each([
+  [
+    'bats AND year: 2015..2024',
+    'Records with the word “bats” and a year from 2015 to 2024, words in title, abstract, keywords or headings.',
+  ],
+  [
+    'title: bats NOT type: review',
+    'Records with the word “bats” in the title; without those with the document type “review”.',
+  ],
+  [
+    'heading: "Bats / behaviour" AND language: fr',
+    'Records with the heading “Bats / behaviour” and the language French.',
+  ],
   ['@bats', 'Records with any of 7 terms for bats, in title, abstract, keywords or headings.'],
   [
     '@bats AND @piece',

@@ -1,5 +1,6 @@
 import {
   DEFAULT_FIELDS,
+  listNodes,
   printPattern,
   type Field,
   type Pattern,
@@ -59,8 +60,13 @@ function describeTop(node: QueryNode, settings: DescribeSettings): SentencePart[
   if (node.kind !== 'not') {
     const said = describeNode(node, settings, 0);
     if (said.length === 0 || !usesFields(node, settings, true)) return said;
-    // Some of it has fields of its own: the usual ones are those of the rest only.
-    const others = usesFields(node, settings, false) ? ', the rest in ' : ', in ';
+    // Some of it has fields of its own, or is no words at all: the usual ones are those of the rest only.
+    const hasProperties = listNodes(node).some(({ kind }) => kind === 'range' || kind === 'value');
+    const others = usesFields(node, settings, false)
+      ? ', the rest in '
+      : hasProperties
+        ? ', words in '
+        : ', in ';
     return [...said, { text: others + listFields(DEFAULT_FIELDS) }];
   }
   const include = describeTop(node.include, settings);

@@ -1,4 +1,4 @@
-import { parseQuery, printQuery, type QueryNode } from '../query';
+import { build, parseQuery, printQuery, type QueryNode } from '../query';
 import { splitWords } from '../text';
 
 /** The kinds of term: what a person sees, and may correct. */
@@ -63,7 +63,7 @@ function writeAsKind(kind: TermKind, words: string, text: string): string {
         : `${first} WITHIN 3 "${others.join(' ')}"`;
     }
     case 'heading':
-      return `heading: "${bare}"`;
+      return printQuery(build.heading(bare));
     case 'author':
       return `author: ${isSingle ? bare : `"${bare}"`}`;
     case 'organisation':

@@ -70,7 +70,7 @@ export interface HeadingNode extends NodeBase {
   /** The database whose vocabulary is meant; absent: whatever vocabulary there is. */
   readonly vocabulary?: string;
   readonly label: string;
-  /** Only where the heading was given with this aspect: `Bats / behaviour`. Of the heading itself only. */
+  /** Only where the heading was given with this qualifier: `Bats / behaviour`. Of the heading itself only. */
   readonly qualifier?: string;
 }
 /** The parts of a record that are not words: its year and month of entry, its type and language. */

@@ -1,5 +1,6 @@
 import { coverSpans, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
+import { readLabel } from './heading-label';
 import { assignIds } from './identity';
 import { splitTokens, type Token } from './lexer';
 import {
@@ -14,6 +15,7 @@ import { findFieldReach } from './field-reach';
 import { OPERATORS, PROXIMITIES, joinOperands, type Joined } from './operators';
 import type { Pattern } from './pattern';
 import { ProblemList } from './problem-list';
+import { findQuoteProblem } from './quote-problems';
 import { PROPERTY_EXAMPLES, isProperty, readProperty } from './properties';
 import { parseWrittenWords } from './written-words';
 
@@ -303,18 +305,8 @@ class Parser {
   }
 
   private checkQuotes(token: Token & { kind: 'quote' }): void {
-    if (this.problems.isFull || (token.closed && !token.curly)) return;
-    const straight: Fix = {
-      label: 'Use straight quotation marks',
-      edits: [{ span: token, text: `"${token.raw}"` }],
-    };
-    if (!token.closed) {
-      const close: Fix = {
-        label: 'Close it here',
-        edits: [{ span: { start: token.end, end: token.end }, text: '"' }],
-      };
-      this.report('unclosed-quote', 'error', {}, token, [token.curly ? straight : close]);
-    } else if (token.curly) this.report('curly-quotes', 'warning', {}, token, [straight]);
+    const problem = this.problems.isFull ? undefined : findQuoteProblem(token);
+    if (problem) this.problems.push(problem);
   }
 
   private createLeaf(words: readonly Pattern[], span: Span): QueryNode {
@@ -420,12 +412,4 @@ class Parser {
     this.report('value-unknown', 'error', data, next);
     return this.createEmpty(span);
   }
-}
-
-/** A label without what only lets its signs stand there, and its qualifier behind a slash between blanks. */
-function readLabel(raw: string, scope: HeadingNode['scope']): { label: string; qualifier?: string } {
-  const tidy = (text: string): string => text.replace(/\\(.)/gs, '$1').trim().replace(/\s+/g, ' ');
-  const at = scope === 'heading' ? raw.search(/\s\/\s/) : -1;
-  const [label, qualifier] = at < 0 ? [tidy(raw), ''] : [tidy(raw.slice(0, at)), tidy(raw.slice(at + 3))];
-  return label === '' || qualifier === '' ? { label: tidy(raw) } : { label, qualifier };
 }

@@ -1,3 +1,4 @@
+import { printLabel } from './heading-label';
 import type { QueryNode } from './node';
 import { printPattern, type Pattern } from './pattern';
 import { printProperty } from './properties';
@@ -66,12 +67,7 @@ function printBare(node: QueryNode): string {
       return `"${node.words.map(printPattern).join(' ')}"`;
     case 'heading': {
       const vocabulary = node.vocabulary === undefined ? '' : `(${node.vocabulary})`;
-      const qualifier = node.qualifier === undefined ? '' : ` / ${escapeQuotes(node.qualifier)}`;
-      const label =
-        node.scope === 'heading'
-          ? escapeQuotes(node.label).replaceAll(' / ', ' \\/ ')
-          : escapeQuotes(node.label);
-      return `${node.scope}${vocabulary}: "${label}${qualifier}"`;
+      return `${node.scope}${vocabulary}: "${printLabel(node)}"`;
     }
     case 'range':
     case 'value':
@@ -85,10 +81,6 @@ function printBare(node: QueryNode): string {
     case 'empty':
       return '()';
   }
-}
-
-function escapeQuotes(label: string): string {
-  return label.replace(/["\\“”„«»‟]/g, '\\$&');
 }
 
 /** A comment needs a blank before it to be one. */

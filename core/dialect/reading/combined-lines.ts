@@ -50,29 +50,40 @@ export function looksCombined(text: string): boolean {
   return isMadeOfParts && isApart && /\d|\b[A-Z]\b/.test(text);
 }
 
+/** True for a line in one of the forms that limit an earlier one. */
+export function looksLimited(text: string, dialect?: Dialect): boolean {
+  return createLimitPatterns(dialect).some((pattern) => pattern.test(text));
+}
+
 /** `limit 3 to 2015-2024`, in the forms that the dialect has. */
 function readLimited(text: string, findLine: FindLine, dialect: Dialect): Combined | undefined {
-  const { limits } = dialect.history ?? COMMON_HISTORY;
-  for (const form of limits) {
-    const source = form
-      .split(/(\{n\}|\{limiter\})/)
-      .map((part) =>
-        part === '{n}' ? LABEL : part === '{limiter}' ? '(.+)' : escapePattern(part).replace(/ +/g, '\\s+'),
-      )
-      .join('');
-    const [, label = '', words = ''] = new RegExp(`^\\s*${source}\\s*$`, 'isu').exec(text) ?? [];
-    const number = label === '' ? undefined : findLine(label);
-    if (number === undefined) continue;
-    const line = build.block(nameLine(number));
+  for (const pattern of createLimitPatterns(dialect)) {
+    const [, label, words = ''] = pattern.exec(text) ?? [];
+    if (label === undefined) continue;
+    const number = findLine(label);
+    const fail = (code: Problem['code'], data: Problem['data']): Combined => ({
+      root: number === undefined ? build.empty() : createLine(number),
+      uses: number === undefined ? [] : [number],
+      problems: [createProblem(code, 'error', data)],
+    });
+    if (number === undefined) return fail('line-unknown', { line: label });
     const nodes = readLimitingWords(words, dialect);
-    if (nodes) return { root: build.and(line, ...nodes), uses: [number], problems: [] };
-    return {
-      root: line,
-      uses: [number],
-      problems: [createProblem('limit-not-understood', 'error', { words })],
-    };
+    if (!nodes) return fail('limit-not-understood', { words });
+    return { root: build.and(createLine(number), ...nodes), uses: [number], problems: [] };
   }
   return undefined;
+}
+
+function createLimitPatterns(dialect: Dialect | undefined): RegExp[] {
+  const { limits } = dialect?.history ?? COMMON_HISTORY;
+  const parts: Readonly<Record<string, string>> = { '{n}': LABEL, '{limiter}': '(.+)' };
+  return limits.map((form) => {
+    const source = form
+      .split(/(\{\w+\})/)
+      .map((part) => parts[part] ?? escapePattern(part).replace(/ +/g, '\\s+'))
+      .join('');
+    return new RegExp(`^\\s*${source}\\s*$`, 'isu');
+  });
 }
 
 type Piece =
@@ -190,7 +201,12 @@ class CombinationReader {
       if (piece.kind === 'operator') row.push({ operator: piece.operator, word: piece.word, span: NO_PLACE });
       else if (piece.kind === 'node') row.push({ node: piece.node });
       else {
-        const inner = depth < DEEPEST ? this.joinRow(pieces, depth + 1) : undefined;
+        if (depth >= DEEPEST) {
+          this.report('nesting-too-deep', { most: DEEPEST });
+          this.at = pieces.length;
+          return undefined;
+        }
+        const inner = this.joinRow(pieces, depth + 1);
         if (this.at < pieces.length) this.at++;
         else this.report('unclosed-bracket');
         if (inner) row.push({ node: { ...inner, id: '' } });

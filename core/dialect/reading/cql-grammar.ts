@@ -95,7 +95,9 @@ class CqlReader extends TokenReader<CqlToken> {
       const modifiers = this.readModifiers();
       const right = this.readOperand(depth);
       if (left && right) left = this.join(left, token, modifiers, right);
-      left ??= right;
+      // What is taken away stays taken away, also from something that was not understood.
+      else if (right)
+        left = isExclusion(token) ? { ...build.not(build.empty(), right), span: right.span } : right;
     }
     this.prefixes = outer;
     return left && { ...left, id: left.id === 'open' ? '' : left.id };
@@ -370,6 +372,10 @@ function joinWords(patterns: readonly Pattern[], join: 'and' | 'or' | undefined)
 
 function isBoolean(word: string): boolean {
   return BOOLEANS.includes(word.toLowerCase());
+}
+
+function isExclusion({ text }: CqlToken): boolean {
+  return text.toLowerCase() === 'not';
 }
 
 function isReserved({ kind, text }: CqlToken): boolean {

@@ -13,8 +13,11 @@ export interface GrammarReading {
   readonly root: QueryNode;
   readonly problems: Problem[];
   /** What it would be with the operators bound the other way, where that is not sure. */
-  readonly other?: QueryNode;
+  readonly other?: { readonly root: QueryNode; readonly binding: Binding };
 }
+
+/** How operators bind that stand side by side: AND before OR, or the one that stands further left. */
+export type Binding = 'and-first' | 'left-to-right';
 
 /** The deepest nesting of brackets that is read. */
 const DEEPEST = 200;
@@ -28,12 +31,14 @@ export function readByEntries(text: string, dialect: Dialect): GrammarReading {
     ({ code, severity }) => code === 'mixed-operators' && severity === 'warning',
   );
   if (!isUnsure) return { root, problems: reader.problems };
-  const precedence = dialect.precedence === 'left-to-right' ? ALGEBRA : 'left-to-right';
-  return { root, problems: reader.problems, other: new Reader(tokens, { ...dialect, precedence }).readAll() };
+  const binding = dialect.precedence === 'left-to-right' ? 'and-first' : 'left-to-right';
+  const precedence = binding === 'and-first' ? AND_FIRST : binding;
+  const other = new Reader(tokens, { ...dialect, precedence }).readAll();
+  return { root, problems: reader.problems, other: { root: other, binding } };
 }
 
 /** How operators bind in most systems. */
-const ALGEBRA: Dialect['precedence'] = [['not'], ['and'], ['or']];
+const AND_FIRST: Dialect['precedence'] = [['not'], ['and'], ['or']];
 
 class Reader {
   readonly problems: Problem[] = [];
@@ -174,6 +179,13 @@ class Reader {
     }
   }
 
+  /** Nothing is read behind a bracket that is nested too deep. */
+  private giveUp(open: StringToken): undefined {
+    this.report('nesting-too-deep', open, { most: DEEPEST });
+    this.at = this.tokens.length;
+    return undefined;
+  }
+
   private reportStray(token: StringToken): undefined {
     this.report('unread-sign', token, { sign: 'raw' in token ? token.raw : 'this' });
     return undefined;
@@ -181,6 +193,7 @@ class Reader {
 
   /** A nearness whose operands stand in its brackets. */
   private readNearGroup(token: StringToken & { kind: 'near' }, depth: number): QueryNode | undefined {
+    if (depth >= DEEPEST) return this.giveUp(token);
     const left = this.readPrimary(depth + 1);
     const separator = this.tokens[this.at];
     if (separator?.kind === 'separator') this.at++;
@@ -241,11 +254,7 @@ class Reader {
   }
 
   private readGroup(open: StringToken, depth: number): QueryNode | undefined {
-    if (depth >= DEEPEST) {
-      this.report('nesting-too-deep', open, { most: DEEPEST });
-      this.at = this.tokens.length;
-      return undefined;
-    }
+    if (depth >= DEEPEST) return this.giveUp(open);
     const { deepest } = this.dialect;
     // Brackets that a mark brings along are no brackets of their own.
     if (deepest !== undefined && open.kind === 'open' && depth + 1 > deepest)

@@ -97,11 +97,30 @@ describe('a history', () => {
     ['1. a\n2. b\n3. 1 AND 7', ['line-unknown']],
     ['1. a\n2. b\n3. 1-2 combined', ['line-not-understood']],
     ['1. a\n2. b\n3. limit 1 to humans', ['limit-not-understood']],
+    ['1. a\n2. b\n3. limit 9 to English', ['line-unknown']],
+    ['1. a\n2. b\n3. combine 1 2', ['line-not-understood']],
+    [`1. a\n2. b\n3. ${'('.repeat(60)}1 OR 2${')'.repeat(60)}`, ['nesting-too-deep', 'unclosed-bracket']],
     ['1. a\n2. b\n3. 1 AND lamps', ['line-number-as-word']],
     ['1. a\n2. b\n3. 1 AND', ['missing-operand']],
   ])('marks a line that is not understood: %j', (text, codes) => {
     const { lines } = readHistory(text, heronsmere);
-    expect(lines.at(-1)?.problems.map(({ code }) => code)).toEqual(codes);
+    const problems = lines.at(-1)?.problems ?? [];
+    expect([...new Set(problems.map(({ code }) => code))]).toEqual(codes);
+    expect(problems.every(({ severity }) => severity === 'error')).toBe(true);
+  });
+
+  it('is read in the forms that a dialect has', () => {
+    const history = { ranges: ['all of {from} to {to} by {operator}'], limits: ['{n} within {limiter}'] };
+    const { lines } = readHistory('1. a\n2. b\n3. all of 1 to 2 by or\n4. 3 within 2015-2024\n5. OR 1-2', {
+      ...heronsmere,
+      history,
+    });
+    expect(lines.map(({ root }) => printQuery(root)).slice(2)).toEqual([
+      '@line-1 OR @line-2',
+      '@line-3 AND year: 2015..2024',
+      expect.not.stringContaining('@'),
+    ]);
+    expect(lines[4]?.problems.map(({ code }) => code)).toContain('line-not-understood');
   });
 
   it('offers lines of ORs alone as concepts', () => {

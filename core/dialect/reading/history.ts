@@ -3,7 +3,7 @@ import { build, mapChildren, printPattern, withIds, type QueryNode } from '../..
 import { escapePattern } from '../../text';
 import type { Dialect } from '../dialect';
 import type { Limiters } from '../limiters';
-import { looksCombined, nameLine, readCombination, type FindLine } from './combined-lines';
+import { looksCombined, looksLimited, nameLine, readCombination, type FindLine } from './combined-lines';
 import { isHistory, splitLines, type RawLine } from './history-lines';
 import { dropFlags, liftLimiters } from './limiter-nodes';
 import { readKeepingLimiters } from './read-string';
@@ -59,7 +59,7 @@ export function listStrings(text: string): string[] {
   if (!isHistory(text)) return [text];
   return splitLines(text)
     .map((line) => line.text)
-    .filter((line) => !looksCombined(line) && !/^limit\b/i.test(line));
+    .filter((line) => !looksCombined(line) && !looksLimited(line));
 }
 
 /** A limiter of the last line is one of the whole search; in other lines it belongs to the line alone. */
@@ -128,14 +128,15 @@ function readMixed(line: RawLine, findLine: FindLine, dialect: Dialect): History
   };
 }
 
-/** Numbers that could be lines, in a string that was read as words. */
+/** Numbers that are likely lines, in a string that was read as words: nobody is to find that out later. */
 function findLikelyLines(text: string, findLine: FindLine): Problem[] {
-  if (looksCombined(text) && /\d\s*[-–]\s*#?\d/.test(text) && /#?\d+/.test(text))
+  const lines = (text.match(/\d+/g) ?? []).filter((label) => findLine(label) !== undefined);
+  if (looksCombined(text) && (lines.length > 1 || /\d\s*[-–]\s*#?\d/.test(text)))
     return [createProblem('line-not-understood', 'error', { line: text.slice(0, 60) })];
   const bare = /(?:^|\s)(\d{1,3})\s+(?:and|or|not)\s|\s(?:and|or|not)\s+(\d{1,3})(?:\s|$)/iu.exec(text);
   const label = bare?.[1] ?? bare?.[2];
   if (label === undefined || findLine(label) === undefined) return [];
-  return [createProblem('line-number-as-word', 'warning', { line: label })];
+  return [createProblem('line-number-as-word', 'error', { line: label })];
 }
 
 function isStandIn(word: unknown): boolean {

@@ -6,4 +6,5 @@ export type { History, HistoryLine } from './history';
 export { isHistory } from './history-lines';
 export { joinLimiters } from './limiter-nodes';
 export { readKeepingLimiters, readString } from './read-string';
-export type { ReadString } from './read-string';
+export type { Binding } from './general-grammar';
+export type { OtherReading, ReadString } from './read-string';

@@ -1,17 +1,9 @@
 import { createProblem, type Problem } from '../../problem';
-import { PROPERTY_EXAMPLES, build, readProperty, type Property, type QueryNode } from '../../query';
+import { PROPERTIES, PROPERTY_EXAMPLES, build, readProperty, type QueryNode } from '../../query';
 import { DOCUMENT_TYPES, type DocumentType } from '../../record';
 import type { Span } from '../../text';
 import type { LimiterName } from '../dialect';
-import type { Limiters } from '../limiters';
-
-/** The properties of a record that limiters ask for. */
-export const LIMITED_PROPERTIES: Readonly<Partial<Record<LimiterName, Property>>> = {
-  years: 'year',
-  entered: 'entered',
-  types: 'type',
-  languages: 'language',
-};
+import { LIMITER_OF, type Limiters } from '../limiters';
 
 /** What a part of a string asks for as a limiter would, as a part of the query. */
 export function createLimiterNode(
@@ -20,7 +12,7 @@ export function createLimiterNode(
   span: Span,
   problems: Problem[],
 ): QueryNode {
-  const property = LIMITED_PROPERTIES[name];
+  const property = PROPERTIES.find((one) => LIMITER_OF[one] === name);
   // A limiter that is on or off has no place in the query: it stands for itself until it is lifted out.
   if (!property) return { ...build.block(`${FLAG}${name}`), span };
   const texts = property === 'year' || property === 'entered' ? [values.join('..')] : values;

@@ -45,7 +45,11 @@ export function readLucene(text: string, dialect: Dialect): GrammarReading {
   const root = reader.readAll();
   if (!reader.problems.some(({ code }) => code === 'mixed-operators'))
     return { root, problems: reader.problems };
-  return { root, problems: reader.problems, other: new LuceneReader(tokens, dialect, true).readAll() };
+  return {
+    root,
+    problems: reader.problems,
+    other: { root: new LuceneReader(tokens, dialect, true).readAll(), binding: 'and-first' },
+  };
 }
 
 class LuceneReader extends TokenReader<LuceneToken> {

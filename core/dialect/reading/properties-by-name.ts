@@ -1,6 +1,6 @@
-import type { Property } from '../../query';
+import { PROPERTIES, type Property } from '../../query';
 import type { Dialect } from '../dialect';
-import { LIMITED_PROPERTIES } from './limiter-nodes';
+import { LIMITER_OF } from '../limiters';
 
 /** What a named part of a record is: a property, and the values that the system has other names for. */
 export interface NamedProperty {
@@ -14,8 +14,8 @@ export interface NamedProperty {
  */
 export function listPropertyNames({ limiters }: Dialect): ReadonlyMap<string, NamedProperty> {
   const found = new Map<string, NamedProperty>();
-  for (const [name, property] of Object.entries(LIMITED_PROPERTIES)) {
-    const rule = limiters[name as keyof typeof LIMITED_PROPERTIES];
+  for (const property of PROPERTIES) {
+    const rule = limiters[LIMITER_OF[property]];
     const index = rule.how === 'string' ? /^[\p{L}.]+/u.exec(rule.form)?.[0] : undefined;
     if (index !== undefined && rule.how === 'string')
       found.set(index.toLowerCase(), { property, values: rule.values ?? {} });

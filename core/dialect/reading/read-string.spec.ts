@@ -14,7 +14,7 @@ const read = (id: string, text: string) => {
     codes: problems.map(({ code }) => code),
     places: problems.flatMap(({ span }) => (span ? [text.slice(span.start, span.end)] : [])),
     limiters: listLimiters(limiters).map(({ value }) => value),
-    other: other && printQuery(other),
+    other: other && printQuery(other.root),
   };
 };
 
@@ -113,6 +113,15 @@ describe('the classic Lucene syntax', () => {
     expect(read('lucene', text)).toMatchObject({ query, codes });
   });
 
+  it('gives each of two readings the limiters that are ANDed with the whole of it', () => {
+    const { root, limiters, other } = readString('bats OR lamps AND year:[2000 TO 2005]', pick('lucene'));
+    expect([printQuery(root), limiters]).toEqual(['lamps', { years: { from: 2000, to: 2005 } }]);
+    expect([other && printQuery(other.root), other?.limiters]).toEqual([
+      'bats OR (lamps AND year: 2000..2005)',
+      {},
+    ]);
+  });
+
   it('has AND and OR on one level in two readings', () => {
     expect(read('lucene', 'a AND b OR c')).toMatchObject({
       query: 'a AND b',
@@ -165,6 +174,7 @@ describe('CQL as its standard has it', () => {
     ['^fish', 'fish', ['anchor-refused']],
     ['fi?h* or fis\\*h', 'fi?h* OR "fis h"', []],
     ['a or', 'a', ['cql-syntax']],
+    ['() not b', '() NOT b', ['cql-syntax']],
     ['()', '()', ['cql-syntax']],
     ['a b', 'a AND b', ['cql-syntax']],
     ['a or b and c', '(a OR b) AND c', []],

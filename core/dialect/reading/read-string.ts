@@ -4,7 +4,7 @@ import { splitWords } from '../../text';
 import type { Dialect } from '../dialect';
 import type { Limiters } from '../limiters';
 import { readCql } from './cql-grammar';
-import { readByEntries, type GrammarReading } from './general-grammar';
+import { readByEntries, type Binding, type GrammarReading } from './general-grammar';
 import { liftLimiters } from './limiter-nodes';
 import { readLucene } from './lucene-grammar';
 import { joinMarks, markUnmarked } from './rows';
@@ -21,7 +21,14 @@ export interface ReadString {
    */
   readonly problems: readonly Problem[];
   /** The other reading of operators that stand side by side without brackets, where it is not sure how they bind. */
-  readonly other?: QueryNode;
+  readonly other?: OtherReading;
+}
+
+/** What a string means with its operators bound in another way. */
+export interface OtherReading {
+  readonly root: QueryNode;
+  readonly limiters: Limiters;
+  readonly binding: Binding;
 }
 
 const GRAMMARS: Readonly<
@@ -42,8 +49,13 @@ const GRAMMARS: Readonly<
 export function readString(text: string, dialect: Dialect): ReadString {
   const { root: whole, problems, other } = read(text, dialect);
   const { root, limiters } = liftLimiters(whole, problems);
-  const otherRoot = other && finish(liftLimiters(other, []).root, dialect);
-  return { root: finish(root, dialect), limiters, problems, ...(otherRoot && { other: otherRoot }) };
+  const said = { root: finish(root, dialect), limiters, problems };
+  if (!other) return said;
+  const lifted = liftLimiters(other.root, []);
+  return {
+    ...said,
+    other: { root: finish(lifted.root, dialect), limiters: lifted.limiters, binding: other.binding },
+  };
 }
 
 /** As `readString`, with the limiters left in the tree: for a string that others will build on. */

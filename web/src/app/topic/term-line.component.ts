@@ -145,7 +145,11 @@ export class TermLineComponent {
     const { root, problems } = parseQuery(this.text());
     return root.kind === 'heading' && problems.length === 0 ? root : undefined;
   });
-  protected readonly shown = computed(() => this.heading()?.label ?? this.view().term.text);
+  protected readonly shown = computed(() => {
+    const heading = this.heading();
+    if (!heading) return this.view().term.text;
+    return heading.qualifier === undefined ? heading.label : `${heading.label} / ${heading.qualifier}`;
+  });
   protected readonly chips = computed(() => {
     const { term, kind } = this.view();
     const heading = this.heading();

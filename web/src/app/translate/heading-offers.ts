@@ -1,6 +1,6 @@
 import type { Dialect } from '#core/dialect/index';
 import { createTermQuery, type Concept, type Term } from '#core/project/index';
-import { covers, parseQuery, type HeadingNode } from '#core/query/index';
+import { build, covers, parseQuery, printQuery, type HeadingNode } from '#core/query/index';
 import { mapHeading, type MappedHeading, type Vocabulary } from '#core/vocabulary/index';
 
 /** A heading of one vocabulary, and what may stand for it in a database that has another one. */
@@ -50,7 +50,7 @@ export function listHeadingOffers(
         );
       const words = `"${node.label.toLowerCase()}"`;
       const offer = mapped
-        ? { text: `${node.scope}(${own ?? ''}): "${mapped.label}"`, words: BY_WORDS[mapped.by] }
+        ? { text: printQuery(build.heading(mapped.label, node.scope, own)), words: BY_WORDS[mapped.by] }
         : { text: words, words: 'no such heading here: its words' };
       const wanted = parseQuery(offer.text).root;
       const isThere = terms.some((term) => covers(createTermQuery({ text: term.text }), wanted));

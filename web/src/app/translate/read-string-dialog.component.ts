@@ -15,12 +15,16 @@ import {
   rankDialects,
   readHistory,
   readString,
+  type Binding,
   type Dialect,
   type DialectGuess,
   type HistoryLine,
+  type Limiters,
+  type ReadString,
 } from '#core/dialect/index';
 import { describeInFull, type Problem } from '#core/problem/index';
 import { printQuery, type QueryNode } from '#core/query/index';
+import type { Counted } from '../counting/count-state';
 import { CountStore, listWishes } from '../counting/count-store';
 import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
@@ -38,6 +42,26 @@ const SURENESS = {
   likely: 'likely; the next one reads it, too',
   unsure: 'not sure: choose the syntax if you know it',
 } as const;
+
+/** What the reading is that the syntax has, and the other one, by how that binds the operators. */
+const SAID_BINDING: Readonly<Record<Binding, string>> = {
+  'and-first': 'as this syntax has it',
+  'left-to-right': 'AND before OR',
+};
+const OTHER_BINDING: Readonly<Record<Binding, string>> = {
+  'and-first': 'AND before OR, as most people mean it',
+  'left-to-right': 'from left to right',
+};
+
+/** One way to read the string. */
+interface Reading {
+  readonly root: QueryNode;
+  readonly limiters: Limiters;
+  readonly binding: string;
+  readonly words: string;
+  readonly limiterWords: string;
+  readonly counted?: Counted | undefined;
+}
 
 /** Takes a string or a numbered history of another database in: pasted, read in its syntax, looked at, kept. */
 @Component({
@@ -108,9 +132,7 @@ export class ReadStringDialogComponent {
     (this.history()?.lines ?? []).map((line) => ({
       line,
       meaning: printQuery(line.root),
-      limiters: listLimiters(line.limiters)
-        .map(({ value }) => value)
-        .join(' · '),
+      limiters: describeLimiters(line.limiters),
       problems: line.problems.filter(({ severity }) => severity !== 'note').map(describeInFull),
       notes: line.problems.filter(({ severity }) => severity === 'note').map(describeInFull),
       isLast: line === this.history()?.last,
@@ -134,24 +156,18 @@ export class ReadStringDialogComponent {
       : undefined;
   });
   /** The readings of the string: two, where it is not sure how its operators bind. */
-  protected readonly readings = computed(() => {
+  protected readonly readings = computed<readonly Reading[]>(() => {
     const read = this.read();
     if (!read) return [];
-    const roots = [read.root, ...(read.other ? [read.other] : [])];
-    return roots.map((root) => ({
-      root,
-      words: printQuery(root),
-      // Where there is one reading, nothing has to be told from anything by its count.
-      counted: roots.length > 1 ? this.look(root) : undefined,
-    }));
+    const { other } = read;
+    if (!other) return [this.describeReading(read, '')];
+    return [
+      this.describeReading(read, SAID_BINDING[other.binding]),
+      this.describeReading(other, OTHER_BINDING[other.binding]),
+    ].map((reading) => ({ ...reading, counted: this.look(reading.root, reading.limiters) }));
   });
   protected readonly reading = linkedSignal({ source: this.read, computation: () => 0 });
   protected readonly countedIn = computed(() => this.place()?.name ?? '');
-  protected readonly limiters = computed(() =>
-    listLimiters(this.read()?.limiters ?? {})
-      .map(({ value }) => value)
-      .join(' · '),
-  );
   protected readonly problems = computed(() =>
     this.listProblems((severity) => severity !== 'note').slice(0, MOST_PROBLEMS),
   );
@@ -191,8 +207,7 @@ export class ReadStringDialogComponent {
       this.open.change(change);
       if (tallies.length > 0) this.open.change({ kind: 'keep-tallies', tallies });
     } else if (read) {
-      const root = this.readings()[this.reading()]?.root ?? read.root;
-      this.open.change(importString({ root, limiters: read.limiters }, working));
+      this.open.change(importString(this.readings()[this.reading()] ?? read, working));
     }
     this.dialog.close();
   }
@@ -227,9 +242,17 @@ export class ReadStringDialogComponent {
     return dialects.find(({ id }) => id === this.dialect()?.id) ?? dialects[0];
   }
 
-  private look(root: QueryNode) {
+  private look(root: QueryNode, limiters: Limiters): Counted | undefined {
     const place = this.place();
-    return place && this.counts.look(root, place, this.read()?.limiters ?? {});
+    return place && this.counts.look(root, place, limiters);
+  }
+
+  /** A reading with its words; where there is one alone, nothing has to be told from anything by its count. */
+  private describeReading(
+    { root, limiters }: Pick<ReadString, 'root' | 'limiters'>,
+    binding: string,
+  ): Reading {
+    return { root, limiters, binding, words: printQuery(root), limiterWords: describeLimiters(limiters) };
   }
 
   private listProblems(
@@ -243,6 +266,12 @@ export class ReadStringDialogComponent {
   private quote({ span }: Problem): string {
     return span ? this.text().slice(span.start, span.end).slice(0, 60) : '';
   }
+}
+
+function describeLimiters(limiters: Limiters): string {
+  return listLimiters(limiters)
+    .map(({ value }) => value)
+    .join(' · ');
 }
 
 function describeGuess({ faults, strays, evidence }: DialectGuess): string {
