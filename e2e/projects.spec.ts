@@ -85,23 +85,3 @@ test('projects are renamed and duplicated', async ({ page }) => {
   await page.getByRole('menuitem', { name: 'Duplicate' }).click();
   await expect(page.getByRole('link', { name: 'Bats at night (copy)' })).toBeVisible();
 });
-
-test('a second window on the same project does not write over the first', async ({ page, context }) => {
-  const workbench = new Workbench(page);
-  await workbench.start();
-  const other = new Workbench(await context.newPage());
-  await other.page.goto(page.url());
-  await other.waitForCounts();
-  await workbench.addField('bats').fill('noctule*');
-  await page.keyboard.press('Enter');
-  await workbench.waitUntilSaved();
-  await other.addField('bats').fill('serotine*');
-  await other.page.keyboard.press('Enter');
-  await expect(other.page.getByRole('alert')).toContainText('changed in another window');
-  await other.page.getByRole('button', { name: 'Keep mine as a copy' }).click();
-  await expect(other.page).not.toHaveURL(page.url());
-  await expect(other.term('serotine*')).toBeVisible();
-  await page.reload();
-  await expect(workbench.term('noctule*')).toBeVisible();
-  await expect(workbench.term('serotine*')).toHaveCount(0);
-});

@@ -39,12 +39,17 @@ export function makeChange(history: History, change: Change, moment: number): Ou
   const goesOn =
     TYPING.has(change.kind) &&
     last?.kind === change.kind &&
-    moment - history.lastMoment < BURST &&
+    isBurst(moment - history.lastMoment) &&
     history.future.length === 0;
   const past = goesOn
     ? history.past
     : [...history.past, { before: history.project.working, kind: change.kind }];
   return succeed({ project, past, future: [], lastMoment: moment });
+}
+
+/** A clock that was set back makes a step of its own: it never joins what was typed long ago. */
+function isBurst(milliseconds: number): boolean {
+  return milliseconds >= 0 && milliseconds < BURST;
 }
 
 /** One step back; the same history if there is none. */

@@ -15,6 +15,7 @@ import {
   TERM_SOURCES,
   VERDICTS,
   type Project,
+  type Working,
 } from './project';
 import { TERM_KINDS } from './term-kind';
 
@@ -118,27 +119,34 @@ const ownDatabase = Joi.object({
     Joi.object({ kind: Joi.valid('collection').required(), collection: id.required() }),
   ).required(),
 });
+const WORKING = {
+  question: text.required(),
+  frame: framed,
+  purpose: Joi.valid(...PURPOSES).required(),
+  rules: Joi.object({
+    note: text.required(),
+    limiters: limiters.required(),
+    wanted: band.required(),
+  }).required(),
+  contextWords: Joi.object({ added: words, dropped: words }).required(),
+  ...frozen,
+  bands: Joi.object().pattern(id, band).required(),
+  ownDatabases: Joi.array().items(ownDatabase).max(MOST_OWN_DATABASES).required(),
+  reasons: Joi.object().pattern(id, text).required(),
+  phraseWays: Joi.object().pattern(id, Joi.valid(...PHRASE_FALLBACKS)),
+  base: id,
+};
+
+/** Some parts of what undo and redo go through. */
+export const WORKING_PART = Joi.object<Partial<Working>>(WORKING).fork(Object.keys(WORKING), (part) =>
+  part.optional(),
+);
+
 const PROJECT = Joi.object<Project>({
   id: id.required(),
   name: text.required(),
   created: moment.required(),
-  working: Joi.object({
-    question: text.required(),
-    frame: framed,
-    purpose: Joi.valid(...PURPOSES).required(),
-    rules: Joi.object({
-      note: text.required(),
-      limiters: limiters.required(),
-      wanted: band.required(),
-    }).required(),
-    contextWords: Joi.object({ added: words, dropped: words }).required(),
-    ...frozen,
-    bands: Joi.object().pattern(id, band).required(),
-    ownDatabases: Joi.array().items(ownDatabase).max(MOST_OWN_DATABASES).required(),
-    reasons: Joi.object().pattern(id, text).required(),
-    phraseWays: Joi.object().pattern(id, Joi.valid(...PHRASE_FALLBACKS)),
-    base: id,
-  }).required(),
+  working: Joi.object(WORKING).required(),
   variants: Joi.array().items(variant).required(),
   tallies: Joi.array().items(tally).required(),
   states: Joi.array()

@@ -17,6 +17,7 @@ import type {
   SearchRequest,
 } from '#core/contract/index';
 import {
+  allowEach,
   countStrings,
   countUnions,
   findRecordNumbers,
@@ -68,9 +69,9 @@ export class CollectionKeeper {
     const { holding } = open.value;
     switch (asked.kind) {
       case 'count':
-        return succeed(countStrings(holding, asked.strings, asked.boxes, this.clock));
+        return succeed(countStrings(holding, asked.strings, asked.boxes, allowEach(this.clock)));
       case 'unions':
-        return succeed(countUnions(holding, asked.unions, asked.boxes, this.clock));
+        return succeed(countUnions(holding, asked.unions, asked.boxes, allowEach(this.clock)));
       case 'ids':
         return this.listIds(open.value, asked);
       case 'lookup':
@@ -98,7 +99,7 @@ export class CollectionKeeper {
     open: Open,
     { collection, request }: CollectionAsked & { kind: 'ids' },
   ): Promise<Outcome<Answer>> {
-    const found = listRecordNumbers(open.holding, request.string, request.boxes, this.clock);
+    const found = listRecordNumbers(open.holding, request.string, request.boxes, allowEach(this.clock));
     if ('problem' in found)
       return fail(
         createProblem('service-refused', 'error', { database: collection, message: found.problem.message }),
@@ -201,7 +202,7 @@ export class CollectionKeeper {
     holding: Holding,
     request: SearchRequest,
   ): Promise<Outcome<Answer>> {
-    const found = findRecordNumbers(holding, request, this.clock);
+    const found = findRecordNumbers(holding, request, allowEach(this.clock));
     if ('problem' in found) {
       const { message } = found.problem;
       return fail(createProblem('service-refused', 'error', { database: collection, message }));

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { RECORD_ANSWER, type OwnCollection } from '#core/contract/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import type { BibliographicRecord } from '#core/record/index';
-import { EwerDatabase } from './ewer-database';
+import { EwerDatabase, LONG_PATIENCE } from './ewer-database';
 
 /** So many records are kept as one piece. */
 const PIECE = 500;
@@ -55,7 +55,7 @@ export class CollectionRepository {
       }
       await Promise.all([...writes, transaction.done]);
       return succeed(true);
-    });
+    }, LONG_PATIENCE);
   }
 
   /** The index of a collection as it was kept. */
@@ -63,7 +63,7 @@ export class CollectionRepository {
     return this.database.attempt(async (database) => {
       const bytes: unknown = await database.get('collectionIndexes', id);
       return bytes instanceof Uint8Array ? succeed(bytes as Uint8Array<ArrayBuffer>) : MISSING;
-    });
+    }, LONG_PATIENCE);
   }
 
   /** Some records by their numbers, in this order. */
@@ -76,7 +76,7 @@ export class CollectionRepository {
         ),
       );
       return checkRecords(numbers.map((number) => pieces.get(Math.floor(number / PIECE))?.[number % PIECE]));
-    });
+    }, LONG_PATIENCE);
   }
 
   /** All records of a collection; none if it is not here. */
@@ -84,7 +84,7 @@ export class CollectionRepository {
     return this.database.attempt(async (database) => {
       const pieces = await database.getAll('collectionRecords', createRange(id));
       return checkRecords(pieces.flat());
-    });
+    }, LONG_PATIENCE);
   }
 
   async remove(id: string): Promise<Outcome<true>> {
@@ -98,7 +98,7 @@ export class CollectionRepository {
         transaction.done,
       ]);
       return succeed(true);
-    });
+    }, LONG_PATIENCE);
   }
 }
 

@@ -28,13 +28,17 @@ export class LeftOvers {
 
   constructor(private readonly storage: Storage | undefined = findStorage()) {}
 
-  put(leftOver: LeftOver): void {
+  /** False if there is no room. */
+  put(leftOver: LeftOver): boolean {
     const text = JSON.stringify(leftOver);
     try {
-      this.storage?.setItem(createKey(leftOver.id), text);
+      if (!this.storage) return false;
+      this.storage.setItem(createKey(leftOver.id), text);
       this.own.set(leftOver.id, text);
+      return true;
     } catch {
       // No room: the save that is under way has to do.
+      return false;
     }
   }
 

@@ -109,3 +109,25 @@ it('takes words, the list of databases and a thesaurus, and refuses what is none
   const none = await client.vocabulary('marlstone');
   expect(none.ok ? '' : none.problem.code).toBe('service-failed');
 });
+
+it('asks again for what a request had no time for, as long as something is counted', async () => {
+  const asked: string[][] = [];
+  const isSlow = { problem: { code: 'too-slow', at: [0, 1], message: 'Too slow.' } };
+  vi.stubGlobal(
+    'fetch',
+    vi.fn((_: string, { body }: { body: string }) => {
+      const { strings } = JSON.parse(body) as { strings: string[] };
+      asked.push(strings);
+      // Two strings at a time are counted; one never is.
+      let left = 2;
+      const counts = strings.map((string) =>
+        string === 'never' || left-- <= 0 ? isSlow : { total: string.length, estimated: false, notes: [] },
+      );
+      return Promise.resolve(new Response(JSON.stringify({ counts }), { status: 200 }));
+    }),
+  );
+  const counted = await client.count('gantry', ['a', 'never', 'bb', 'ccc', 'dddd', 'eeeee'], {});
+  const totals = counted.ok ? counted.value.map((entry) => ('total' in entry ? entry.total : 'slow')) : [];
+  expect(totals).toEqual([1, 'slow', 2, 3, 4, 5]);
+  expect(asked.map(({ length }) => length)).toEqual([6, 4, 2, 1]);
+});

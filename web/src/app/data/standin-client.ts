@@ -11,6 +11,7 @@ import {
   MOST_WORDS,
   asksToWait,
   createCountAnswerSchema,
+  isTooSlow,
   readRetryAfter,
   type CountEntry,
   type IdsAnswer,
@@ -98,15 +99,36 @@ export class StandinClient {
   async count(database: string, strings: readonly string[], boxes: Boxes): Promise<Outcome<CountEntry[]>> {
     const entries: CountEntry[] = [];
     for (const batch of splitBatches(strings)) {
-      const schema = createCountAnswerSchema(batch.length);
-      const endpoint = this.findEndpoint(database);
-      const answer = endpoint
-        ? await this.postSru(database, 'count', { endpoint, strings: batch }, schema)
-        : await this.post(database, 'count', { strings: batch, boxes }, schema);
+      const answer = await this.countBatch(database, batch, boxes);
       if (!answer.ok) return answer;
-      entries.push(...answer.value.counts);
+      entries.push(...answer.value);
     }
     return succeed(entries);
+  }
+
+  /** A request has one time for all its strings: those that it left over are asked for again, as long as some are counted. */
+  private async countBatch(
+    database: string,
+    batch: readonly string[],
+    boxes: Boxes,
+  ): Promise<Outcome<readonly CountEntry[]>> {
+    const schema = createCountAnswerSchema(batch.length);
+    const endpoint = this.findEndpoint(database);
+    const answer = endpoint
+      ? await this.postSru(database, 'count', { endpoint, strings: batch }, schema)
+      : await this.post(database, 'count', { strings: batch, boxes }, schema);
+    if (!answer.ok) return answer;
+    const { counts } = answer.value;
+    const late = counts.flatMap((entry, at) => (isTooSlow(entry) ? [at] : []));
+    if (late.length === 0 || late.length === counts.length) return succeed(counts);
+    const again = await this.countBatch(
+      database,
+      late.map((at) => batch[at] ?? ''),
+      boxes,
+    );
+    if (!again.ok) return again;
+    const places = new Map(late.map((at, place) => [at, place]));
+    return succeed(counts.map((entry, at) => again.value[places.get(at) ?? -1] ?? entry));
   }
 
   async search(
@@ -216,7 +238,7 @@ export class StandinClient {
   /** True if the server answers. */
   async isThere(): Promise<boolean> {
     try {
-      const response = await fetch('/api/health', { signal: AbortSignal.timeout(2_000), cache: 'no-store' });
+      const response = await fetch('/api/ready', { signal: AbortSignal.timeout(2_000), cache: 'no-store' });
       return response.ok;
     } catch {
       return false;

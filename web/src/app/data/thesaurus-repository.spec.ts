@@ -63,7 +63,7 @@ describe('a browser that kept projects before there were thesauri', () => {
     old.close();
     const database = new EwerDatabase(name);
     const projects = new ProjectRepository(database);
-    expect(await projects.load('demo')).toEqual({ ok: true, value: { project, revision: 4 } });
+    expect(await projects.load('demo')).toMatchObject({ ok: true, value: { project, revision: 4 } });
     expect(await projects.readSetting('last-project')).toBe('demo');
     expect((await new ThesaurusRepository(database).save(OWN)).ok).toBe(true);
   });

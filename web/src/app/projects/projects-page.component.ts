@@ -94,7 +94,13 @@ export class ProjectsPageComponent {
     const saved = await this.repository.save(changed.value, loaded.value.revision, this.writeNow());
     if (!saved.ok) return this.tell(saved.problem);
     if (this.openProject()?.id === entry.id)
-      this.store.dispatch(ProjectActions.opened({ project: changed.value, revision: saved.value }));
+      this.store.dispatch(
+        ProjectActions.opened({
+          project: changed.value,
+          revision: saved.value,
+          history: { ...loaded.value.history, project: changed.value },
+        }),
+      );
     await this.refresh();
   }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { describeInFull, describeProblem, describeRemedy } from '#core/problem/index';
 import { CountStore } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
@@ -9,6 +9,7 @@ import { ProjectFiles } from '../projects/project-files';
 @Component({
   selector: 'app-notices',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
   template: `
     @if (counts.isGone()) {
       <p class="notice" role="status">
@@ -23,6 +24,13 @@ import { ProjectFiles } from '../projects/project-files';
           <button type="button" class="link" (click)="keepAsCopy()">Keep mine as a copy</button>
           <button type="button" class="link" (click)="takeOther()">Take the other one</button>
         }
+      </p>
+    }
+    @if (open.copy(); as copy) {
+      <p class="notice" role="status">
+        This project was changed in another window; it is shown as it is now. What you had here is kept as
+        <a [routerLink]="['/p', copy.id, 'topic']">{{ copy.name }}</a>.
+        <button type="button" class="link" (click)="open.closeNotice()">Close</button>
       </p>
     }
     @if (refused(); as problem) {

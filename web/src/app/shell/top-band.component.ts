@@ -33,7 +33,10 @@ export class TopBandComponent {
     if (changes === 0) return { changes: 'as in', name: latest.name };
     return { changes: `${changes} ${changes === 1 ? 'change' : 'changes'} since`, name: latest.name };
   });
-  protected readonly keeping = computed(() => (this.open.isSaved() ? 'saved' : 'saving …'));
+  protected readonly keeping = computed(() => {
+    if (this.open.isSaved()) return 'saved';
+    return this.open.saveProblem() ? 'not saved' : 'saving …';
+  });
   protected readonly otherLimiters = computed(() => {
     const compared = this.open.compared();
     return compared !== undefined && !isSameLimiters(compared.frozen.limiters, this.open.limiters());

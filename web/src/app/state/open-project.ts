@@ -1,4 +1,4 @@
-import { Injectable, computed, inject } from '@angular/core';
+import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { countDifferences, describeDifference } from '#core/compare/index';
 import { findDialect, preferPhraseWay, type Dialect } from '#core/dialect/index';
@@ -17,7 +17,12 @@ export class OpenProject {
   readonly maybe = this.store.selectSignal(projectFeature.selectProject);
   readonly isSaved = this.store.selectSignal(projectFeature.selectIsSaved);
   readonly saveProblem = this.store.selectSignal(projectFeature.selectSaveProblem);
+  /** Where that went which was here when another window had saved. */
+  readonly copy = this.store.selectSignal(projectFeature.selectCopy);
   readonly notice = this.store.selectSignal(projectFeature.selectNotice);
+
+  /** A text on the screen is newer than the draft, which has it as soon as typing rests. */
+  readonly isTextAhead = signal(false);
 
   readonly sitting = this.store.selectSignal(projectFeature.selectSitting);
 

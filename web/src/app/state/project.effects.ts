@@ -14,6 +14,7 @@ import {
   take,
   tap,
   timer,
+  withLatestFrom,
 } from 'rxjs';
 import type { Project } from '#core/project/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
@@ -56,7 +57,7 @@ class UnsavedTime {
 export const autosave = createEffect(
   (store = inject(Store), repository = inject(PROJECT_REPOSITORY), surroundings = inject(SURROUNDINGS)) => {
     const unsaved$ = combineLatest([
-      store.select(projectFeature.selectProject),
+      store.select(projectFeature.selectHistory),
       store.select(projectFeature.selectSaved),
       store.select(projectFeature.selectSaveProblem),
     ]);
@@ -66,27 +67,31 @@ export const autosave = createEffect(
     );
     const unsavedTime = new UnsavedTime();
     const due$ = unsaved$.pipe(
-      switchMap(([project, saved, problem]) => {
-        if (!project || project === saved || problem?.code === 'saved-elsewhere') {
+      switchMap(([history, saved, problem]) => {
+        const project = history?.project;
+        if (!history || !project || project === saved || problem?.code === 'saved-elsewhere') {
           unsavedTime.rest(saved);
           return EMPTY;
         }
         const rest = problem ? NEXT_TRY : unsavedTime.measureRest(saved);
         return merge(timer(rest), hidden$).pipe(
-          map(() => project),
+          map(() => history),
           tap(() => unsavedTime.begin()),
         );
       }),
     );
     // The revision is read when a save begins: the one before it may have moved it on.
     return due$.pipe(
-      concatMap((project) =>
+      concatMap((history) =>
         store.select(projectFeature.selectRevision).pipe(
           take(1),
-          switchMap((revision) => repository.save(project, revision, writeMoment(surroundings.now()))),
+          switchMap((revision) => {
+            const { project } = history;
+            return repository.save(project, revision, writeMoment(surroundings.now()), history);
+          }),
           map((outcome) =>
             outcome.ok
-              ? ProjectActions.saved({ project, revision: outcome.value })
+              ? ProjectActions.saved({ project: history.project, revision: outcome.value })
               : ProjectActions.saveFailed({ problem: outcome.problem }),
           ),
         ),
@@ -117,5 +122,20 @@ export const leaveBehind = createEffect(
       }),
     );
   },
+  { functional: true, dispatch: false },
+);
+
+/** A page that is left asks first if there is something that could not be put anywhere. */
+export const askBeforeLeaving = createEffect(
+  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), surroundings = inject(SURROUNDINGS)) =>
+    fromEvent<BeforeUnloadEvent>(window, 'beforeunload').pipe(
+      withLatestFrom(store.select(projectFeature.selectProjectState)),
+      tap(([event, { history, saved, revision, saveProblem }]) => {
+        const project = history?.project;
+        if (!project || project === saved) return;
+        const isNoted = repository.leave(project, revision, writeMoment(surroundings.now()));
+        if (!isNoted || saveProblem) event.preventDefault();
+      }),
+    ),
   { functional: true, dispatch: false },
 );

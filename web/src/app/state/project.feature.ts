@@ -10,7 +10,7 @@ import {
   type Project,
   type Working,
 } from '#core/project/index';
-import { ProjectActions } from './project.actions';
+import { ProjectActions, type KeptCopy } from './project.actions';
 
 /** A state that the query had since the project was opened. */
 export interface SittingState {
@@ -37,6 +37,8 @@ export interface ProjectState {
   readonly saveProblem: Problem | undefined;
   /** A change that could not be made. */
   readonly notice: Problem | undefined;
+  /** Where that went which was here when another window had saved. */
+  readonly copy: KeptCopy | undefined;
 }
 
 const NOTHING: ProjectState = {
@@ -46,15 +48,16 @@ const NOTHING: ProjectState = {
   revision: 0,
   saveProblem: undefined,
   notice: undefined,
+  copy: undefined,
 };
 
 export const projectFeature = createFeature({
   name: 'project',
   reducer: createReducer(
     NOTHING,
-    on(ProjectActions.opened, (_, { project, revision }): ProjectState => ({
+    on(ProjectActions.opened, (_, { project, revision, history }): ProjectState => ({
       ...NOTHING,
-      history: createHistory(project),
+      history: history ?? createHistory(project),
       sitting: [{ working: project.working, kind: 'opened', moment: 0 }],
       saved: project,
       revision,
@@ -84,7 +87,12 @@ export const projectFeature = createFeature({
         : state,
     ),
     on(ProjectActions.saveFailed, (state, { problem }): ProjectState => ({ ...state, saveProblem: problem })),
-    on(ProjectActions.noticeClosed, (state): ProjectState => ({ ...state, notice: undefined })),
+    on(ProjectActions.keptAsCopy, (state, { copy }): ProjectState => ({ ...state, copy })),
+    on(ProjectActions.noticeClosed, (state): ProjectState => ({
+      ...state,
+      notice: undefined,
+      copy: undefined,
+    })),
   ),
   extraSelectors: ({ selectHistory, selectSaved }) => ({
     selectProject: createSelector(selectHistory, (history) => history?.project),
@@ -101,7 +109,8 @@ function addState(
 ): readonly SittingState[] {
   const last = sitting.at(-1);
   if (last && asksTheSame(last.working, working)) return sitting;
-  const goesOn = kind === 'set-draft' && last?.kind === kind && moment - last.moment < BURST;
+  const since = moment - (last?.moment ?? moment);
+  const goesOn = kind === 'set-draft' && last?.kind === kind && since >= 0 && since < BURST;
   const before = goesOn ? sitting.slice(0, -1) : sitting;
   return [...before, { working, kind, moment }].slice(-MOST_STATES);
 }

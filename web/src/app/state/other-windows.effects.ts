@@ -1,0 +1,86 @@
+import { inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store, type Action } from '@ngrx/store';
+import { exhaustMap, filter, firstValueFrom, from, fromEvent, merge, mergeAll } from 'rxjs';
+import { SURROUNDINGS, writeMoment, type Surroundings } from '../data/ids';
+import type { ProjectRepository } from '../data/project-repository';
+import { PROJECT_REPOSITORY } from '../data/providers';
+import { ProjectActions } from './project.actions';
+import { projectFeature } from './project.feature';
+
+/**
+ * What cannot be saved because another window saved is kept as a project of its own at once, with all that
+ * is typed meanwhile; then the newer state is shown.
+ */
+export const keepCopy = createEffect(
+  (
+    actions = inject(Actions),
+    store = inject(Store),
+    repository = inject(PROJECT_REPOSITORY),
+    surroundings = inject(SURROUNDINGS),
+  ) =>
+    actions.pipe(
+      ofType(ProjectActions.saveFailed),
+      filter(({ problem }) => problem.code === 'saved-elsewhere'),
+      exhaustMap(() => from(keepAll(store as Store<object>, repository, surroundings))),
+      mergeAll(),
+    ),
+  { functional: true },
+);
+
+async function keepAll(
+  store: Store,
+  repository: ProjectRepository,
+  surroundings: Surroundings,
+): Promise<Action[]> {
+  const id = surroundings.createId();
+  let revision = 0;
+  for (;;) {
+    const history = await firstValueFrom(store.select(projectFeature.selectHistory));
+    if (!history) return [];
+    const { project } = history;
+    const time = writeMoment(surroundings.now()).slice(0, 16).replace('T', ' ');
+    const copy = { ...project, id, name: `${project.name}, other window ${time}` };
+    const saved = await repository.save(copy, revision, writeMoment(surroundings.now()), {
+      ...history,
+      project: copy,
+    });
+    // The window goes on holding it, and says that it is not saved.
+    if (!saved.ok) return [];
+    revision = saved.value;
+    const loaded = await repository.load(project.id);
+    const now = await firstValueFrom(store.select(projectFeature.selectProject));
+    if (now !== project) continue;
+    if (!loaded.ok) return [ProjectActions.saveFailed({ problem: loaded.problem })];
+    return [
+      ProjectActions.opened(loaded.value),
+      ProjectActions.keptAsCopy({ copy: { id, name: copy.name } }),
+    ];
+  }
+}
+
+/** When it is looked at, a window shows what another one has saved since, unless it has something of its own to save. */
+export const showNewer = createEffect(
+  (store = inject(Store), repository = inject(PROJECT_REPOSITORY)) => {
+    const isLookedAt$ = merge(
+      fromEvent(document, 'visibilitychange').pipe(filter(() => document.visibilityState === 'visible')),
+      fromEvent(window, 'focus'),
+      repository.savedElsewhere$.pipe(filter(() => document.visibilityState === 'visible')),
+    );
+    return isLookedAt$.pipe(
+      exhaustMap(async () => {
+        const read = async () => firstValueFrom(store.select(projectFeature.selectProjectState));
+        const { history, saved, revision } = await read();
+        if (!history || history.project !== saved) return [];
+        const newest = await repository.readRevision(history.project.id);
+        if (!newest.ok || newest.value === undefined || newest.value <= revision) return [];
+        const loaded = await repository.load(history.project.id);
+        // Something may have been typed meanwhile: its save will be refused, and it is kept as a copy then.
+        const isUntouched = (await read()).history?.project === history.project;
+        return loaded.ok && isUntouched ? [ProjectActions.opened(loaded.value)] : [];
+      }),
+      mergeAll(),
+    );
+  },
+  { functional: true },
+);
