@@ -7,7 +7,7 @@ const PORT = 4700 + Number(process.env['TEST_PARALLEL_INDEX'] ?? 0);
 /** A server of this test's own, which it may stop, start and make misbehave. */
 async function startServer(): Promise<ChildProcess> {
   const child = spawn('node', ['dist/server/main.js'], {
-    env: { ...process.env, PORT: String(PORT) },
+    env: { ...process.env, PORT: String(PORT), EWER_FAULTS: '1' },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await new Promise<void>((resolve) =>

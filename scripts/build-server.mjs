@@ -20,7 +20,11 @@ function hashSources(folders) {
 }
 
 await build({
-  entryPoints: ['server/main.ts', 'server/build-demo.ts'],
+  entryPoints: {
+    main: 'server/main.ts',
+    'build-demo': 'server/build-demo.ts',
+    thread: 'server/threads/thread.ts',
+  },
   outdir: 'dist/server',
   bundle: true,
   platform: 'node',

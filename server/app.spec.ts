@@ -1,6 +1,3 @@
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -9,28 +6,25 @@ import {
   type ProofAnswer,
   type SearchAnswer,
 } from '#core/contract/index';
-import { findDialect, writeHistory, writeQuery } from '#core/dialect/index';
+import { findDialect } from '#core/dialect/index';
 import { planProof, type ProofPlan } from '#core/proof/index';
-import { expandBlocks, parseQuery } from '#core/query/index';
-import { SESSION_MINUTES } from './standins/sessions';
-import { createApp } from './app';
+import { parseQuery } from '#core/query/index';
 import { readSkos } from '#core/vocabulary/skos/index';
 import { STANDINS } from './standins/standins';
-import { buildCollections, findVocabulary, openCollections, type StandinCollection } from './collections';
+import { findVocabulary, openCollections, type StandinCollection } from './collections/index';
+import { makeSmallHoldings, type SmallHoldings } from './testing/small-holdings';
+import { createTestApp } from './testing/work-here';
 
-let folder: string;
+let holdings: SmallHoldings;
 let collections: ReadonlyMap<string, StandinCollection>;
-let app: ReturnType<typeof createApp>;
-let now = 0;
-let day = 0;
+let app: ReturnType<typeof createTestApp>;
 
 beforeAll(async () => {
-  folder = await mkdtemp(join(tmpdir(), 'ewer-'));
-  await buildCollections(join(folder, 'demo'), { seed: 3, count: 1_200, version: 'test' }, () => undefined);
-  collections = await openCollections(join(folder, 'demo'));
-  app = createApp({ collections, clock: () => now, wallClock: () => day });
+  holdings = await makeSmallHoldings(1_200);
+  collections = await openCollections(holdings.folder);
+  app = createTestApp(collections);
 });
-afterAll(() => rm(folder, { recursive: true, force: true }));
+afterAll(() => holdings.remove());
 
 const count = async (id: string, strings: string[], boxes: unknown = {}): Promise<CountAnswer['counts']> => {
   const response = await request(app).post(`/api/standins/${id}/count`).send({ strings, boxes }).expect(200);
@@ -134,11 +128,7 @@ describe('counting', () => {
   it('rounds large numbers to hundreds where the manual says so', async () => {
     const full = collections.get('marlstone')!;
     const marlstone = { ...full, rounding: { ...full.rounding!, exactUpTo: 100 } };
-    const rounding = createApp({
-      collections: new Map([['marlstone', marlstone]]),
-      clock: () => now,
-      wallClock: () => 0,
-    });
+    const rounding = createTestApp(new Map([['marlstone', marlstone]]));
     const response = await request(rounding)
       .post('/api/standins/marlstone/count')
       .send({ strings: ['the'] });
@@ -158,7 +148,7 @@ describe('counting', () => {
 
   it('stops a query that runs long and says so', async () => {
     let ticks = 0;
-    const slow = createApp({ collections, clock: () => (ticks += 1_500), wallClock: () => 0 });
+    const slow = createTestApp(collections, { clock: () => (ticks += 1_500) });
     const response = await request(slow)
       .post('/api/standins/heronsmere/count')
       .send({ strings: ['unheard OR unseen OR untold'], boxes: {} });
@@ -212,7 +202,8 @@ describe('records and proofs', () => {
     expect((response.body as { id: string }[]).map((entry) => entry.id)).toEqual(
       STANDINS.map(({ id }) => id),
     );
-    await request(app).get('/api/health').expect(200, { ready: true });
+    await request(app).get('/api/health').expect(200, { alive: true });
+    await request(app).get('/api/ready').expect(200, { ready: true });
   });
 });
 
@@ -283,75 +274,12 @@ describe('faults on demand', () => {
 });
 
 it('serves the records of the demo question by a search that a person would write', async () => {
-  now = 0;
   const found = await total(
     'heronsmere',
     '(bat OR bats OR chiroptera* OR under:"Chiroptera") AND ("street light*" OR "artificial light" OR "light pollution" OR terms:"Night lighting")',
   );
   expect(found).toBeGreaterThan(3);
   expect(found).toBeLessThan(60);
-});
-
-describe('a session', () => {
-  const begin = async (): Promise<string> => {
-    const response = await request(app).post('/api/standins/heronsmere/sessions').expect(201);
-    return (response.body as { session: string }).session;
-  };
-  const ask = (session: string, strings: readonly string[]) =>
-    request(app).post('/api/standins/heronsmere/count').send({ strings, session });
-
-  it('remembers its searches by number: numbered lines find what the whole query finds', async () => {
-    const dialect = findDialect('heronsmere')!;
-    const blocks = [
-      { name: 'bats', text: 'bat OR bats OR chiroptera*' },
-      { name: 'light', text: '"street light*" OR lamp* OR lighting' },
-    ];
-    const { root } = parseQuery('@bats AND @light');
-    const expanded = expandBlocks(
-      root,
-      new Map(blocks.map(({ name, text }) => [name, parseQuery(text).root])),
-    ).root;
-    const lines = writeHistory(expanded, dialect, { limiters: { years: { from: 2000 } } });
-    expect(lines.map(({ rendering }) => rendering.text)[2]).toContain('set:1');
-    const session = await begin();
-    const response = await ask(
-      session,
-      lines.map(({ rendering }) => rendering.text),
-    );
-    const { counts } = response.body as CountAnswer;
-    const whole = writeQuery(expanded, dialect, { limiters: { years: { from: 2000 } } });
-    expect(counts[2]).toMatchObject({ total: await total('heronsmere', whole.text) });
-    expect(counts[2]).not.toMatchObject({ total: 0 });
-  });
-
-  it('knows no sets but its own, and says so', async () => {
-    const [one, two] = [await begin(), await begin()];
-    await ask(one, ['bats']);
-    const response = await ask(two, ['set:1', 'set:2', 'lamps', 'set:1 NOT set:1']);
-    const entries = (response.body as CountAnswer).counts;
-    for (const at of [0, 1]) expect(entries[at]).toMatchObject({ problem: { code: 'set' } });
-    expect(entries[3]).toMatchObject({ total: 0 });
-  });
-
-  it('ends after its time, and says so instead of counting', async () => {
-    const session = await begin();
-    await ask(session, ['bats']).expect(200);
-    day += (SESSION_MINUTES + 1) * 60_000;
-    const response = await ask(session, ['set:1']).expect(401);
-    expect(response.body).toMatchObject({ problem: { code: 'session-ended' } });
-  });
-
-  it('is forgotten on demand, and none is to be had where there are no sets', async () => {
-    const session = await begin();
-    await request(app).post('/api/standins/heronsmere/fault').send({ kind: 'forget' }).expect(204);
-    await request(app)
-      .post('/api/standins/heronsmere/count')
-      .send({ strings: ['bats'] })
-      .expect(401);
-    await request(app).post('/api/standins/heronsmere/fault').send({ kind: 'none' }).expect(204);
-    await ask(session, ['bats']).expect(401);
-    await request(app).post('/api/standins/gantry/sessions').expect(404);
-  });
 });
 
 describe('words and thesauri', () => {
@@ -425,6 +353,32 @@ describe('citations', () => {
     expect(back.records.map(({ id }) => id)).toContain(record.id);
     await request(app).get('/api/standins/gantry/references?record=0').expect(404);
     await request(app).get(`/api/standins/cardinal/references?record=${size}`).expect(404);
+  });
+});
+
+describe('long chains', () => {
+  const row = (operator: string): string =>
+    `bats${Array.from({ length: 4_000 }, (_, at) => ` ${operator} lamp${at}`).join('')}`;
+
+  it('of NOTs are read, whoever reads them', async () => {
+    const [chain, plain, other] = await count('heronsmere', [row('NOT'), 'bats', 'light']);
+    expect(chain).toMatchObject({ total: (plain as { total: number }).total });
+    expect(other).toMatchObject({ estimated: false });
+    const endpoint = { address: 'standin:northern', version: '1.2' };
+    const body = { endpoint, strings: [row('not'), row('or'), 'bats'] };
+    const { counts } = (await request(app).post('/api/sru/count').send(body).expect(200)).body as CountAnswer;
+    for (const entry of counts) expect(entry).toMatchObject({ estimated: false });
+  });
+
+  it('of operators that take turns are refused at a stated length, without harm to others', async () => {
+    const endpoint = { address: 'standin:northern', version: '1.2' };
+    const turns = (times: number): string => `${'bats or lamps and '.repeat(times)}roads`;
+    const body = { endpoint, strings: [turns(4_000), turns(200), 'bats'] };
+    const { counts } = (await request(app).post('/api/sru/count').send(body).expect(200)).body as CountAnswer;
+    expect(counts[0]).toMatchObject({
+      problem: { message: expect.stringContaining('Too many boolean operators') as string },
+    });
+    for (const entry of counts.slice(1)) expect(entry).toMatchObject({ estimated: false });
   });
 });
 

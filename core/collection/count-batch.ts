@@ -1,7 +1,8 @@
 import type { Outcome } from '../problem';
 import { succeed } from '../problem';
 import { RecordSet } from './bitset';
-import type { Deadline, Evaluator } from './evaluator';
+import type { Deadline } from './dictionary';
+import type { Evaluator } from './evaluator';
 import type { SetExpression } from './expression';
 
 /** Fewer expressions are counted one by one. */

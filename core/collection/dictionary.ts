@@ -2,8 +2,25 @@ import { createMatcher, findPrefix, findSuffix, isPlain, printPattern, type Patt
 import { foldLetters } from '../text';
 import type { CollectionIndex } from './collection-index';
 
-/** The numbers of the words that a pattern matches, in the order of the alphabet; at most `cap`. */
-export function findTerms(index: CollectionIndex, pattern: Pattern, cap = Infinity): number[] {
+/** Says whether the time is up; called now and then during long work. */
+export type Deadline = () => boolean;
+
+/** Where nothing is said, there is time. */
+export const NEVER: Deadline = () => false;
+
+/** So many words are looked at between two looks at the clock. */
+const WORDS_BETWEEN = 512;
+
+/**
+ * The numbers of the words that a pattern matches, in the order of the alphabet; at most `cap`. Once
+ * the deadline has passed, those found so far: who has one asks it afterwards.
+ */
+export function findTerms(
+  index: CollectionIndex,
+  pattern: Pattern,
+  cap = Infinity,
+  deadline: Deadline = NEVER,
+): number[] {
   if (isPlain(pattern)) {
     const term = findTermNumbers(index).get(foldLetters(printPattern(pattern)));
     return term === undefined ? [] : [term];
@@ -12,12 +29,12 @@ export function findTerms(index: CollectionIndex, pattern: Pattern, cap = Infini
   const prefix = findPrefix(pattern);
   const suffix = findSuffix(pattern);
   if (prefix === '' && suffix !== '') {
-    const found = collect(index, index.reversed, reverse(suffix), reverse, matches, Infinity);
+    const found = collect(index, index.reversed, reverse(suffix), reverse, matches, Infinity, deadline);
     return found
       .sort((a, b) => (index.terms[a]! < index.terms[b]! ? -1 : 1))
       .slice(0, cap === Infinity ? undefined : cap);
   }
-  return collect(index, index.sorted, prefix, (text) => text, matches, cap);
+  return collect(index, index.sorted, prefix, (text) => text, matches, cap, deadline);
 }
 
 const NUMBERS = new WeakMap<CollectionIndex, ReadonlyMap<string, number>>();
@@ -37,6 +54,7 @@ export function listWords(
   index: CollectionIndex,
   { prefix, suffix }: { readonly prefix: string; readonly suffix: string },
   most: number,
+  deadline: Deadline = NEVER,
 ): { word: string; records: number }[] {
   const pattern: Pattern = [
     { kind: 'letters', text: prefix },
@@ -44,7 +62,7 @@ export function listWords(
     ...(suffix === '' ? [] : [{ kind: 'letters' as const, text: suffix }]),
   ];
   const isWord = (term: number): boolean => !index.terms[term]!.startsWith('=');
-  return findTerms(index, pattern, most)
+  return findTerms(index, pattern, most, deadline)
     .filter(isWord)
     .map((term) => ({
       word: index.terms[term]!,
@@ -64,9 +82,11 @@ function collect(
   read: (text: string) => string,
   matches: (word: string) => boolean,
   cap: number,
+  deadline: Deadline,
 ): number[] {
   const found: number[] = [];
   for (let at = findFirst(index, order, prefix, read); at < order.length && found.length < cap; at++) {
+    if (at % WORDS_BETWEEN === 0 && deadline()) break;
     const term = order[at]!;
     const text = index.terms[term]!;
     if (!read(text).startsWith(prefix)) break;

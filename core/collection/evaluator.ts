@@ -1,15 +1,13 @@
 import { createProblem, fail, succeed, type Outcome } from '../problem';
+import { isPlain } from '../query';
 import { RecordSet } from './bitset';
 import { FREQUENCY_BITS, SEGMENT_SIZE, type CollectionIndex } from './collection-index';
-import { countPostings, findTerms } from './dictionary';
+import { NEVER, countPostings, findTerms, type Deadline } from './dictionary';
 import { ALL_FIELDS, type FieldMask } from './document';
-import type { SetExpression } from './expression';
+import type { SetExpression, Slot } from './expression';
 import { ExpressionIds } from './expression-ids';
 import { findNearRecords, findPhrasePlaces } from './occurrences';
 import { visitPlainPhrase } from './plain-phrases';
-
-/** Says whether the time is up; called now and then during long work. */
-export type Deadline = () => boolean;
 
 /** Finds record sets in one index and remembers them. */
 export interface Evaluator {
@@ -24,10 +22,6 @@ export interface Evaluator {
   readonly statistics: { computed: number; reused: number };
   forget(): void;
 }
-
-const NEVER: Deadline = () => false;
-/** When so many different expressions have been seen, what is remembered of them is given up. */
-const MOST_EXPRESSIONS = 200_000;
 
 /** An evaluator that keeps up to `keptSets` sets, the longest unused going first. */
 export function createEvaluator(index: CollectionIndex, keptSets = 4_000): Evaluator {
@@ -56,7 +50,7 @@ class CachingEvaluator implements Evaluator {
     this.deadline = deadline;
     this.late = false;
     this.masked = false;
-    if (this.ids.size > MOST_EXPRESSIONS) this.forget();
+    if (this.ids.isFull) this.forget();
     const set = this.find(expression);
     return this.late
       ? fail(createProblem('query-too-slow', 'error', { seconds: TIME_LIMIT_SECONDS }))
@@ -67,8 +61,8 @@ class CachingEvaluator implements Evaluator {
     if ((expression.kind === 'and' || expression.kind === 'or') && expression.items.length === 1) {
       return this.count(expression.items[0]!, deadline);
     }
-    if (expression.kind === 'word') {
-      const terms = findTerms(this.index, expression.slot.pattern, expression.slot.cap);
+    if (expression.kind === 'word' && isPlain(expression.slot.pattern)) {
+      const terms = this.findForms(expression.slot);
       if (terms.length <= 1)
         return succeed(terms.length === 0 ? 0 : this.countTerm(terms[0]!, expression.fields));
     }
@@ -96,10 +90,7 @@ class CachingEvaluator implements Evaluator {
       this.kept.set(key, known);
       return known;
     }
-    if (this.late || this.deadline()) {
-      this.late = true;
-      return new RecordSet(this.index.size);
-    }
+    if (this.isLate()) return new RecordSet(this.index.size);
     const outer = this.masked;
     this.masked = false;
     const set = this.compute(expression, this.isAskedAgain(expression, key) ? undefined : mask);
@@ -172,27 +163,26 @@ class CachingEvaluator implements Evaluator {
   private findAny(items: readonly SetExpression[], mask: RecordSet | undefined): RecordSet {
     const set = new RecordSet(this.index.size);
     for (const item of items) {
-      const terms = item.kind === 'word' ? findTerms(this.index, item.slot.pattern, item.slot.cap) : [];
-      const [term] = terms;
-      if (
-        item.kind === 'word' &&
-        term !== undefined &&
-        terms.length === 1 &&
-        countPostings(this.index, term) < set.words.length
-      ) {
+      if (this.isLate()) break;
+      const [term] = item.kind === 'word' && isPlain(item.slot.pattern) ? this.findForms(item.slot) : [];
+      if (item.kind === 'word' && term !== undefined && countPostings(this.index, term) < set.words.length) {
         this.addTerm(set, term, item.fields);
       } else set.unite(this.find(item, mask));
     }
     return set;
   }
 
+  /** As the deadline, and remembers that it has passed. */
+  private readonly isLate: Deadline = () => (this.late ||= this.deadline());
+
+  private findForms({ pattern, cap }: Slot): number[] {
+    return findTerms(this.index, pattern, cap, this.isLate);
+  }
+
   private findWord(expression: SetExpression & { kind: 'word' }): RecordSet {
     const set = new RecordSet(this.index.size);
-    for (const term of findTerms(this.index, expression.slot.pattern, expression.slot.cap)) {
-      if (this.deadline()) {
-        this.late = true;
-        break;
-      }
+    for (const term of this.findForms(expression.slot)) {
+      if (this.isLate()) break;
       this.addTerm(set, term, expression.fields);
     }
     return set;
@@ -227,26 +217,39 @@ class CachingEvaluator implements Evaluator {
   /** Word by word where the wildcards allow few phrases, by lists of places where they allow many. */
   private findPhrase(expression: SetExpression & { kind: 'phrase' }, mask: RecordSet | undefined): RecordSet {
     const set = new RecordSet(this.index.size);
-    const forms = expression.slots.map((slot) => findTerms(this.index, slot.pattern, slot.cap));
+    const forms = expression.slots.map((slot) => this.findForms(slot));
     const phrases = forms.reduce((product, terms) => product * terms.length, 1);
-    const plain = phrases <= MOST_PLAIN_PHRASES ? combineForms(forms) : undefined;
+    // Where one word has no form, the others must not be spelled out.
+    if (phrases === 0) return set;
+    const plain = phrases <= MOST_PLAIN_PHRASES ? combineForms(forms, phrases) : undefined;
     this.index.segments.forEach((segment, number) => {
-      if (this.late || this.deadline()) {
-        this.late = true;
-        return;
-      }
+      if (this.isLate()) return;
       const base = number * SEGMENT_SIZE;
       if (plain) {
         const isWanted = mask && ((doc: number): boolean => mask.has(base + doc));
         if (mask) this.masked = true;
         for (const terms of plain) {
-          visitPlainPhrase(segment, terms, expression.fields, isWanted, (doc) => {
-            set.add(base + doc);
-          });
+          if (this.isLate()) return;
+          visitPlainPhrase(
+            segment,
+            terms,
+            expression.fields,
+            isWanted,
+            (doc) => {
+              set.add(base + doc);
+            },
+            this.isLate,
+          );
         }
         return;
       }
-      for (const place of findPhrasePlaces(this.index, segment, expression.slots, expression.fields)) {
+      for (const place of findPhrasePlaces(
+        this.index,
+        segment,
+        expression.slots,
+        expression.fields,
+        this.isLate,
+      )) {
         set.add(base + Math.floor(place / 65_536));
       }
     });
@@ -256,11 +259,8 @@ class CachingEvaluator implements Evaluator {
   private findNear(expression: SetExpression & { kind: 'near' }): RecordSet {
     const set = new RecordSet(this.index.size);
     this.index.segments.forEach((segment, number) => {
-      if (this.late || this.deadline()) {
-        this.late = true;
-        return;
-      }
-      for (const doc of findNearRecords(this.index, segment, expression, expression.fields))
+      if (this.isLate()) return;
+      for (const doc of findNearRecords(this.index, segment, expression, expression.fields, this.isLate))
         set.add(number * SEGMENT_SIZE + doc);
     });
     return set;
@@ -297,11 +297,16 @@ function estimateCost(expression: SetExpression): number {
 /** A phrase with wildcards is spelled out to so many plain ones at most. */
 const MOST_PLAIN_PHRASES = 200;
 
-function combineForms(forms: readonly (readonly number[])[]): number[][] {
-  return forms.reduce<number[][]>(
-    (rows, terms) => rows.flatMap((row) => terms.map((term) => [...row, term])),
-    [[]],
-  );
+/** Every way to take one form of each word: the places in the lists count up like the digits of a number. */
+function combineForms(forms: readonly (readonly number[])[], phrases: number): number[][] {
+  return Array.from({ length: phrases }, (_, phrase) => {
+    let rest = phrase;
+    return forms.map((terms) => {
+      const term = terms[rest % terms.length]!;
+      rest = Math.floor(rest / terms.length);
+      return term;
+    });
+  });
 }
 
 const COSTS: Readonly<Record<SetExpression['kind'], number>> = {
@@ -318,17 +323,24 @@ const COSTS: Readonly<Record<SetExpression['kind'], number>> = {
   near: 7,
 };
 
-/** A weight for each record of a set by how often, where and how rare its positive words stand. */
+/**
+ * A weight for each record of a set by how often, where and how rare its positive words stand. Once the
+ * deadline has passed, by the words looked at so far: who has one asks it afterwards.
+ */
 export function scoreRecords(
   index: CollectionIndex,
   expression: SetExpression,
   set: RecordSet,
+  deadline: Deadline = NEVER,
 ): Float32Array {
   const scores = new Float32Array(index.size);
-  const terms = new Set(
-    listPositiveSlots(expression).flatMap((slot) => findTerms(index, slot.pattern, slot.cap)),
-  );
-  for (const term of terms) {
+  const isTerm = new Uint8Array(index.terms.length);
+  for (const slot of listPositiveSlots(expression)) {
+    if (deadline()) break;
+    for (const term of findTerms(index, slot.pattern, slot.cap, deadline)) isTerm[term] = 1;
+  }
+  for (let term = isTerm.indexOf(1); term >= 0; term = isTerm.indexOf(1, term + 1)) {
+    if (deadline()) break;
     const rarity = Math.log(1 + index.size / (1 + countPostings(index, term)));
     index.segments.forEach((segment, number) => {
       const end = segment.starts[term + 1]!;
@@ -344,9 +356,7 @@ export function scoreRecords(
   return scores;
 }
 
-function listPositiveSlots(
-  expression: SetExpression,
-): { pattern: Parameters<typeof findTerms>[1]; cap?: number }[] {
+function listPositiveSlots(expression: SetExpression): Slot[] {
   switch (expression.kind) {
     case 'word':
       return [expression.slot];

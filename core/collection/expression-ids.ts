@@ -1,5 +1,8 @@
 import { printExpression, type SetExpression } from './expression';
 
+const MOST_EXPRESSIONS = 100_000;
+const MOST_LETTERS = 4_000_000;
+
 /**
  * Numbers for expressions: equal ones have the same, whatever objects they are. An object is looked
  * at once, and a group is told apart by the numbers of its parts, so that long queries with much in
@@ -8,18 +11,23 @@ import { printExpression, type SetExpression } from './expression';
 export class ExpressionIds {
   private byObject = new WeakMap<SetExpression, number>();
   private readonly byText = new Map<string, number>();
+  private letters = 0;
 
-  /** How many different expressions have a number. */
-  get size(): number {
-    return this.byText.size;
+  /** Whether more is remembered than one wants to keep: very many expressions, or very long ones. */
+  get isFull(): boolean {
+    return this.byText.size > MOST_EXPRESSIONS || this.letters > MOST_LETTERS;
   }
 
   find(expression: SetExpression): number {
     const known = this.byObject.get(expression);
     if (known !== undefined) return known;
     const text = printExpression(expression, (part) => `#${this.find(part)}`);
-    const id = this.byText.get(text) ?? this.byText.size;
-    this.byText.set(text, id);
+    let id = this.byText.get(text);
+    if (id === undefined) {
+      id = this.byText.size;
+      this.byText.set(text, id);
+      this.letters += text.length;
+    }
     this.byObject.set(expression, id);
     return id;
   }
@@ -28,5 +36,6 @@ export class ExpressionIds {
   clear(): void {
     this.byObject = new WeakMap();
     this.byText.clear();
+    this.letters = 0;
   }
 }

@@ -7,7 +7,7 @@ import {
   type Segment,
 } from './collection-index';
 import { ALL_FIELDS, type FieldMask } from './document';
-import { findTerms } from './dictionary';
+import { NEVER, findTerms, type Deadline } from './dictionary';
 import type { Slot } from './expression';
 
 /** Places of one segment as `record * 65536 + position`, growing. */
@@ -15,23 +15,24 @@ export type Places = Float64Array;
 
 const RECORD = 65_536;
 
-/** The places where a phrase of one or more words begins, in the given fields. */
+/** The places where a phrase of one or more words begins, in the given fields; once the deadline has passed, anything. */
 export function findPhrasePlaces(
   index: CollectionIndex,
   segment: Segment,
   slots: readonly Slot[],
   fields: FieldMask,
+  deadline: Deadline = NEVER,
 ): Places {
-  const terms = slots.map((slot) => findTerms(index, slot.pattern, slot.cap));
+  const terms = slots.map((slot) => findTerms(index, slot.pattern, slot.cap, deadline));
   const sizes = terms.map((list) =>
     list.reduce((sum, term) => sum + segment.starts[term + 1]! - segment.starts[term]!, 0),
   );
   const rarest = sizes.indexOf(Math.min(...sizes));
-  let places = listPlaces(segment, terms[rarest]!, fields, rarest, undefined);
+  let places = listPlaces(segment, terms[rarest]!, fields, rarest, undefined, deadline);
   const rest = slots.map((_, at) => at).filter((at) => at !== rarest);
   for (const at of rest.sort((a, b) => sizes[a]! - sizes[b]!)) {
     if (places.length === 0) break;
-    places = listPlaces(segment, terms[at]!, fields, at, places);
+    places = listPlaces(segment, terms[at]!, fields, at, places, deadline);
   }
   return fields === ALL_FIELDS ? places : places.filter((place) => isInFields(segment, place, fields));
 }
@@ -52,16 +53,14 @@ function listPlaces(
   fields: FieldMask,
   offset: number,
   within: Places | undefined,
+  deadline: Deadline,
 ): Places {
-  const parts = terms.map((term) => walkTerm(segment, term, fields, offset, within));
-  if (parts.length === 1) return parts[0]!;
-  const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
+  const parts: Places[] = [];
+  for (const term of terms) {
+    if (deadline()) break;
+    parts.push(walkTerm(segment, term, fields, offset, within));
   }
-  return all.sort();
+  return joinSorted(parts);
 }
 
 function walkTerm(
@@ -125,13 +124,21 @@ function findPositions(segment: Segment, posting: number): number {
   return at;
 }
 
-/** An occurrence of an operand: its record, its first and its last position. */
-interface Stretch {
-  readonly place: number;
-  readonly length: number;
-}
+/**
+ * Occurrences of operands in one segment, growing: `place * LENGTHS + length`, the place as in `Places`,
+ * the length in words. Plain numbers sort far faster than objects, and there may be millions.
+ */
+type Stretches = Float64Array;
 
-/** The records (numbers within the segment) where the two sides stand near each other. */
+/** Operands are shorter than so many words; longer ones end where so many would. */
+const LENGTHS = 4_096;
+/** So many occurrences are looked at between two looks at the clock. */
+const STRETCHES_BETWEEN = 1_024;
+
+/**
+ * The records (numbers within the segment) where the two sides stand near each other; once the deadline
+ * has passed, some of them.
+ */
 export function findNearRecords(
   index: CollectionIndex,
   segment: Segment,
@@ -142,19 +149,25 @@ export function findNearRecords(
     ordered: boolean;
   },
   fields: FieldMask,
+  deadline: Deadline = NEVER,
 ): number[] {
-  const left = listStretches(index, segment, near.left, fields);
-  const right = listStretches(index, segment, near.right, fields);
+  const left = listStretches(index, segment, near.left, fields, deadline);
+  const right = listStretches(index, segment, near.right, fields, deadline);
   const records: number[] = [];
   let from = 0;
+  let looked = 0;
   for (const a of left) {
-    const record = Math.floor(a.place / RECORD);
+    const start = Math.floor(a / LENGTHS);
+    const end = start + (a % LENGTHS) - 1;
+    const record = Math.floor(start / RECORD);
     if (records.at(-1) === record) continue;
-    while (from < right.length && right[from]!.place < record * RECORD) from++;
-    for (let at = from; at < right.length && right[at]!.place < (record + 1) * RECORD; at++) {
-      const b = right[at]!;
-      const after = b.place - (a.place + a.length - 1);
-      const before = a.place - (b.place + b.length - 1);
+    while (from < right.length && right[from]! < record * RECORD * LENGTHS) from++;
+    const last = (record + 1) * RECORD * LENGTHS;
+    for (let at = from; at < right.length && right[at]! < last; at++) {
+      if (++looked % STRETCHES_BETWEEN === 0 && deadline()) return records;
+      const place = Math.floor(right[at]! / LENGTHS);
+      const after = place - end;
+      const before = start - (place + (right[at]! % LENGTHS) - 1);
       if (
         (after >= 1 && after <= near.distance) ||
         (!near.ordered && before >= 1 && before <= near.distance)
@@ -172,11 +185,24 @@ function listStretches(
   segment: Segment,
   operands: readonly (readonly Slot[])[],
   fields: FieldMask,
-): Stretch[] {
-  const stretches: Stretch[] = [];
-  for (const slots of operands) {
-    for (const place of findPhrasePlaces(index, segment, slots, fields))
-      stretches.push({ place, length: slots.length });
+  deadline: Deadline,
+): Stretches {
+  const parts = operands.map((slots) => {
+    const length = Math.min(slots.length, LENGTHS - 1);
+    return findPhrasePlaces(index, segment, slots, fields, deadline).map((place) => place * LENGTHS + length);
+  });
+  return joinSorted(parts);
+}
+
+/** Several growing lists as one. */
+function joinSorted(parts: readonly Float64Array[]): Float64Array {
+  const [only] = parts;
+  if (only && parts.length === 1) return only;
+  const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
   }
-  return stretches.sort((a, b) => a.place - b.place);
+  return all.sort();
 }

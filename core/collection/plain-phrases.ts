@@ -1,5 +1,9 @@
 import { FREQUENCY_BITS, FREQUENCY_ESCAPE, SKIP, findField, type Segment } from './collection-index';
+import { NEVER, type Deadline } from './dictionary';
 import type { FieldMask } from './document';
+
+/** So many postings are looked at between two looks at the clock. */
+const POSTINGS_BETWEEN = 20_000;
 
 /** One word of a phrase on its way through its postings. */
 interface Cursor {
@@ -15,7 +19,7 @@ interface Cursor {
 /**
  * Visits the records (numbers within the segment) in which plain words stand side by side in the
  * given fields. The rarest word leads; the others leap after it; positions are read only where all
- * words meet, and only for records that are wanted.
+ * words meet, and only for records that are wanted. Once the deadline has passed, no more are visited.
  */
 export function visitPlainPhrase(
   segment: Segment,
@@ -23,6 +27,7 @@ export function visitPlainPhrase(
   fields: FieldMask,
   isWanted: ((doc: number) => boolean) | undefined,
   take: (doc: number) => void,
+  deadline: Deadline = NEVER,
 ): void {
   const cursors = terms.map((term, offset): Cursor => {
     return { offset, posting: segment.starts[term]!, end: segment.starts[term + 1]!, from: 0, to: 0 };
@@ -31,7 +36,13 @@ export function visitPlainPhrase(
   const lead = cursors[0]!;
   const { docs, meta } = segment;
   const wanted = fields << FREQUENCY_BITS;
+  let looked = 0;
   for (; lead.posting < lead.end; lead.posting++) {
+    looked += cursors.length;
+    if (looked > POSTINGS_BETWEEN) {
+      looked = 0;
+      if (deadline()) return;
+    }
     if ((meta[lead.posting]! & wanted) === 0) continue;
     const doc = docs[lead.posting]!;
     if (isWanted && !isWanted(doc)) continue;

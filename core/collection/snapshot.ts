@@ -48,7 +48,7 @@ export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
 }
 
 /** The index of a snapshot, whose memory it goes on using; nothing if the bytes are not one of this version. */
-export function readSnapshot(bytes: Uint8Array<ArrayBuffer>): CollectionIndex | undefined {
+export function readSnapshot(bytes: Uint8Array): CollectionIndex | undefined {
   const source = bytes.byteOffset % 4 === 0 ? bytes : bytes.slice();
   const headLength = new DataView(source.buffer, source.byteOffset).getUint32(0, true);
   const header = readHeader(source.subarray(4, 4 + headLength));

@@ -26,6 +26,14 @@ export type CountEntry =
       };
     };
 
+/** The code of a string for which there was not time enough in its request. */
+export const TOO_SLOW = 'too-slow';
+
+/** True for a string that there was no time for: asked for alone, it may well be counted. */
+export function isTooSlow(entry: CountEntry): boolean {
+  return 'problem' in entry && entry.problem.code === TOO_SLOW;
+}
+
 /** One entry a string, in their order. */
 export interface CountAnswer {
   readonly counts: readonly CountEntry[];
@@ -82,13 +90,32 @@ const boxes = Joi.object<Boxes>({
   sources: Joi.array().items(Joi.string().max(300)).max(50),
   subjects: Joi.array().items(Joi.string().max(300)).max(50),
 }).default({});
-const searchString = Joi.string().allow('').max(200_000);
+/** The longest string that is sent, in UTF-16 units. */
+const LONGEST_STRING = 200_000;
+const searchString = Joi.string().allow('').max(LONGEST_STRING);
+/** Looked through in one go: a schema for each of thousands of strings takes longer than counting them. */
+const searchStrings = (most: number): Joi.ArraySchema<string[]> =>
+  Joi.array<string[]>()
+    .max(most)
+    .custom((value: unknown[], helpers) =>
+      value.every((text) => typeof text === 'string' && text.length <= LONGEST_STRING)
+        ? value
+        : helpers.message({ custom: `{{#label}} must hold texts of up to ${LONGEST_STRING} characters` }),
+    );
 
 export const COUNT_REQUEST = Joi.object<CountRequest>({
-  strings: Joi.array().items(searchString).max(MOST_STRINGS).required(),
+  strings: searchStrings(MOST_STRINGS).required(),
   boxes,
   session: Joi.string().max(100),
-});
+}).required();
+
+/** A session is begun by an object without anything in it. */
+export const SESSION_REQUEST = Joi.object<Record<string, never>>({}).required();
+
+/** A record by its number, as it stands in an address. */
+export const RECORD_REQUEST = Joi.object<{ number: number }, true>({
+  number: Joi.number().integer().min(0).required(),
+}).required();
 
 export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   string: searchString.required(),
@@ -96,7 +123,7 @@ export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   start: Joi.number().integer().min(0).max(1_000_000).default(0),
   rows: Joi.number().integer().min(0).max(100).default(25),
   sort: Joi.valid('relevance', 'newest').default('relevance'),
-});
+}).required();
 
 /** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
 export interface IdsRequest {
@@ -117,18 +144,18 @@ export const IDS_REQUEST = Joi.object<IdsRequest>({
   string: searchString.required(),
   boxes,
   keys: Joi.boolean().default(false),
-});
+}).required();
 
 /** Records known by an identifier, such as a DOI, that are to be looked up. */
 export const LOOKUP_REQUEST = Joi.object<{ identifiers: string[] }, true>({
   identifiers: Joi.array().items(Joi.string().max(300)).max(500).required(),
-});
+}).required();
 
 /** Several searches each, whose results are to be counted together: each record once. */
 export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; boxes: Boxes }>({
-  unions: Joi.array().items(Joi.array().items(searchString).max(100)).max(MOST_STRINGS).required(),
+  unions: Joi.array().items(searchStrings(100)).max(MOST_STRINGS).required(),
   boxes,
-});
+}).required();
 
 /** The most words of one beginning that are given. */
 export const MOST_WORDS = 2_000;
@@ -139,19 +166,19 @@ export const WORDS_REQUEST = Joi.object<{ prefix: string | string[]; suffix: str
   prefix: Joi.alternatives(prefix, Joi.array().items(prefix).max(50)).default(''),
   suffix: Joi.string().allow('').max(100).default(''),
   most: Joi.number().integer().min(1).max(MOST_WORDS).default(50),
-});
+}).required();
 
 /** A record whose references, or whose citing records, are asked for. */
 export const CITATIONS_REQUEST = Joi.object<{ record: number; start: number; rows: number }, true>({
   record: Joi.number().integer().min(0).required(),
   start: Joi.number().integer().min(0).default(0),
   rows: Joi.number().integer().min(0).max(100).default(25),
-});
+}).required();
 
 /** A neutral query, for proofs and tests. */
 export const LABORATORY_REQUEST = Joi.object<{ query: string }, true>({
   query: Joi.string().allow('').max(65_536).required(),
-});
+}).required();
 
 const total = Joi.number().integer().min(0).required();
 const entry = Joi.alternatives(

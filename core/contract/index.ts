@@ -8,6 +8,7 @@ export {
   LISTING_ANSWER,
   MOST_WORDS,
   RECORD_ANSWER,
+  RECORD_REQUEST,
   UNIONS_REQUEST,
   WORDS_ANSWER,
   WORDS_REQUEST,
@@ -15,7 +16,10 @@ export {
   LARGEST_BODY,
   SEARCH_ANSWER,
   SEARCH_REQUEST,
+  SESSION_REQUEST,
+  TOO_SLOW,
   createCountAnswerSchema,
+  isTooSlow,
 } from './counting';
 export type {
   CountAnswer,

@@ -48,7 +48,7 @@ export const PROOF_REQUEST = Joi.object<ProofRequest>({
     )
     .max(500)
     .required(),
-});
+}).required();
 
 const number = Joi.number().integer().min(0).required();
 const difference = Joi.object({

@@ -27,19 +27,19 @@ const searchString = Joi.string().allow('').max(200_000);
 /** An endpoint that is asked what it is, or that the person has looked at and confirmed. */
 export const SRU_ENDPOINT_REQUEST = Joi.object<{ endpoint: SruEndpoint }, true>({
   endpoint: SRU_ENDPOINT.required(),
-});
+}).required();
 
 export const SRU_COUNT_REQUEST = Joi.object<SruCountRequest>({
   endpoint: SRU_ENDPOINT.required(),
   strings: Joi.array().items(searchString).max(2_000).required(),
-});
+}).required();
 
 export const SRU_SEARCH_REQUEST = Joi.object<SruSearchRequest>({
   endpoint: SRU_ENDPOINT.required(),
   string: searchString.required(),
   start: Joi.number().integer().min(0).max(1_000_000).default(0),
   rows: Joi.number().integer().min(0).max(100).default(25),
-});
+}).required();
 
 const text = Joi.string().allow('');
 export const SRU_EXPLANATION = Joi.object<SruExplanation>({

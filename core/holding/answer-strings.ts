@@ -6,15 +6,26 @@ import {
   type RecordSet,
   type SetExpression,
 } from '../collection';
-import type { CountEntry, SearchAnswer, SearchRequest } from '../contract';
+import { TOO_SLOW, type CountEntry, type SearchAnswer, type SearchRequest } from '../contract';
 import type { Boxes } from '../dialect';
-import { describeProblem, type Outcome, type Problem } from '../problem';
+import { createProblem, describeProblem, type Outcome } from '../problem';
 import type { BibliographicRecord } from '../record';
 import { createBoxExpressions } from './box-expressions';
 import type { Holding, StringProblem } from './holding';
 
 /** A clock in milliseconds, handed in so that time limits can be tested. */
 export type Clock = () => number;
+
+/** Gives the time of one string: a new one each, or the same for all strings of a request. */
+export type CreateDeadline = () => Deadline;
+
+/** So long for each string, from when it is begun. */
+export function allowEach(clock: Clock): CreateDeadline {
+  return () => {
+    const start = clock();
+    return () => clock() - start > TIME_LIMIT_SECONDS * 1000;
+  };
+}
 
 type Found =
   | { readonly set: RecordSet; readonly expression: SetExpression; readonly notes: readonly string[] }
@@ -25,11 +36,13 @@ export function countStrings(
   holding: Holding,
   strings: readonly string[],
   boxes: Boxes,
-  clock: Clock,
+  createDeadline: CreateDeadline,
 ): CountEntry[] {
-  const readings = strings.map((text) => readExpression(holding, text, boxes));
+  const readings = strings.map((text) =>
+    readInTime(createDeadline, text, () => readExpression(holding, text, boxes)),
+  );
   const expressions = readings.flatMap((read) => ('problem' in read ? [] : [read.expression]));
-  const outcomes = countBatch(holding.evaluator, expressions, () => createDeadline(clock));
+  const outcomes = countBatch(holding.evaluator, expressions, createDeadline);
   return describeOutcomes(holding, readings, outcomes, (at) => strings[at] ?? '');
 }
 
@@ -38,12 +51,19 @@ export function countUnions(
   holding: Holding,
   unions: readonly (readonly string[])[],
   boxes: Boxes,
-  clock: Clock,
+  createDeadline: CreateDeadline,
 ): CountEntry[] {
-  const readings = unions.map((strings) => readUnion(holding, strings, boxes));
+  const readings = unions.map((strings) =>
+    readInTime(createDeadline, strings.join('\n'), () => readUnion(holding, strings, boxes)),
+  );
   const expressions = readings.flatMap((read) => ('problem' in read ? [] : [read.expression]));
-  const outcomes = countBatch(holding.evaluator, expressions, () => createDeadline(clock));
+  const outcomes = countBatch(holding.evaluator, expressions, createDeadline);
   return describeOutcomes(holding, readings, outcomes, (at) => unions[at]?.join('\n') ?? '');
+}
+
+/** A string that is reached after its time is not read any more. */
+function readInTime(createDeadline: CreateDeadline, text: string, read: () => Reading): Reading {
+  return createDeadline()() ? describeSlowness(text) : read();
 }
 
 /** What any of some strings finds, or why the first of them that is not taken is not. */
@@ -75,9 +95,7 @@ function describeOutcomes(
     if ('problem' in read) return read;
     const outcome = counted.next().value;
     if (!outcome) throw new Error('A batch has an outcome for each expression.');
-    return outcome.ok
-      ? describeTotal(holding, outcome.value, read.notes)
-      : describeSlowness(textOf(at), outcome.problem);
+    return outcome.ok ? describeTotal(holding, outcome.value, read.notes) : describeSlowness(textOf(at));
   });
 }
 
@@ -85,12 +103,14 @@ function describeOutcomes(
 export function findRecordNumbers(
   holding: Holding,
   request: SearchRequest,
-  clock: Clock,
+  createDeadline: CreateDeadline,
 ): { total: number; estimated: boolean; numbers: number[] } | { problem: StringProblem } {
-  const found = findRecords(holding, request.string, request.boxes, clock);
+  const deadline = createDeadline();
+  const found = findRecords(holding, request.string, request.boxes, deadline);
   if ('problem' in found) return found;
   const sort = holding.onlyByRelevance ? 'relevance' : request.sort;
-  const numbers = sortRecords(holding, found, sort);
+  const numbers = sortRecords(holding, found, sort, deadline);
+  if (deadline()) return describeSlowness(request.string);
   const { total, estimated } = describeTotal(holding, numbers.length, found.notes);
   return { total, estimated, numbers: numbers.slice(request.start, request.start + request.rows) };
 }
@@ -99,12 +119,28 @@ export function findRecordNumbers(
 export function searchString(
   holding: Holding & { getRecord(number: number): BibliographicRecord },
   request: SearchRequest,
-  clock: Clock,
+  createDeadline: CreateDeadline,
 ): SearchAnswer | { problem: StringProblem } {
-  const found = findRecordNumbers(holding, request, clock);
+  const found = findRecordNumbers(holding, request, createDeadline);
   if ('problem' in found) return found;
   const { total, estimated, numbers } = found;
   return { total, estimated, records: numbers.map((number) => holding.getRecord(number)) };
+}
+
+/** Counts a set that is known already, under the boxes of the database. */
+export function countSet(
+  holding: Holding,
+  set: RecordSet,
+  boxes: Boxes,
+  notes: readonly string[],
+): CountEntry {
+  const limits = createBoxExpressions(boxes, holding.boxes);
+  const left = set.clone();
+  for (const limit of limits) {
+    const found = holding.evaluator.evaluate(limit);
+    if (found.ok) left.intersect(found.value);
+  }
+  return describeTotal(holding, left.count(), notes);
 }
 
 /** The numbers of a string's records, with the total. */
@@ -112,9 +148,9 @@ export function listRecordNumbers(
   holding: Holding,
   text: string,
   boxes: Boxes,
-  clock: Clock,
+  createDeadline: CreateDeadline,
 ): { total: number; numbers: number[] } | { problem: StringProblem } {
-  const found = findRecords(holding, text, boxes, clock);
+  const found = findRecords(holding, text, boxes, createDeadline());
   if ('problem' in found) return found;
   const numbers = found.set.list();
   return { total: numbers.length, numbers };
@@ -124,10 +160,11 @@ function sortRecords(
   holding: Holding,
   found: { set: RecordSet; expression: SetExpression },
   sort: SearchRequest['sort'],
+  deadline: Deadline,
 ): number[] {
   const { index } = holding.evaluator;
   const weights: ArrayLike<number> =
-    sort === 'newest' ? index.years : scoreRecords(index, found.expression, found.set);
+    sort === 'newest' ? index.years : scoreRecords(index, found.expression, found.set, deadline);
   return found.set.list().sort((a, b) => weights[b]! - weights[a]! || b - a);
 }
 
@@ -140,22 +177,19 @@ function readExpression(holding: Holding, text: string, boxes: Boxes): Reading {
   return { expression: { kind: 'and', items: [expression, ...limits] }, notes };
 }
 
-function findRecords(holding: Holding, text: string, boxes: Boxes, clock: Clock): Found {
+function findRecords(holding: Holding, text: string, boxes: Boxes, deadline: Deadline): Found {
   const read = readExpression(holding, text, boxes);
   if ('problem' in read) return read;
-  const outcome = holding.evaluator.evaluate(read.expression, createDeadline(clock));
+  const outcome = holding.evaluator.evaluate(read.expression, deadline);
   return outcome.ok
     ? { set: outcome.value, expression: read.expression, notes: read.notes }
-    : describeSlowness(text, outcome.problem);
+    : describeSlowness(text);
 }
 
-function createDeadline(clock: Clock): Deadline {
-  const start = clock();
-  return () => clock() - start > TIME_LIMIT_SECONDS * 1000;
-}
-
-function describeSlowness(text: string, problem: Problem): { readonly problem: StringProblem } {
-  return { problem: { code: 'too-slow', at: [0, text.length], message: describeProblem(problem) } };
+/** What is answered to a string for which there was not time enough. */
+export function describeSlowness(text: string): { readonly problem: StringProblem } {
+  const message = describeProblem(createProblem('query-too-slow', 'error', { seconds: TIME_LIMIT_SECONDS }));
+  return { problem: { code: TOO_SLOW, at: [0, text.length], message } };
 }
 
 function describeTotal(

@@ -19,7 +19,7 @@ const createHolding = (documents: readonly IndexDocument[]): Holding => {
     read: (text) => readQueryText(text, vocabulary),
   };
 };
-const clock = () => 0;
+const createDeadline = () => () => false;
 const documents = fc.array(arbitraryDocument(), { minLength: 1, maxLength: 12 });
 
 const findNaively = (records: readonly IndexDocument[], query: QueryNode): number[] => {
@@ -43,7 +43,7 @@ describe('records of one’s own', () => {
           const answer = findRecordNumbers(
             holding,
             { string: text, boxes: {}, start: 0, rows: 100, sort: 'relevance' },
-            clock,
+            createDeadline,
           );
           if ('problem' in answer) throw new Error(`${text}: ${answer.problem.message}`);
           return answer.numbers;
@@ -68,7 +68,8 @@ describe('records of one’s own', () => {
   ]);
 
   it('are counted under the boxes that they have, and under no others', () => {
-    const count = (boxes: object): unknown => countStrings(holding, ['light OR lamp'], boxes, clock)[0];
+    const count = (boxes: object): unknown =>
+      countStrings(holding, ['light OR lamp'], boxes, createDeadline)[0];
     expect(count({})).toEqual({ total: 3, estimated: false, notes: [] });
     expect(count({ years: { from: 2020 } })).toMatchObject({ total: 1 });
     expect(count({ types: ['review'], languages: ['en'] })).toMatchObject({ total: 1 });
@@ -76,16 +77,16 @@ describe('records of one’s own', () => {
   });
 
   it('are counted once however many strings find them, and by the headings that they were given', () => {
-    const [union] = countUnions(holding, [['light', 'title: light', 'lamp']], {}, clock);
+    const [union] = countUnions(holding, [['light', 'title: light', 'lamp']], {}, createDeadline);
     expect(union).toMatchObject({ total: 3 });
-    expect(countStrings(holding, ['heading: "Bats"', 'branch: "Bats"'], {}, clock)).toMatchObject([
+    expect(countStrings(holding, ['heading: "Bats"', 'branch: "Bats"'], {}, createDeadline)).toMatchObject([
       { total: 1 },
       { total: 1 },
     ]);
   });
 
   it('are not searched by a string with a mistake, which is said with its place', () => {
-    expect(countStrings(holding, ['light AND (lamp'], {}, clock)[0]).toMatchObject({
+    expect(countStrings(holding, ['light AND (lamp'], {}, createDeadline)[0]).toMatchObject({
       problem: { code: 'unclosed-bracket', at: [10, 11] },
     });
   });

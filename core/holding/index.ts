@@ -1,10 +1,13 @@
 export {
+  allowEach,
+  countSet,
   countStrings,
   countUnions,
+  describeSlowness,
   findRecordNumbers,
   listRecordNumbers,
   searchString,
 } from './answer-strings';
-export type { Clock } from './answer-strings';
+export type { Clock, CreateDeadline } from './answer-strings';
 export type { Holding, Rounding, StringProblem, StringReading } from './holding';
 export { listGivenHeadings, readQueryText } from './query-text';

@@ -4,7 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { SruEndpoint } from '#core/sru/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import { isPrivateAddress } from './addresses';
-import { SruClient, writeSruAddress } from './client';
+import { readSruAnswer } from './answers';
+import { SruClient, writeSruAddress, type ReadAnswer } from './client';
 import { USUAL_LIMITS, createFetchOutside, type OutsideLimits } from './fetch-outside';
 import { readXml } from './xml';
 
@@ -175,8 +176,35 @@ describe('documents', () => {
   );
 });
 
+describe('a document that is too large', () => {
+  const parts = Math.floor((8 * 1024 * 1024) / 5);
+
+  it.each([
+    ['of empty elements', `<a>${'<b/>'.repeat(parts)}</a>`],
+    [
+      'of attributes',
+      `<a>${Array.from({ length: 40_000 }, () => `<b ${Array.from({ length: 12 }, (_, at) => `c${at}="1"`).join(' ')}/>`).join('')}</a>`,
+    ],
+    ['of elements inside one another', `${'<a>'.repeat(60_000)}${'</a>'.repeat(60_000)}`],
+    ['of text that never ends', `<a>${'x'.repeat(8 * 1024 * 1024)}`],
+  ])('%s is not taken, and soon', (_, text) => {
+    const start = performance.now();
+    expect(readXml(text)).toBeUndefined();
+    expect(performance.now() - start).toBeLessThan(5_000);
+  });
+
+  it('is taken where it is as large as answers are', () => {
+    const record = `<r>${'<f t="245"><s c="a">A title &amp; more</s></f>'.repeat(150)}</r>`;
+    const start = performance.now();
+    const root = readXml(`<a>${record.repeat(100)}</a>`);
+    expect(root?.children).toHaveLength(100);
+    expect(performance.now() - start).toBeLessThan(5_000);
+  });
+});
+
 const ENDPOINT: SruEndpoint = { address: 'https://library.test/sru?x=1', version: '1.2' };
-const answering = (text: string) => new SruClient(() => Promise.resolve(succeed(text)));
+const read: ReadAnswer = (text, endpoint, asked) => Promise.resolve(readSruAnswer(text, endpoint, asked));
+const answering = (text: string) => new SruClient(() => Promise.resolve(succeed(text)), read);
 const wrap = (inner: string, name = 'zs:searchRetrieveResponse'): string =>
   `<${name} xmlns:zs="http://www.loc.gov/zing/srw/">${inner}</${name}>`;
 const record = (data: string): string =>
@@ -188,7 +216,7 @@ describe('SRU', () => {
     const client = new SruClient((endpoint, parameters) => {
       asked.push(decodeURIComponent(writeSruAddress(endpoint, parameters).replace(/\+/g, ' ')));
       return Promise.resolve(succeed(wrap('<zs:numberOfRecords>3</zs:numberOfRecords>')));
-    });
+    }, read);
     for (const version of ['1.1', '1.2', '2.0'] as const)
       await client.count({ ...ENDPOINT, version }, ['"ü b"']);
     expect(asked).toEqual([
@@ -199,16 +227,18 @@ describe('SRU', () => {
   });
 
   it('gives counts in order, and a diagnostic in the words of the server', async () => {
-    const client = new SruClient((_, { query }) =>
-      Promise.resolve(
-        succeed(
-          query === 'bad'
-            ? wrap(
-                '<zs:diagnostics><d:diagnostic xmlns:d="x"><d:uri>info:srw/diagnostic/1/16</d:uri><d:details>dc.colour</d:details><d:message>Unsupported index</d:message></d:diagnostic></zs:diagnostics>',
-              )
-            : wrap(`<zs:numberOfRecords>${query?.length ?? 0}</zs:numberOfRecords>`),
+    const client = new SruClient(
+      (_, { query }) =>
+        Promise.resolve(
+          succeed(
+            query === 'bad'
+              ? wrap(
+                  '<zs:diagnostics><d:diagnostic xmlns:d="x"><d:uri>info:srw/diagnostic/1/16</d:uri><d:details>dc.colour</d:details><d:message>Unsupported index</d:message></d:diagnostic></zs:diagnostics>',
+                )
+              : wrap(`<zs:numberOfRecords>${query?.length ?? 0}</zs:numberOfRecords>`),
+          ),
         ),
-      ),
+      read,
     );
     const counted = await client.count(ENDPOINT, ['a', 'bad', 'ccc', 'dddd', 'eeeee']);
     expect(counted).toEqual(
@@ -232,13 +262,16 @@ describe('SRU', () => {
     );
   });
 
-  it.each(['', 'no xml', wrap(''), wrap('<zs:numberOfRecords>many</zs:numberOfRecords>')])(
-    '%j is no answer',
-    async (text) => {
-      const counted = await answering(text).count(ENDPOINT, ['a']);
-      expect(counted.ok ? '' : counted.problem.code).toBe('answer-invalid');
-    },
-  );
+  it.each([
+    '',
+    'no xml',
+    wrap(''),
+    wrap('<zs:numberOfRecords>many</zs:numberOfRecords>'),
+    wrap('<zs:numberOfRecords>999999999999</zs:numberOfRecords>'),
+  ])('%j is no answer', async (text) => {
+    const counted = await answering(text).count(ENDPOINT, ['a']);
+    expect(counted.ok ? '' : counted.problem.code).toBe('answer-invalid');
+  });
 
   it('reads records in Dublin Core, packed as XML or as text', async () => {
     const dc =

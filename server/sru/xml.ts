@@ -21,10 +21,15 @@ const builder = new XMLBuilder({
   suppressBooleanAttributes: false,
 });
 
+/** The most signs that open a tag, and the most that stand between a name and its value: they bound elements and attributes. */
+const MOST_TAGS = 200_000;
+const MOST_ATTRIBUTES = 400_000;
+
 type OrderedNode = Readonly<Record<string, unknown>>;
 
-/** A document as elements; nothing if it is not well-formed or defines entities of its own. */
+/** A document as elements; nothing if it is not well-formed, defines entities of its own, or has too many parts. */
 export function readXml(text: string): XmlElement | undefined {
+  if (hasMore(text, '<', MOST_TAGS) || hasMore(text, '=', MOST_ATTRIBUTES)) return undefined;
   if (/<!DOCTYPE/i.test(text) || XMLValidator.validate(text) !== true) return undefined;
   try {
     const nodes = parser.parse(text) as OrderedNode[];
@@ -32,6 +37,12 @@ export function readXml(text: string): XmlElement | undefined {
   } catch {
     return undefined;
   }
+}
+
+function hasMore(text: string, sign: string, most: number): boolean {
+  let found = 0;
+  for (let at = text.indexOf(sign); at >= 0 && found <= most; at = text.indexOf(sign, at + 1)) found++;
+  return found > most;
 }
 
 function readNode(node: OrderedNode): XmlElement[] {

@@ -21,15 +21,23 @@ export class LeftJoin {
   join(operator: JoiningOperator, right: SetExpression): void {
     if (operator === this.operator && this.items) {
       this.items.push(right);
+      if (this.left.kind === 'not') this.left = exclude(this.left.include, this.items);
       return;
     }
     this.operator = operator;
     if (operator === 'not') {
-      this.items = undefined;
-      this.left = { kind: 'not', include: this.left, exclude: right };
+      this.items = [right];
+      this.left = exclude(this.left, this.items);
     } else {
       this.items = [this.left, right];
       this.left = { kind: operator, items: this.items };
     }
   }
+}
+
+/** What is left when all of some sets are taken away: what a row of NOTs means, however long it is. */
+export function exclude(include: SetExpression, items: readonly SetExpression[]): SetExpression {
+  const [only] = items;
+  if (!only) return include;
+  return { kind: 'not', include, exclude: items.length === 1 ? only : { kind: 'or', items } };
 }

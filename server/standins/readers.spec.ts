@@ -30,7 +30,7 @@ describe('heronsmere', () => {
     ['bats', 'bats.tah'],
     ['bats lamps', '(bats.tah&lamps.tah)'],
     ['a OR b AND c NOT d', '(a.tah|(b.tah&(c.tah-d.tah)))'],
-    ['a NOT b NOT c', '((a.tah-b.tah)-c.tah)'],
+    ['a NOT b NOT c', '(a.tah-(b.tah|c.tah))'],
     ['a or b', '(a.tah&or.tah&b.tah)'],
     ['(a OR b) AND c', '((a.tah|b.tah)&c.tah)'],
     ['bat-friend*', '"bat friend*".tah'],

@@ -6,6 +6,8 @@ const DEEPEST = 250;
 /** A group in brackets without others inside, from one bracket to the other. */
 const FLAT_GROUP = /\((?:[^()"]|"[^"]*")*\)/y;
 const MOST_REMEMBERED = 5_000;
+/** All groups remembered together are no longer than this, and no one is longer than a tenth of it. */
+const MOST_LETTERS = 400_000;
 
 /**
  * What flat groups were read as: the strings of a batch have most of them in common. What stands in
@@ -13,14 +15,20 @@ const MOST_REMEMBERED = 5_000;
  */
 export class GroupMemory<T> {
   private readonly groups = new Map<string, T>();
+  private letters = 0;
 
   find(text: string): T | undefined {
     return this.groups.get(text);
   }
 
   keep(text: string, value: T): void {
-    if (this.groups.size >= MOST_REMEMBERED) this.groups.clear();
+    if (text.length > MOST_LETTERS / 10) return;
+    if (this.groups.size >= MOST_REMEMBERED || this.letters > MOST_LETTERS) {
+      this.groups.clear();
+      this.letters = 0;
+    }
     this.groups.set(text, value);
+    this.letters += text.length;
   }
 }
 

@@ -10,6 +10,8 @@ export interface WildcardSigns {
 
 /** So many runs of signs are remembered for each service: the strings of a batch have most words in common. */
 const MOST_REMEMBERED = 5_000;
+/** Longer runs are read anew each time. */
+const LONGEST_REMEMBERED = 200;
 
 /** Reads the patterns in a run of signs. */
 export type PatternReader = (raw: string) => readonly Pattern[];
@@ -20,8 +22,9 @@ export function rememberPatterns(read: PatternReader): PatternReader {
   return (raw) => {
     const known = runs.get(raw);
     if (known) return known;
-    if (runs.size >= MOST_REMEMBERED) runs.clear();
     const patterns = read(raw);
+    if (raw.length > LONGEST_REMEMBERED) return patterns;
+    if (runs.size >= MOST_REMEMBERED) runs.clear();
     runs.set(raw, patterns);
     return patterns;
   };

@@ -3,6 +3,7 @@ import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { DOCUMENT_KINDS } from '../document-kinds';
+import { exclude } from '../left-join';
 import { GroupMemory, Scanner } from '../scanner';
 import { refuse } from '../string-fault';
 import { beginsWithOne, countLettersBefore, createWords, isCutAtEnd, createPatternReader } from '../words';
@@ -58,9 +59,10 @@ class Reader {
   }
 
   private readDifference(fields: FieldMask): SetExpression {
-    let include = this.readItem(fields);
-    while (this.takeOperator('NOT')) include = { kind: 'not', include, exclude: this.readItem(fields) };
-    return include;
+    const include = this.readItem(fields);
+    const excluded: SetExpression[] = [];
+    while (this.takeOperator('NOT')) excluded.push(this.readItem(fields));
+    return exclude(include, excluded);
   }
 
   private isAtClose(): boolean {

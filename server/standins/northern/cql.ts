@@ -50,6 +50,8 @@ const TOKEN = /"((?:\\[^]|[^"\\])*)("?)|(<=|>=|<>|==|[=<>()/])|[^\s()=<>"/]+/uy;
 const RESERVED: readonly string[] = [...BOOLEANS, 'sortby'];
 const COMPARISONS = ['=', '==', '<', '>', '<=', '>=', '<>'];
 const DEEPEST = 250;
+/** A row of one operator may be of any length; so often one may follow another in a row. */
+const MOST_CHANGES = 500;
 
 /** Reads a query by the grammar of CQL 1.2; booleans have equal precedence and go left to right. */
 export function readCql(text: string): CqlQuery {
@@ -129,6 +131,8 @@ class CqlReader {
 
   private readScope(): CqlNode {
     let left = this.readClause();
+    let last: string | undefined;
+    let changes = 0;
     for (;;) {
       const start = this.peek().start;
       const taken = this.takeWord(BOOLEANS);
@@ -136,6 +140,9 @@ class CqlReader {
       if (!operator) return left;
       const modifiers = this.readModifiers();
       const right = this.readClause();
+      if (operator !== last || modifiers.length > 0) changes++;
+      if (changes > MOST_CHANGES) diagnose(38, 'operators that take turns', start, this.peek().start);
+      last = operator;
       left = { kind: 'boolean', operator, modifiers, left, right, at: [start, this.peek().start] };
     }
   }

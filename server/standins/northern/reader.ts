@@ -2,6 +2,7 @@ import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core
 import { mergeParts, type Pattern, type PatternPart } from '#core/query/index';
 import { createLabelKey, spellOutTerm, splitWords } from '#core/text/index';
 import { refuse } from '../string-fault';
+import { exclude } from '../left-join';
 import { createWords, rememberPatterns } from '../words';
 import { readCql, type CqlNode } from './cql';
 import { DiagnosticFault, diagnose } from './diagnostic';
@@ -36,6 +37,8 @@ const ANCHORED = /(?:^|\s)\^|(?<!\\)\^(?:\s|$)/u;
 const LONGEST_TERM = 2_000;
 /** Farther apart, two words could stand in different parts of a record. */
 const GREATEST_DISTANCE = 90;
+/** So many pairs of words that search different fields may be near each other. */
+const MOST_PAIRS = 5_000;
 const YEARS = { first: 1, last: 9999 };
 
 /** The indexes that `explain` names. */
@@ -72,13 +75,14 @@ function translate(node: CqlNode): SetExpression {
   if (node.kind === 'clause') return readClause(node);
   if (node.operator === 'prox') return readProximity(node);
   if (node.modifiers.length > 0) diagnose(46, node.modifiers[0]?.name ?? '', ...node.at);
-  if (node.operator === 'not')
-    return { kind: 'not', include: translate(node.left), exclude: translate(node.right) };
-  return { kind: node.operator, items: listOperands(node, node.operator).map(translate) };
+  const [first, ...rest] = listOperands(node, node.operator);
+  if (!first) throw new Error('A boolean has operands.');
+  if (node.operator === 'not') return exclude(translate(first), rest.map(translate));
+  return { kind: node.operator, items: [first, ...rest].map(translate) };
 }
 
 /** What a row of the same operator joins: the tree of a long row leans to the left. */
-function listOperands(node: CqlNode, operator: 'and' | 'or'): CqlNode[] {
+function listOperands(node: CqlNode, operator: 'and' | 'or' | 'not'): CqlNode[] {
   const operands: CqlNode[] = [];
   let left = node;
   while (left.kind === 'boolean' && left.operator === operator && left.modifiers.length === 0) {
@@ -200,6 +204,8 @@ function readProximity(node: CqlNode & { kind: 'boolean' }): SetExpression {
       right.map((side) => side.slots),
       fields,
     );
+  if (left.length * right.length > MOST_PAIRS)
+    return diagnose(39, 'too many words in different indexes', ...node.at);
   // Sides that search different fields can only be near in those that they share.
   const pairs = left.flatMap((a) =>
     right.flatMap((b) => (a.fields & b.fields ? [create([a.slots], [b.slots], a.fields & b.fields)] : [])),
@@ -231,7 +237,8 @@ function listSides(node: CqlNode): Side[] {
   if (node.kind === 'boolean') {
     if (node.operator !== 'or')
       return diagnose(39, 'only words, phrases and their ORs can be near', ...node.at);
-    return [...listSides(node.left), ...listSides(node.right)];
+    if (node.modifiers.length > 0) diagnose(46, node.modifiers[0]?.name ?? '', ...node.at);
+    return listOperands(node, 'or').flatMap(listSides);
   }
   const clause = readClause(node);
   const sides = (clause.kind === 'or' ? clause.items : [clause]).map(readSide);

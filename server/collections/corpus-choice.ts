@@ -1,4 +1,4 @@
-import type { CorpusChoice } from './collections';
+import type { CorpusChoice } from './build';
 
 declare const EWER_CORPUS_VERSION: string | undefined;
 

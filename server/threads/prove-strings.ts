@@ -1,23 +1,19 @@
-import { TIME_LIMIT_SECONDS } from '#core/collection/index';
+import type { Deadline } from '#core/collection/index';
 import type { ProofAnswer, ProofRequest } from '#core/contract/index';
-import type { Clock } from '#core/holding/index';
 import { createProblem, fail, type Outcome } from '#core/problem/index';
 import { proveRendering } from '#core/proof/index';
-import type { StandinCollection } from './collections';
+import type { StandinCollection } from '../collections/index';
 
 /** Proves strings of a made-up database against a query, in its laboratory. */
-export async function proveStrings(
+export function proveStrings(
   collection: StandinCollection,
   request: ProofRequest,
-  clock: Clock,
-): Promise<Outcome<ProofAnswer>> {
-  const neutral = await collection.getLaboratory();
-  const start = clock();
-  const deadline = (): boolean => clock() - start > 2 * TIME_LIMIT_SECONDS * 1000;
+  deadline: Deadline,
+): Outcome<ProofAnswer> {
   const { standin, vocabulary, evaluator } = collection;
   return proveRendering(request, {
     database: standin.id,
-    neutral,
+    neutral: collection.getLaboratory(),
     vocabulary,
     deadline,
     find: (string) => {

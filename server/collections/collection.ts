@@ -1,0 +1,110 @@
+import { createEvaluator, readSnapshot, type Evaluator } from '#core/collection/index';
+import type { Holding } from '#core/holding/index';
+import { createIdentifierKey, type BibliographicRecord, type RecordKeys } from '#core/record/index';
+import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
+import { createThesauri } from '#demo/thesauri/index';
+import { STANDINS, readStandinString, type Standin } from '../standins/standins';
+import { readCitations, type Citations } from './citations';
+import { createTextReader, readCollectionFiles, type CollectionFiles } from './files';
+
+/** The sets that one evaluator remembers: each has a bit for every record. */
+const KEPT_SETS = 1_500;
+
+/** What one stand-in searches: its own index, its records, its headings, and the neutral index for proofs. */
+export interface StandinCollection extends Holding {
+  getRecord(number: number): BibliographicRecord;
+  readonly standin: Standin;
+  readonly vocabulary: Vocabulary;
+  readonly size: number;
+  /** The keys of a record by which its work is told. */
+  getKeys(number: number): RecordKeys;
+  /** The first record with an identifier. */
+  findByIdentifier(identifier: string): number | undefined;
+  /** The records of this database that a record cites, and those that cite it. */
+  listReferences(number: number): readonly number[];
+  listCitedBy(number: number): readonly number[];
+  /** The evaluator over the neutral analysis; opened when first asked for. */
+  getLaboratory(): Evaluator;
+}
+
+/** Opens what `buildCollections` wrote, for one thread. */
+export async function openCollections(folder: string): Promise<ReadonlyMap<string, StandinCollection>> {
+  return openCollectionFiles(await readCollectionFiles(folder));
+}
+
+/** Opens the collections of some files, by the short names of their stand-ins. */
+export function openCollectionFiles(
+  files: readonly CollectionFiles[],
+): ReadonlyMap<string, StandinCollection> {
+  return new Map(files.map((one) => [one.id, openCollection(one)]));
+}
+
+function openCollection(files: CollectionFiles): StandinCollection {
+  const standin = STANDINS.find(({ id }) => id === files.id);
+  if (!standin) throw new Error(`There is no stand-in ${files.id}.`);
+  const offsets = new Float64Array(files.offsets);
+  const keys = new Float64Array(files.keys);
+  const evaluator = openIndex(files.index);
+  const readRecord = createTextReader(files.records, offsets);
+  const getRecord = (number: number): BibliographicRecord =>
+    JSON.parse(readRecord(number)) as BibliographicRecord;
+  let byIdentifier: ReadonlyMap<number, number> | undefined;
+  let laboratory: Evaluator | undefined;
+  let citations: Citations | undefined;
+  const getCitations = (): Citations => (citations ??= readCitations(files.size, getRecord));
+  const vocabulary = findVocabulary(standin.id);
+  return {
+    standin,
+    vocabulary,
+    ...createStandinHolding(standin, evaluator, vocabulary),
+    getRecord,
+    size: files.size,
+    getKeys: (number) => ({ identifier: keys[2 * number] ?? 0, work: keys[2 * number + 1] ?? 0 }),
+    findByIdentifier: (identifier) => {
+      byIdentifier ??= listIdentifiers(keys);
+      return byIdentifier.get(createIdentifierKey(identifier));
+    },
+    listReferences: (number) => getCitations().references[number] ?? [],
+    listCitedBy: (number) => getCitations().citedBy[number] ?? [],
+    getLaboratory: () => (laboratory ??= files.neutral ? openIndex(files.neutral) : evaluator),
+  };
+}
+
+/** A made-up database over its records: read by its own reader, limited by its own boxes. */
+export function createStandinHolding(
+  standin: Standin,
+  evaluator: Evaluator,
+  vocabulary: Vocabulary,
+): Holding {
+  const { boxes, rounding, onlyByRelevance } = standin;
+  return {
+    evaluator,
+    boxes,
+    ...(rounding && { rounding }),
+    ...(onlyByRelevance && { onlyByRelevance }),
+    read: (text) => {
+      const { value, problem } = readStandinString(standin, text, vocabulary);
+      return value ?? { problem };
+    },
+  };
+}
+
+function listIdentifiers(keys: Float64Array): ReadonlyMap<number, number> {
+  const places = new Map<number, number>();
+  for (let number = keys.length / 2 - 1; number >= 0; number--) {
+    const identifier = keys[2 * number] ?? 0;
+    if (identifier !== 0) places.set(identifier, number);
+  }
+  return places;
+}
+
+/** The headings of a database; none for one without a thesaurus. */
+export function findVocabulary(id: string): Vocabulary {
+  return Object.entries(createThesauri()).find(([name]) => name === id)?.[1] ?? createVocabulary(id, []);
+}
+
+function openIndex(bytes: SharedArrayBuffer): Evaluator {
+  const index = readSnapshot(new Uint8Array(bytes));
+  if (!index) throw new Error('An index of the made-up databases is not of this version.');
+  return createEvaluator(index, KEPT_SETS);
+}
