@@ -4,7 +4,7 @@ import { createHolding } from '#demo/holdings';
 import type { HoldingId } from '#demo/themes/index';
 import { createCorpus } from '#demo/works';
 import type { Holding } from '#core/holding/index';
-import { createStandinHolding, findVocabulary } from '#server/collections';
+import { createStandinHolding, findVocabulary } from '#server/collections/index';
 import { STANDINS } from '#server/standins/standins';
 
 /** A holding with the syntax that it is searched in. */

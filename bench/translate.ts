@@ -4,7 +4,7 @@ import { createDraftQuery } from '#core/project/index';
 import { parseQuery, type QueryNode } from '#core/query/index';
 import { succeed } from '#core/problem/index';
 import { createDemoProject } from '#demo/demo-project';
-import { findVocabulary } from '#server/collections';
+import { findVocabulary } from '#server/collections/index';
 import { makeDatabases } from './databases';
 
 // How long writing, proving and reading take against the figures that are wanted.

@@ -416,7 +416,7 @@ function startServer(port: number, env: Record<string, string>): ChildProcess {
 
 async function waitFor(port: number): Promise<void> {
   const isUp = (): Promise<boolean> =>
-    fetch(`http://127.0.0.1:${port}/api/health`).then(
+    fetch(`http://127.0.0.1:${port}/api/ready`).then(
       (response) => response.ok,
       () => false,
     );

@@ -83,7 +83,7 @@ export const FILE_WORDINGS = {
     remedy: 'Allow storage for this page. Export the project to a file meanwhile.',
   },
   'storage-failed': {
-    says: 'The project could not be saved: {detail}',
+    says: 'The project could not be saved: {detail}.',
     remedy: 'Export it to a file now. Ewer goes on trying.',
   },
   'saved-elsewhere': {

@@ -30,6 +30,10 @@ export const SERVICE_WORDINGS = {
     says: 'The session of {database} has ended.',
     remedy: 'Nothing was counted. Try again: a new session begins.',
   },
+  'session-full': {
+    says: 'The session of {database} remembers no more searches.',
+    remedy: 'Begin a new session.',
+  },
   'service-failed': { says: '{database} answered with a fault ({status}).', remedy: 'Try again in a while.' },
   'service-slow': {
     says: '{database} has not answered within {seconds} seconds.',
@@ -51,6 +55,19 @@ export const SERVICE_WORDINGS = {
   'request-too-large': {
     says: 'The request is larger than {most}.',
     remedy: 'Send fewer strings at a time.',
+  },
+  'request-not-json': {
+    says: 'The request is not JSON.',
+    remedy: 'Send it with the content type application/json.',
+  },
+  'request-given-up': { says: 'The request was given up.', remedy: 'Send it again.' },
+  'host-refused': {
+    says: 'The server is not known by this name.',
+    remedy: 'Use an address that it was told at its start (EWER_HOSTS).',
+  },
+  'site-refused': {
+    says: 'A page of another site may not ask this server.',
+    remedy: 'Open the address of Ewer itself.',
   },
   'not-found': { says: 'There is no {what}.', remedy: 'Check the address.' },
   'server-fault': { says: 'The server made a mistake.', remedy: 'Try again; if it stays, report it.' },

@@ -45,6 +45,11 @@ export interface Counted {
   readonly byHand?: CountWish & { readonly limiters: Limiters };
 }
 
+/** A count of which is known only that another one is on its way. */
+export function waitFor(counted: Counted): Counted {
+  return { ...counted, wish: undefined, state: { status: 'waiting' } };
+}
+
 /** The amount of a count that is there. */
 export function getAmount(state: CountState | undefined): Amount | undefined {
   return state?.status === 'counted' ? state.amount : undefined;

@@ -4,7 +4,7 @@ import { createDraftQuery, type Variant } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
-import type { Counted } from './count-state';
+import { waitFor, type Counted } from './count-state';
 import { CountStore } from './count-store';
 
 /** One database's count of the draft, and of the compared variant. */
@@ -29,9 +29,12 @@ export class DraftCounts {
     if (!this.open.maybe()) return [];
     const root = this.root();
     const variant = this.open.compared();
+    const isAhead = this.open.isTextAhead();
+    const look = (dialect: Dialect): Counted => this.counts.look(root, dialect, this.open.limiters());
     return this.open.dialects().map((dialect) => ({
       dialect,
-      counted: this.counts.look(root, dialect, this.open.limiters()),
+      // Beside a text that is newer than the draft, its numbers are numbers of before.
+      counted: isAhead ? waitFor(look(dialect)) : look(dialect),
       compared: variant && this.lookAt(variant, dialect),
     }));
   });

@@ -23,6 +23,7 @@ import { EditorState, Transaction } from '@codemirror/state';
 import { EditorView, hoverTooltip, keymap, placeholder } from '@codemirror/view';
 import { describeInFull, applyFix, type Problem } from '#core/problem/index';
 import type { Span } from '#core/text/index';
+import { Screen } from '../ui/screen';
 import { queryColours, setBlockHues, setLitSpan } from './query-colours';
 import { queryFolding } from './query-folding';
 
@@ -46,6 +47,12 @@ const REST = 300;
   host: { '(focusout)': 'flush()', '(window:pagehide)': 'flush()' },
 })
 export class QueryEditorComponent {
+  /** Comes before the outputs: when they are gone, nothing can be handed on any more. */
+  private readonly leaving = inject(DestroyRef).onDestroy(() => {
+    this.flush();
+    this.view?.destroy();
+  });
+  private readonly screen = inject(Screen);
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
   private view: EditorView | undefined;
   private waiting: ReturnType<typeof setTimeout> | undefined;
@@ -59,6 +66,8 @@ export class QueryEditorComponent {
   readonly complete = input.required<CompletionSource>();
   readonly describePiece = input.required<(at: number) => PieceDescription | undefined>();
   readonly typed = output<string>();
+  /** Whether the text that is shown is newer than the one that was handed on. */
+  readonly ahead = output<boolean>();
   readonly formatAsked = output();
   /** The block at the caret is to be renamed. */
   readonly renameAsked = output<number>();
@@ -83,10 +92,6 @@ export class QueryEditorComponent {
       const lit = this.lit();
       this.view?.dispatch({ effects: setLitSpan.of(lit) });
     });
-    inject(DestroyRef).onDestroy(() => {
-      this.flush();
-      this.view?.destroy();
-    });
   }
 
   /** Puts the caret at a problem. */
@@ -104,6 +109,7 @@ export class QueryEditorComponent {
     if (this.waiting === undefined) return;
     clearTimeout(this.waiting);
     this.waiting = undefined;
+    this.ahead.emit(false);
     if (this.view) this.typed.emit(this.view.state.doc.toString());
   }
 
@@ -149,9 +155,13 @@ export class QueryEditorComponent {
   }
 
   private handOn(length: number): void {
+    const goesOn = this.waiting !== undefined;
     clearTimeout(this.waiting);
     this.waiting = setTimeout(() => this.flush(), REST);
     if (length <= LONG_TEXT) this.flush();
+    else if (goesOn) return;
+    else this.ahead.emit(true);
+    this.screen.show();
   }
 
   private ask(make: () => void): boolean {

@@ -1,7 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { describeProblem } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { CountComponent } from '../ui/count.component';
+import { Screen } from '../ui/screen';
 import { TermDifferenceComponent } from './term-difference.component';
 import type { Measure, TermView } from './topic-views';
 
@@ -34,9 +44,10 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
         [attr.aria-label]="spoken()"
         [attr.aria-description]="remark()"
         (focus)="isFocused.set(true)"
-        (blur)="isFocused.set(false)"
+        (blur)="isFocused.set(false); typed.set(line.value)"
+        (input)="type(line.value)"
         (change)="committed.emit(line)"
-        (keydown)="pressed.emit({ event: $event, field: line })"
+        (keydown)="press($event, line)"
         spellcheck="false"
         dir="auto"
       />
@@ -52,21 +63,22 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
         @if (measure() === 'finds') {
           <app-count
             class="finds number"
-            [counted]="one.finds"
+            [counted]="isAhead() ? undefined : one.finds"
             [bar]="true"
             [label]="view().term.text + ' in ' + one.dialect.name"
           />
         } @else {
           <span class="only number"
             ><span class="unseen">{{ one.dialect.name }}: </span
-            ><app-term-difference [compared]="measure() === 'draft' ? one.draft : one.only"
+            ><app-term-difference
+              [compared]="isAhead() ? undefined : measure() === 'draft' ? one.draft : one.only"
           /></span>
         }
       }
     } @else if (view().numbers[0]; as one) {
       <app-count
         class="finds number"
-        [counted]="one.finds"
+        [counted]="isAhead() ? undefined : one.finds"
         [bar]="true"
         [label]="view().term.text + ' in ' + one.dialect.name"
       />
@@ -74,7 +86,8 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
         ><span class="unseen">{{
           measure() === 'draft' ? 'only it brings to the query ' : 'only it finds '
         }}</span
-        ><app-term-difference [compared]="measure() === 'draft' ? one.draft : one.only"
+        ><app-term-difference
+          [compared]="isAhead() ? undefined : measure() === 'draft' ? one.draft : one.only"
       /></span>
     }
   `,
@@ -131,6 +144,8 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
   `,
 })
 export class TermLineComponent {
+  private readonly screen = inject(Screen);
+
   readonly view = input.required<TermView>();
   readonly measure = input.required<Measure>();
   readonly databases = input.required<readonly string[]>();
@@ -141,6 +156,13 @@ export class TermLineComponent {
   /** A heading is shown by its label until it is edited. */
   protected readonly isFocused = signal(false);
   private readonly text = computed(() => this.view().term.text);
+  /** What stands in the field, until it is the term's text. */
+  protected readonly typed = linkedSignal<string, string | undefined>({
+    source: this.text,
+    computation: () => undefined,
+  });
+  /** The numbers are of another text than the one that is shown: they are marked, as if they were waited for. */
+  protected readonly isAhead = computed(() => (this.typed() ?? this.text()) !== this.text());
   private readonly heading = computed(() => {
     const { root, problems } = parseQuery(this.text());
     return root.kind === 'heading' && problems.length === 0 ? root : undefined;
@@ -170,6 +192,17 @@ export class TermLineComponent {
     const scope = term.databases ? `, only for ${term.databases.join(', ')}` : '';
     return `${kind}${scope}${term.off ? ', switched off' : ''}`;
   });
+  protected type(text: string): void {
+    this.typed.set(text);
+    this.screen.show();
+  }
+
+  /** What takes a key may put another text into the field. */
+  protected press(event: KeyboardEvent, field: HTMLInputElement): void {
+    this.pressed.emit({ event, field });
+    if (event.key === 'Escape') this.type(field.value);
+  }
+
   protected readonly remark = computed(() => {
     const marks = this.view().marks.map((mark) => describeProblem(mark.problem));
     return marks.length > 0 ? marks.join(' ') : null;

@@ -30,7 +30,7 @@ import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../ui/count.component';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
-import { canBeConcept, importHistory, importString, proposeName } from './string-import';
+import { canBeConcept, importHistory, importString, mergeLimiters, proposeName } from './string-import';
 
 /** The most problems that are listed. */
 const MOST_PROBLEMS = 12;
@@ -167,7 +167,11 @@ export class ReadStringDialogComponent {
     ].map((reading) => ({ ...reading, counted: this.look(reading.root, reading.limiters) }));
   });
   protected readonly reading = linkedSignal({ source: this.read, computation: () => 0 });
-  protected readonly countedIn = computed(() => this.place()?.name ?? '');
+  /** Where the readings are counted, and that it is not without limiters. */
+  protected readonly countedIn = computed(() => {
+    const hasLimiters = listLimiters(this.open.limiters()).length > 0;
+    return `${this.place()?.name ?? ''}${hasLimiters ? ', under the limiters of the project' : ''}`;
+  });
   protected readonly problems = computed(() =>
     this.listProblems((severity) => severity !== 'note').slice(0, MOST_PROBLEMS),
   );
@@ -242,9 +246,10 @@ export class ReadStringDialogComponent {
     return dialects.find(({ id }) => id === this.dialect()?.id) ?? dialects[0];
   }
 
+  /** A reading is counted as the draft will be that it becomes. */
   private look(root: QueryNode, limiters: Limiters): Counted | undefined {
     const place = this.place();
-    return place && this.counts.look(root, place, limiters);
+    return place && this.counts.look(root, place, mergeLimiters(limiters, this.open.working()));
   }
 
   /** A reading with its words; where there is one alone, nothing has to be told from anything by its count. */

@@ -119,8 +119,13 @@ export function importHistory(
   return { change: { kind: 'mend', changes }, tallies };
 }
 
+/** The limiters that a project has once a string is taken in: those of the string, and others stay as they are. */
+export function mergeLimiters(limiters: Limiters, working: Working): Limiters {
+  return { ...working.limiters, ...limiters };
+}
+
 function limitBy(limiters: Limiters, working: Working): Change {
-  return { kind: 'set-limiters', limiters: { ...working.limiters, ...limiters } };
+  return { kind: 'set-limiters', limiters: mergeLimiters(limiters, working) };
 }
 
 function isNothing(limiters: Limiters): boolean {

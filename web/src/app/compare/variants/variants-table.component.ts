@@ -277,8 +277,12 @@ export class VariantsTableComponent {
     const sort = this.choices.sort();
     if (sort === 'descent') return rows;
     if (sort === 'name') return rows.toSorted((a, b) => a.name.localeCompare(b.name));
-    if (sort === 'date')
-      return rows.toSorted((a, b) => (b.variant?.moment ?? '').localeCompare(a.variant?.moment ?? ''));
+    if (sort === 'date') {
+      // By the order in which they were frozen: a clock may have been set back since.
+      const places = new Map(this.open.project().variants.map(({ id }, place) => [id, place]));
+      const placeOf = ({ variant }: VariantRow): number => places.get(variant?.id ?? '') ?? -1;
+      return rows.toSorted((a, b) => placeOf(b) - placeOf(a));
+    }
     if (sort === 'recall') return rows.toSorted((a, b) => b.recallCount - a.recallCount);
     const read = ({ cells }: VariantRow): number => {
       const amount = getAmount(cells.find(({ dialect }) => dialect.id === sort)?.counted?.state);
