@@ -1,13 +1,42 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { Workbench } from './pages/workbench';
 
-const addTerm = async (workbench: Workbench, text: string): Promise<void> => {
+const typeTerm = async (workbench: Workbench, text: string): Promise<void> => {
   await workbench.addField('bats').fill(text);
   await workbench.page.keyboard.press('Enter');
+};
+const addTerm = async (workbench: Workbench, text: string): Promise<void> => {
+  await typeTerm(workbench, text);
   await expect(workbench.line('bats', text)).toBeVisible();
 };
 const lookAt = (page: Page): Promise<void> =>
   page.evaluate(() => void window.dispatchEvent(new Event('focus')));
+/** The strings of the counts that are kept, as they are on the disk. */
+const listKept = (page: Page): Promise<string[]> =>
+  page.evaluate(
+    () =>
+      new Promise<string[]>((resolve, reject) => {
+        const opening = indexedDB.open('ewer');
+        opening.onerror = () => reject(new Error('not opened'));
+        opening.onsuccess = () => {
+          const reading = opening.result.transaction('projects').objectStore('projects').getAll();
+          reading.onerror = () => reject(new Error('not read'));
+          reading.onsuccess = () => {
+            opening.result.close();
+            const rows = reading.result as { stored: { project: { tallies: { string: string }[] } } }[];
+            resolve(rows.flatMap(({ stored }) => stored.project.tallies.map(({ string }) => string)));
+          };
+        };
+      }),
+  );
+/** The windows of a browser do not hear of each other, and are never looked at. */
+const keepApart = async (context: BrowserContext): Promise<void> => {
+  await context.addInitScript(() => {
+    BroadcastChannel.prototype.postMessage = () => undefined;
+    for (const name of ['focus', 'visibilitychange'])
+      window.addEventListener(name, (event) => event.stopImmediatePropagation(), true);
+  });
+};
 /** Every write to the browser's own database fails, or never ends. */
 const breakStorage = (page: Page, how: 'full' | 'hanging'): Promise<void> =>
   page.evaluate((way) => {
@@ -69,20 +98,18 @@ test('two windows that both changed something keep both: the later one as a copy
   page,
   context,
 }) => {
-  // The windows do not hear of each other, and are not looked at, until both have something of their own.
-  await context.addInitScript(() => {
-    BroadcastChannel.prototype.postMessage = () => undefined;
-    for (const name of ['focus', 'visibilitychange'])
-      window.addEventListener(name, (event) => event.stopImmediatePropagation(), true);
-  });
+  await keepApart(context);
   const workbench = new Workbench(page);
   await workbench.start();
+  // The counts of a draft that rests are kept; after that this window has nothing to save by itself.
+  const before = await listKept(page);
+  await expect.poll(async () => (await listKept(page)).length).toBeGreaterThan(before.length);
   await workbench.waitUntilSaved();
   const other = new Workbench(await context.newPage());
   await other.start();
   await addTerm(other, 'moth*');
   await other.waitUntilSaved();
-  await addTerm(workbench, 'shrew*');
+  await typeTerm(workbench, 'shrew*');
   const notice = page.getByRole('status').filter({ hasText: 'changed in another window' });
   await expect(notice).toBeVisible();
   // The newer state is shown, and it is saved.
@@ -97,6 +124,36 @@ test('two windows that both changed something keep both: the later one as a copy
   await expect(workbench.line('bats', 'shrew*')).toHaveCount(0);
   await workbench.goTo('Projects');
   await expect(page.getByRole('list', { name: 'Projects' }).getByRole('listitem')).toHaveCount(2);
+});
+
+test('a window that only counted takes nothing from one in which something was changed', async ({
+  page,
+  context,
+}) => {
+  await keepApart(context);
+  const workbench = new Workbench(page);
+  await workbench.start();
+  const before = await listKept(page);
+  const other = new Workbench(await context.newPage());
+  await other.start();
+  await addTerm(other, 'moth*');
+  // Each window keeps the counts of its own draft by itself, whichever comes first.
+  const isKept = async (): Promise<boolean> => {
+    const fresh = (await listKept(page)).slice(before.length);
+    return (
+      fresh.some((string) => string.includes('moth')) && fresh.some((string) => !string.includes('moth'))
+    );
+  };
+  await expect.poll(isKept).toBe(true);
+  for (const window of [workbench, other]) {
+    await window.waitUntilSaved();
+    await expect(window.page.getByRole('status').filter({ hasText: 'another window' })).toHaveCount(0);
+  }
+  await expect(other.line('bats', 'moth*')).toBeVisible();
+  await page.reload();
+  await expect(workbench.line('bats', 'moth*')).toBeVisible();
+  await workbench.goTo('Projects');
+  await expect(page.getByRole('list', { name: 'Projects' }).getByRole('listitem')).toHaveCount(1);
 });
 
 for (const how of ['full', 'hanging'] as const)

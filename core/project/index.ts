@@ -16,6 +16,8 @@ export { createBlockName, listBlockNames } from './draft-text';
 export type { BlockUse, ConceptPlace, FoundPlace } from './concept-place';
 export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
+export { joinProjects } from './join-projects';
+export type { JoinedProject } from './join-projects';
 export { MOST_KEPT_STEPS, createKeptStep, listStates, restoreHistory } from './kept-steps';
 export type { KeptStep, StateRow } from './kept-steps';
 export {

@@ -2,7 +2,15 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createDemoProject } from '#demo/demo-project';
 import { createProblem, fail } from '#core/problem/index';
-import { MOST_KEPT_STEPS, createHistory, makeChange, redo, undo, type History } from '#core/project/index';
+import {
+  MOST_KEPT_STEPS,
+  createHistory,
+  makeChange,
+  redo,
+  undo,
+  type History,
+  type Tally,
+} from '#core/project/index';
 import { EwerDatabase, type ProjectRow } from './ewer-database';
 import { LeftOvers } from './left-overs';
 import { ProjectRepository } from './project-repository';
@@ -147,6 +155,28 @@ describe('what a page had no time to save', () => {
       'changed in the last moment, left unsaved 2026-10-01 08:05',
       'saved in another window',
     ]);
+    expect(left.find('demo')).toBeUndefined();
+  });
+
+  it('adds its counts to what was saved since, if it has nothing else', async () => {
+    const tally = (id: string): Tally => ({
+      id,
+      database: 'gantry',
+      string: 'lamp%',
+      limiters: {},
+      moment: LATER,
+      total: 3,
+      estimated: false,
+      source: 'measured',
+    });
+    const elsewhere = { ...project, name: 'saved in another window', tallies: [tally('theirs')] };
+    repository.leave({ ...elsewhere, tallies: [tally('mine')] }, 1, LATER);
+    await repository.save(elsewhere, 1, NOW);
+    const loaded = await repository.load('demo');
+    expect(loaded).toMatchObject({ ok: true, value: { project: { name: elsewhere.name }, revision: 3 } });
+    expect(loaded.ok && loaded.value.project.tallies.map(({ id }) => id)).toEqual(['theirs', 'mine']);
+    const listed = await repository.list();
+    expect(listed.ok && listed.value).toHaveLength(1);
     expect(left.find('demo')).toBeUndefined();
   });
 

@@ -5,6 +5,7 @@ import { createProblem, fail, succeed, type Outcome } from '#core/problem/index'
 import {
   MOST_KEPT_STEPS,
   createKeptStep,
+  joinProjects,
   listStates,
   restoreHistory,
   restoreProject,
@@ -144,10 +145,28 @@ export class ProjectRepository {
     const outcome = await this.save(project, left.revision, left.saved, history);
     if (outcome.ok) this.leftOvers.drop(id);
     if (outcome.ok || outcome.problem.code !== 'saved-elsewhere') return;
-    const kept = await this.database.attempt(async (database) => succeed(await database.get('projects', id)));
-    const isKnown = kept.ok && JSON.stringify(kept.value?.stored) === JSON.stringify(left.stored);
-    const copy = isKnown ? outcome : await this.save(createCopy(project, left), 0, left.saved);
-    if (isKnown || copy.ok || copy.problem.code === 'saved-elsewhere') this.leftOvers.drop(id);
+    const isTaken = (await this.addLeftCounts(project, left)) ?? (await this.saveLeftCopy(project, left));
+    if (isTaken) this.leftOvers.drop(id);
+  }
+
+  /** What was left has nothing more than counts: they are added to what was saved since. Nothing if it has more. */
+  private async addLeftCounts(project: Project, left: LeftOver): Promise<boolean | undefined> {
+    const kept = await this.database.attempt((database) => this.read(database, left.id));
+    if (!kept.ok) return undefined;
+    const { project: theirs, history, revision } = kept.value;
+    const joined = joinProjects({ ...theirs, tallies: [], states: [] }, project, theirs);
+    if (joined?.side !== 'theirs') return undefined;
+    if (joined.project.tallies.length === theirs.tallies.length) return true;
+    const outcome = await this.save(joined.project, revision, left.saved, {
+      ...history,
+      project: joined.project,
+    });
+    return outcome.ok;
+  }
+
+  private async saveLeftCopy(project: Project, left: LeftOver): Promise<boolean> {
+    const copy = await this.save(createCopy(project, left), 0, left.saved);
+    return copy.ok || copy.problem.code === 'saved-elsewhere';
   }
 
   async remove(id: string): Promise<Outcome<void>> {

@@ -1,18 +1,20 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
-import { exhaustMap, filter, firstValueFrom, from, fromEvent, merge, mergeAll } from 'rxjs';
+import { exhaustMap, filter, firstValueFrom, fromEvent, merge, mergeAll } from 'rxjs';
+import { joinProjects } from '#core/project/index';
 import { SURROUNDINGS, writeMoment, type Surroundings } from '../data/ids';
 import type { ProjectRepository } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from './project.actions';
-import { projectFeature } from './project.feature';
+import { projectFeature, type ProjectState } from './project.feature';
 
 /**
- * What cannot be saved because another window saved is kept as a project of its own at once, with all that
- * is typed meanwhile; then the newer state is shown.
+ * What cannot be saved because another window saved is put together with what that one saved, if one of the
+ * two only kept counts. If both changed more, what is here is kept as a project of its own at once, with all
+ * that is typed meanwhile; then the newer state is shown.
  */
-export const keepCopy = createEffect(
+export const settleWindows = createEffect(
   (
     actions = inject(Actions),
     store = inject(Store),
@@ -22,21 +24,49 @@ export const keepCopy = createEffect(
     actions.pipe(
       ofType(ProjectActions.saveFailed),
       filter(({ problem }) => problem.code === 'saved-elsewhere'),
-      exhaustMap(() => from(keepAll(store as Store<object>, repository, surroundings))),
+      exhaustMap(async () => {
+        const read = (): Promise<ProjectState> =>
+          firstValueFrom((store as Store<object>).select(projectFeature.selectProjectState));
+        return (await join(read, repository)) ?? (await keepCopy(read, repository, surroundings));
+      }),
       mergeAll(),
     ),
   { functional: true },
 );
 
-async function keepAll(
-  store: Store,
+/** What both windows have as one, or nothing if both changed more than counts. */
+async function join(
+  read: () => Promise<ProjectState>,
+  repository: ProjectRepository,
+): Promise<Action[] | undefined> {
+  const id = (await read()).history?.project.id;
+  const loaded = id === undefined ? undefined : await repository.load(id);
+  if (!loaded?.ok) return undefined;
+  const theirs = loaded.value;
+  const { history, saved } = await read();
+  if (!history || !saved || history.project.id !== id) return undefined;
+  const joined = joinProjects(saved, history.project, theirs.project);
+  if (!joined) return undefined;
+  const side = joined.side === 'mine' ? history : theirs.history;
+  return [
+    ...(joined.side === 'theirs' ? [ProjectActions.opened(theirs)] : []),
+    ProjectActions.joined({
+      history: { ...side, project: joined.project },
+      saved: theirs.project,
+      revision: theirs.revision,
+    }),
+  ];
+}
+
+async function keepCopy(
+  read: () => Promise<ProjectState>,
   repository: ProjectRepository,
   surroundings: Surroundings,
 ): Promise<Action[]> {
   const id = surroundings.createId();
   let revision = 0;
   for (;;) {
-    const history = await firstValueFrom(store.select(projectFeature.selectHistory));
+    const { history } = await read();
     if (!history) return [];
     const { project } = history;
     const time = writeMoment(surroundings.now()).slice(0, 16).replace('T', ' ');
@@ -49,8 +79,7 @@ async function keepAll(
     if (!saved.ok) return [];
     revision = saved.value;
     const loaded = await repository.load(project.id);
-    const now = await firstValueFrom(store.select(projectFeature.selectProject));
-    if (now !== project) continue;
+    if ((await read()).history?.project !== project) continue;
     if (!loaded.ok) return [ProjectActions.saveFailed({ problem: loaded.problem })];
     return [
       ProjectActions.opened(loaded.value),

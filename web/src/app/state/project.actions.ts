@@ -19,6 +19,8 @@ export const ProjectActions = createActionGroup({
     Redone: emptyProps(),
     Saved: props<{ project: Project; revision: number }>(),
     'Save Failed': props<{ problem: Problem }>(),
+    /** What another window saved and what is here are one now; `saved` is how it stands on the disk. */
+    Joined: props<{ history: History; saved: Project; revision: number }>(),
     /** What was here could not be saved over what another window saved: it is a project of its own now. */
     'Kept As Copy': props<{ copy: KeptCopy }>(),
     'Notice Closed': emptyProps(),

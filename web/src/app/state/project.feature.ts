@@ -87,6 +87,13 @@ export const projectFeature = createFeature({
         : state,
     ),
     on(ProjectActions.saveFailed, (state, { problem }): ProjectState => ({ ...state, saveProblem: problem })),
+    on(ProjectActions.joined, (state, { history, saved, revision }): ProjectState => ({
+      ...state,
+      history,
+      saved,
+      revision,
+      saveProblem: undefined,
+    })),
     on(ProjectActions.keptAsCopy, (state, { copy }): ProjectState => ({ ...state, copy })),
     on(ProjectActions.noticeClosed, (state): ProjectState => ({
       ...state,
