@@ -19,6 +19,16 @@ function hashSources(folders) {
   return hash.digest('hex');
 }
 
+/** Packages stay outside the bundle; one of which nothing is used is not asked for either. */
+const packagesOutside = {
+  name: 'packages-outside',
+  setup({ onResolve }) {
+    onResolve({ filter: /^[^.#/]/ }, ({ path: name, kind }) =>
+      kind === 'entry-point' ? undefined : { path: name, external: true, sideEffects: false },
+    );
+  },
+};
+
 await build({
   entryPoints: {
     main: 'server/main.ts',
@@ -30,7 +40,7 @@ await build({
   platform: 'node',
   format: 'esm',
   target: 'node20',
-  packages: 'external',
+  plugins: [packagesOutside],
   sourcemap: true,
   define: {
     EWER_CORPUS_VERSION: JSON.stringify(hashSources(['demo', 'core/collection', 'core/text', 'core/record'])),

@@ -1,12 +1,10 @@
-import stemmers from 'snowball-stemmers';
+import stem from 'wink-porter2-stemmer';
 import { foldLetters, splitWords } from '../text';
 import { findMost, type SharedWord } from './index-word';
 
-const english = stemmers.newStemmer('english');
-
-/** The stem of an English word, by the Snowball rules (M. F. Porter, 2001). */
+/** The stem of an English word, by Snowball's English rules (M. F. Porter, 2001). */
 export function stemWord(word: string): string {
-  return english.stem(foldLetters(word));
+  return stem(foldLetters(word));
 }
 
 /** Plurals and other forms that no ending tells, in groups: data, to be extended. */

@@ -1,6 +1,4 @@
-import stemmers from 'snowball-stemmers';
-
-const english = stemmers.newStemmer('english');
+import stem from 'wink-porter2-stemmer';
 
 /** So many stems are remembered: the strings of a batch have most words in common. */
 const MOST_REMEMBERED = 20_000;
@@ -11,7 +9,7 @@ export function stemWord(word: string): string {
   const known = remembered.get(word);
   if (known !== undefined) return known;
   if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-  const stem = english.stem(word);
-  remembered.set(word, stem);
-  return stem;
+  const found = stem(word);
+  remembered.set(word, found);
+  return found;
 }
