@@ -10,12 +10,15 @@ const LEAST_SHARE = 10;
  * those that need more share what is left. So a slow string does not fail the others of its batch.
  * @param done counts that are known already, by place
  */
-export function countQuickOnesFirst(
+export async function countQuickOnesFirst(
   size: number,
   done: readonly (CountEntry | undefined)[],
   turn: Turn,
-  count: (places: readonly number[], createDeadline: CreateDeadline) => readonly CountEntry[],
-): (CountEntry | undefined)[] {
+  count: (
+    places: readonly number[],
+    createDeadline: CreateDeadline,
+  ) => readonly CountEntry[] | Promise<readonly CountEntry[]>,
+): Promise<(CountEntry | undefined)[]> {
   const entries = Array.from({ length: size }, (_, at) => done[at]);
   const listMissing = (): number[] => entries.flatMap((entry, at) => (entry ? [] : [at]));
   const rounds: readonly (() => CreateDeadline)[] = [
@@ -28,7 +31,7 @@ export function countQuickOnesFirst(
   for (const begin of size > 1 ? rounds : rounds.slice(1)) {
     const places = listMissing();
     if (places.length === 0 || turn.isOver()) break;
-    const counted = count(places, begin());
+    const counted = await count(places, begin());
     places.forEach((place, at) => {
       const entry = counted[at];
       if (entry && !isTooSlow(entry)) entries[place] = entry;

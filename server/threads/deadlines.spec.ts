@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CountRequest, SearchRequest, SruCountRequest } from '#core/contract/index';
+import { TOO_SLOW, type CountRequest, type SearchRequest, type SruCountRequest } from '#core/contract/index';
 import { openCollections, type StandinCollection } from '../collections/index';
 import { HOSTILE_REQUESTS, type HostileRequest } from '../testing/hostile-requests';
 import { makeSmallHoldings, type SmallHoldings } from '../testing/small-holdings';
@@ -64,4 +64,25 @@ describe('work that could be long', () => {
       expect(took).toBeLessThan(3_000);
     },
   );
+
+  it('never lets a slow string fail the others of its batch, nor over SRU: it may be asked again', async () => {
+    const slow = HOSTILE_REQUESTS.find(({ name }) => name === 'the same over SRU')!.body as SruCountRequest;
+    const strings = [...slow.strings, 'bats', 'not a query (', ...slow.strings, 'lamps'];
+    let looks = 0;
+    const turn = new Turn(
+      () => looks++,
+      { work: 400, wall: Infinity, slice: Infinity },
+      { isGivenUp: () => false, doOthersWait: () => false },
+    );
+    const job = { kind: 'catalogue-count', database: 'northern', endpoint: slow.endpoint, strings } as const;
+    const outcome = await doJob(job, turn, { collections });
+    const entries = outcome.ok ? outcome.value : [];
+    expect(entries.map((entry) => ('problem' in entry ? entry.problem.code : 'counted'))).toEqual([
+      TOO_SLOW,
+      'counted',
+      'diagnostic',
+      TOO_SLOW,
+      'counted',
+    ]);
+  });
 });

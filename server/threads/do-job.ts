@@ -3,6 +3,7 @@ import {
   TIME_LIMIT_SECONDS,
   createNeutralExpression,
   listWords,
+  type Deadline,
   type SetExpression,
 } from '#core/collection/index';
 import { isTooSlow, type CountEntry } from '#core/contract/index';
@@ -14,7 +15,7 @@ import {
   listRecordNumbers,
   searchString,
 } from '#core/holding/index';
-import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
+import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
 import { dropInactive, parseQuery } from '#core/query/index';
 import { writeSkos } from '#core/vocabulary/skos/index';
 import type { StandinCollection } from '../collections/index';
@@ -51,7 +52,7 @@ export function listDone(
   job: Job,
   outcome: Outcome<unknown>,
 ): readonly (CountEntry | undefined)[] | undefined {
-  if (job.kind !== 'count' || !outcome.ok) return undefined;
+  if ((job.kind !== 'count' && job.kind !== 'catalogue-count') || !outcome.ok) return undefined;
   const counts = outcome.value as readonly CountEntry[];
   return counts.map((entry) => (isTooSlow(entry) ? undefined : entry));
 }
@@ -61,8 +62,8 @@ let requestsInSessions = 0;
 
 const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Ground) => Answered<K> } = {
   count: ({ database, strings, boxes, done = [] }, turn, ground) =>
-    withCollection(ground, database, (collection) => {
-      const entries = countQuickOnesFirst(strings.length, done, turn, (places, createDeadline) =>
+    withCollection(ground, database, async (collection) => {
+      const entries = await countQuickOnesFirst(strings.length, done, turn, (places, createDeadline) =>
         countStrings(
           collection,
           places.map((at) => strings[at] ?? ''),
@@ -99,8 +100,8 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
     }),
 
   unions: ({ database, unions, boxes }, turn, ground) =>
-    withCollection(ground, database, (collection) => {
-      const entries = countQuickOnesFirst(unions.length, [], turn, (places, createDeadline) =>
+    withCollection(ground, database, async (collection) => {
+      const entries = await countQuickOnesFirst(unions.length, [], turn, (places, createDeadline) =>
         countUnions(
           collection,
           places.map((at) => unions[at] ?? []),
@@ -197,16 +198,38 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
     ),
 
   'catalogue-explain': ({ database, endpoint }, turn, ground) =>
-    withCollection(ground, database, (collection) => createOwnClient(collection, turn).explain(endpoint)),
-
-  'catalogue-count': ({ database, endpoint, strings }, turn, ground) =>
     withCollection(ground, database, (collection) =>
-      createOwnClient(collection, turn).count(endpoint, strings),
+      createOwnClient(collection, turn.isOver).explain(endpoint),
     ),
+
+  'catalogue-count': ({ database, endpoint, strings, done = [] }, turn, ground) =>
+    withCollection(ground, database, async (collection) => {
+      let failure: Problem | undefined;
+      const countOne = async (string: string, isOver: Deadline): Promise<CountEntry> => {
+        const counted = await createOwnClient(collection, isOver).count(endpoint, [string]);
+        const entry = counted.ok ? counted.value[0] : undefined;
+        if (!counted.ok) failure ??= counted.problem;
+        // In its protocol a catalogue says only that the search took too long, not that it may be asked again.
+        return !entry || ('problem' in entry && isOver()) ? describeSlowness(string) : entry;
+      };
+      const entries = await countQuickOnesFirst(
+        strings.length,
+        done,
+        turn,
+        async (places, createDeadline) => {
+          const counted: CountEntry[] = [];
+          for (const at of places) counted.push(await countOne(strings[at] ?? '', createDeadline()));
+          return counted;
+        },
+      );
+      return failure
+        ? fail(failure)
+        : succeed(entries.map((entry, at) => entry ?? describeSlowness(strings[at] ?? '')));
+    }),
 
   'catalogue-search': ({ database, endpoint, string, start, rows }, turn, ground) =>
     withCollection(ground, database, (collection) =>
-      createOwnClient(collection, turn).search(endpoint, string, start, rows),
+      createOwnClient(collection, turn.isOver).search(endpoint, string, start, rows),
     ),
 
   'read-answer': ({ text, endpoint, asked }) => readSruAnswer(text, endpoint, asked),
@@ -224,8 +247,8 @@ function withCollection<T>(
 }
 
 /** Asks a made-up catalogue as one asks a server, without leaving the thread. */
-function createOwnClient(collection: StandinCollection, turn: Turn): SruClient {
-  const catalogue = createCatalogue(collection, turn.isOver);
+function createOwnClient(collection: StandinCollection, deadline: Deadline): SruClient {
+  const catalogue = createCatalogue(collection, deadline);
   return new SruClient(
     (_, parameters) => Promise.resolve(succeed(answerSru(parameters, catalogue))),
     (text, endpoint, asked) => Promise.resolve(readSruAnswer(text, endpoint, asked)),

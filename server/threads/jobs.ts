@@ -80,6 +80,8 @@ export type Job =
       readonly database: string;
       readonly endpoint: SruEndpoint;
       readonly strings: readonly string[];
+      /** As for `count`. */
+      readonly done?: readonly (CountEntry | undefined)[];
     }
   | {
       readonly kind: 'catalogue-search';

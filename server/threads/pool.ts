@@ -249,7 +249,9 @@ export class WorkPool implements Work {
     }
     if (task.asker.signal.aborted) return task.resolve(fail(GIVEN_UP));
     if (this.isClosed) return task.resolve(fail(createBusyProblem(task.job)));
-    if (task.job.kind === 'count' && message.done) task.job = { ...task.job, done: message.done };
+    const { job } = task;
+    if (message.done && (job.kind === 'count' || job.kind === 'catalogue-count'))
+      task.job = { ...job, done: message.done };
     if (lane === task.lane) task.lane = findNextLane(lane);
     this.enqueue(task);
   }

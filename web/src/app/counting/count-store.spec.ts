@@ -8,7 +8,7 @@ import { parseQuery } from '#core/query/index';
 import { getExact } from '#core/count/index';
 import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT } from '../data/providers';
-import { getAmount, type CountState } from './count-state';
+import { getAmount, type CountState, type CountWish } from './count-state';
 import { CountStore } from './count-store';
 import { Databases } from './databases';
 import { OwnDatabases } from './own-databases';
@@ -73,6 +73,23 @@ describe('live counts', () => {
     for (const at of [1, 2, 3, 4, 5]) store.ask([wish(at)]);
     await vi.waitFor(() => expect(getTotal(store.look(roots[5]!, dialect, LIMITERS).state)).toBe(5));
     expect(asked.map((strings) => strings.length)).toEqual([1, 5]);
+  });
+
+  it('are forgotten when their strings are many and long, but for those that are looked at', () => {
+    const { store } = createStore();
+    const wish = (number: number): CountWish => ({
+      database: dialect.id,
+      string: `${number} ${'bat '.repeat(25_000)}`,
+      boxes: {},
+    });
+    const state = createState(7);
+    for (let number = 0; number < 60; number++) {
+      store.putBack([[wish(number), state]]);
+      expect(store.stateOf(wish(0))).toBe(state);
+      expect(store.stateOf(wish(number))).toBe(state);
+    }
+    expect(store.listUnknown([wish(1), wish(20)])).toHaveLength(2);
+    expect(store.listUnknown([wish(0), wish(30), wish(59)])).toEqual([]);
   });
 
   it('are not asked for while a database wants to be left alone, and all of them afterwards', async () => {

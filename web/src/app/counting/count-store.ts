@@ -23,11 +23,20 @@ import { WrittenQueries } from './written-queries';
 const GATHERING = 5;
 /** So many counts are asked for again at once when they are forgotten. */
 const MOST_AGAIN = 150;
-/** The most counts that are remembered. */
-const MOST_KEPT = 20_000;
+/** So many characters of strings are remembered with their counts; those that are looked at go beyond it. */
+const MOST_CHARACTERS = 4_000_000;
+/** What was not looked at while answers came so many times may be forgotten: what is on screen is read each time. */
+const ANSWERS_LATER = 20;
 /** While others are on their way, answers wait this long to be shown together. */
 const SHOWING = 100;
 const HEALTH_INTERVAL = 1_500;
+/** A count that is remembered. */
+interface KnownCount {
+  readonly state: CountState;
+  /** How many times answers had come when it was looked at last. */
+  lookedAt: number;
+}
+
 /** Standing values: who compares states sees that nothing changed. */
 const EMPTY: CountState = { status: 'empty' };
 const WAITING: CountState = { status: 'waiting' };
@@ -43,9 +52,11 @@ export class CountStore {
   private readonly queries = inject(WrittenQueries);
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly surroundings = inject(SURROUNDINGS);
-  private readonly known = signal<ReadonlyMap<string, CountState>>(new Map());
+  private readonly known = signal<ReadonlyMap<string, KnownCount>>(new Map());
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
+  /** How many times answers have come. */
+  private answers = 0;
   /** Answers that are not shown yet. */
   private readonly arrived = new Map<CountWish, CountState>();
   private showing: ReturnType<typeof setTimeout> | undefined;
@@ -86,7 +97,7 @@ export class CountStore {
         ...create(this.ownDatabases.look(wish, dialect, limiters)),
         byHand: { ...wish, limiters },
       };
-    return { ...create(this.known().get(key) ?? WAITING), wish };
+    return { ...create(this.read(key)), wish };
   }
 
   /** What is sent for a query, if anything: unlike `look`, it stays the same when counts come. */
@@ -136,7 +147,9 @@ export class CountStore {
     const known = this.known();
     for (const wish of wishes) {
       const key = createKey(wish);
-      if (!known.has(key) && !this.flying.has(key)) this.open.set(key, wish);
+      const found = known.get(key);
+      if (found) found.lookedAt = this.answers;
+      else if (!this.flying.has(key)) this.open.set(key, wish);
     }
     if (this.open.size > 0 && !this.isGone()) this.timer ??= setTimeout(() => this.send(), GATHERING);
   }
@@ -150,7 +163,14 @@ export class CountStore {
 
   /** How the count of a wish stands. */
   stateOf(wish: CountWish): CountState {
-    return this.known().get(createKey(wish)) ?? WAITING;
+    return this.read(createKey(wish));
+  }
+
+  private read(key: string): CountState {
+    const known = this.known().get(key);
+    if (!known) return WAITING;
+    known.lookedAt = this.answers;
+    return known.state;
   }
 
   /** Has some wishes counted and says how each came out: counted or failed. */
@@ -191,7 +211,7 @@ export class CountStore {
     if (database === undefined) this.resting.clear();
     else this.resting.delete(database);
     const again = [...this.known()].filter(
-      ([key, state]) =>
+      ([key, { state }]) =>
         state.status === 'failed' && (database === undefined || key.startsWith(`${database}\n`)),
     );
     this.known.update(
@@ -313,21 +333,31 @@ export class CountStore {
   }
 
   private remember(wishes: readonly CountWish[], states: readonly CountState[]): void {
+    this.answers++;
     this.known.update((known) => {
       const next = new Map(known);
       wishes.forEach((wish, at) => {
         const state = states[at];
-        if (state) next.set(createKey(wish), state);
+        if (state) next.set(createKey(wish), { state, lookedAt: this.answers });
       });
-      for (const key of next.keys()) {
-        if (next.size <= MOST_KEPT) break;
-        next.delete(key);
-      }
+      this.forgetOldest(next);
       return next;
     });
     const { watchers } = this;
     this.watchers = [];
     watchers.forEach((tell) => tell());
+  }
+
+  /** Strings are long: what nobody looks at any more is forgotten, the oldest first. */
+  private forgetOldest(known: Map<string, KnownCount>): void {
+    let characters = 0;
+    for (const key of known.keys()) characters += key.length;
+    for (const [key, { lookedAt }] of known) {
+      if (characters <= MOST_CHARACTERS) return;
+      if (this.answers - lookedAt < ANSWERS_LATER) continue;
+      known.delete(key);
+      characters -= key.length;
+    }
   }
 
   private waitForServer(): void {
