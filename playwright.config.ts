@@ -12,7 +12,13 @@ export default defineConfig({
   projects: [
     { name: 'tasks', testIgnore: '**/figures*.spec.ts' },
     // Times are measured alone, when all else is done.
-    { name: 'figures', testMatch: '**/figures*.spec.ts', dependencies: ['tasks'], fullyParallel: false },
+    {
+      name: 'figures',
+      testMatch: '**/figures*.spec.ts',
+      dependencies: ['tasks'],
+      fullyParallel: false,
+      workers: 1,
+    },
   ],
   timeout: 120_000,
   expect: { timeout: 30_000 },

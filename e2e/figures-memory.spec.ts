@@ -29,9 +29,7 @@ async function measureHeld(page: Page, client: CDPSession): Promise<Held> {
     nodes: find('Nodes'),
     listeners: find('JSEventListeners'),
   };
-  console.log(
-    `heap ${(held.heap / 1e6).toFixed(1)} MB, ${held.nodes} nodes, ${held.listeners} listeners`,
-  );
+  console.log(`heap ${(held.heap / 1e6).toFixed(1)} MB, ${held.nodes} nodes, ${held.listeners} listeners`);
   return held;
 }
 

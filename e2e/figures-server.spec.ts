@@ -56,8 +56,8 @@ for (const { name, path, body } of HOSTILE_REQUESTS)
       while (!isAnswered) worst = Math.max(worst, (await ask('/api/health')).milliseconds);
       const { status, milliseconds } = await answer;
       expect(status).toBeLessThan(500);
-      // Two seconds of computing, and what the machine does beside.
-      expect(milliseconds).toBeLessThan(6_000);
+      // Two seconds of computing, which a busy machine gives it within eight by the clock on the wall.
+      expect(milliseconds).toBeLessThan(10_000);
       return worst;
     });
     console.log(
