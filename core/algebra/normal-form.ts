@@ -102,7 +102,10 @@ class DecisionDiagram {
       case 'range':
       case 'value':
         return this.letter(printQuery(node));
-      default:
+      case 'block':
+      case 'off':
+      case 'only':
+      case 'empty':
         return NEVER;
     }
   }

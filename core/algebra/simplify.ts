@@ -32,7 +32,16 @@ function simplifyOnce(node: QueryNode, settings: CoverSettings): QueryNode {
       return simplifyExclusion(inner, settings);
     case 'fielded':
       return simplifyFields(inner);
-    default:
+    case 'near':
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'off':
+    case 'only':
+    case 'empty':
       return inner;
   }
 }

@@ -369,7 +369,11 @@ function listPositiveSlots(expression: SetExpression): Slot[] {
       return expression.items.flatMap(listPositiveSlots);
     case 'not':
       return listPositiveSlots(expression.include);
-    default:
+    case 'key':
+    case 'range':
+    case 'given':
+    case 'all':
+    case 'none':
       return [];
   }
 }

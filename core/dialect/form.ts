@@ -315,7 +315,8 @@ function readValue({ kind, isOptional }: FormEntry, text: string): unknown {
         .split(text.includes(';') ? ';' : ',')
         .map((part) => part.trim())
         .filter((part) => part !== '');
-    default:
+    case 'text':
+    case 'choice':
       return text === '' && isOptional ? undefined : text;
   }
 }

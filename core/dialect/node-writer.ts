@@ -105,7 +105,9 @@ export class NodeWriter {
         return writePropertyNode(node, this.dialect);
       case 'block':
         return this.renderReference(node);
-      default:
+      case 'off':
+      case 'only':
+      case 'empty':
         return { result: { kind: 'nothing' }, reasons: [] };
     }
   }

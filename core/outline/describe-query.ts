@@ -132,7 +132,8 @@ function describeNode(node: QueryNode, settings: DescribeSettings, depth: number
     case 'and':
     case 'or':
       return describeGroup(node, settings, depth);
-    default:
+    case 'off':
+    case 'empty':
       return [];
   }
 }
@@ -254,7 +255,11 @@ function usesFields(node: QueryNode, settings: DescribeSettings, isUsual: boolea
       return [node.include, node.exclude].some((item) => usesFields(item, settings, isUsual));
     case 'only':
       return usesFields(node.item, settings, isUsual);
-    default:
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'off':
+    case 'empty':
       return false;
   }
 }

@@ -81,7 +81,16 @@ function createBody(node: QueryNode): OutlineItem['body'] {
       const items = include.kind === 'and' && !include.comments ? include.items : [include];
       return { kind: 'group', join: 'all', members: items.map(createOutline), excluded };
     }
-    default:
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'fielded':
+    case 'off':
+    case 'only':
+    case 'empty':
       return { kind: 'leaf', node };
   }
 }

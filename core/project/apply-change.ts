@@ -2,8 +2,8 @@ import { findDialect } from '../dialect';
 import { succeed, type Outcome } from '../problem';
 import { applyToBlocks, isBlockChange } from './apply-to-blocks';
 import { applyToConcepts, isConceptChange } from './apply-to-concepts';
-import { applyToTerms } from './apply-to-terms';
-import { UNDOABLE, type Change } from './change';
+import { applyToTerms, isTermChange } from './apply-to-terms';
+import { isUndoable, type Change, type LastingChange, type UndoableChange } from './change';
 import {
   MOST_MUST_FINDS,
   MOST_OWN_DATABASES,
@@ -16,13 +16,13 @@ import { refuseChange } from './refuse-change';
 
 /** The project after a change, or why the change cannot be made; the project given is never altered. */
 export function applyChange(project: Project, change: Change): Outcome<Project> {
-  if (!UNDOABLE.has(change.kind)) return applyLasting(project, change);
+  if (!isUndoable(change)) return applyLasting(project, change);
   const working = applyToWorking(project, change);
   return working.ok ? succeed({ ...project, working: working.value }) : working;
 }
 
 /** The changes that undo does not take back. */
-function applyLasting(project: Project, change: Change): Outcome<Project> {
+function applyLasting(project: Project, change: LastingChange): Outcome<Project> {
   switch (change.kind) {
     case 'rename-project':
       return succeed({ ...project, name: change.name });
@@ -100,8 +100,6 @@ function applyLasting(project: Project, change: Change): Outcome<Project> {
       const { [change.key]: _, ...rest } = project.review;
       return succeed({ ...project, review: change.mark ? { ...rest, [change.key]: change.mark } : rest });
     }
-    default:
-      return refuseChange('This change is not known.');
   }
 }
 
@@ -120,8 +118,11 @@ function withParent(variant: Variant, parent: string | undefined): Variant {
   return parent === undefined ? rest : { ...rest, parent };
 }
 
-function applyToWorking(project: Project, change: Change): Outcome<Working> {
+function applyToWorking(project: Project, change: UndoableChange): Outcome<Working> {
   const { working, variants } = project;
+  if (isConceptChange(change)) return applyToConcepts(working, change);
+  if (isBlockChange(change)) return applyToBlocks(working, change);
+  if (isTermChange(change)) return applyToTerms(working, change);
   switch (change.kind) {
     case 'set-question':
       return succeed({ ...working, question: change.question });
@@ -178,7 +179,7 @@ function applyToWorking(project: Project, change: Change): Outcome<Working> {
     case 'mend': {
       let next = working;
       for (const one of change.changes) {
-        if (!UNDOABLE.has(one.kind)) return refuseChange('This change cannot be a part of another one.');
+        if (!isUndoable(one)) return refuseChange('This change cannot be a part of another one.');
         const made = applyToWorking({ ...project, working: next }, one);
         if (!made.ok) return made;
         next = made.value;
@@ -187,8 +188,5 @@ function applyToWorking(project: Project, change: Change): Outcome<Working> {
     }
     case 'return-to':
       return succeed(change.working);
-    default:
-      if (isConceptChange(change)) return applyToConcepts(working, change);
-      return isBlockChange(change) ? applyToBlocks(working, change) : applyToTerms(working, change);
   }
 }

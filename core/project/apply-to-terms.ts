@@ -4,8 +4,27 @@ import type { Change } from './change';
 import { MOST_TERMS, type Concept, type Term, type Working } from './project';
 import { refuseChange } from './refuse-change';
 
+const TERM_CHANGES = [
+  'add-terms',
+  'add-columns',
+  'edit-term',
+  'describe-term',
+  'replace-term',
+  'switch-term',
+  'remove-terms',
+  'move-term',
+] as const satisfies readonly Change['kind'][];
+
 /** The changes that are made to single terms. */
-export function applyToTerms(working: Working, change: Change): Outcome<Working> {
+export type TermChange = Extract<Change, { kind: (typeof TERM_CHANGES)[number] }>;
+
+/** True for a change that is made to single terms. */
+export function isTermChange(change: Change): change is TermChange {
+  return (TERM_CHANGES as readonly string[]).includes(change.kind);
+}
+
+/** Terms are added, edited, moved and removed; what changes nothing leaves the same state. */
+export function applyToTerms(working: Working, change: TermChange): Outcome<Working> {
   switch (change.kind) {
     case 'add-terms':
       return withTerms(working, (terms, concept) =>
@@ -37,8 +56,6 @@ export function applyToTerms(working: Working, change: Change): Outcome<Working>
       );
     case 'move-term':
       return moveTerm(working, change);
-    default:
-      return refuseChange('This change is not known.');
   }
 }
 

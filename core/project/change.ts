@@ -140,8 +140,7 @@ export type Change =
   /** No mark: what was said of the point is taken back. */
   | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };
 
-/** The kinds that undo and redo go through; the others only add, or are taken back on their own. */
-export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
+const UNDOABLE_KINDS = [
   'set-question',
   'set-frame',
   'set-purpose',
@@ -185,7 +184,18 @@ export const UNDOABLE: ReadonlySet<Change['kind']> = new Set<Change['kind']>([
   'choose-phrase-way',
   'set-band',
   'open-variant',
-]);
+] as const satisfies readonly Change['kind'][];
+const UNDOABLE: ReadonlySet<string> = new Set(UNDOABLE_KINDS);
+
+/** The changes that undo and redo go through. */
+export type UndoableChange = Extract<Change, { kind: (typeof UNDOABLE_KINDS)[number] }>;
+/** The changes that only add, or are taken back on their own. */
+export type LastingChange = Exclude<Change, UndoableChange>;
+
+/** True for a change that undo takes back. */
+export function isUndoable(change: Change): change is UndoableChange {
+  return UNDOABLE.has(change.kind);
+}
 
 /** A change in words, for the undo button and the log. */
 export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {

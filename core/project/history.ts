@@ -1,6 +1,6 @@
 import { succeed, type Outcome } from '../problem';
 import { applyChange } from './apply-change';
-import { UNDOABLE, type Change } from './change';
+import { isUndoable, type Change } from './change';
 import type { Project, Working } from './project';
 
 /** One step that undo can take: the state before it, and what was done. */
@@ -32,7 +32,7 @@ export function makeChange(history: History, change: Change, moment: number): Ou
   const result = applyChange(history.project, change);
   if (!result.ok) return result;
   const project = result.value;
-  if (!UNDOABLE.has(change.kind)) return succeed({ ...history, project });
+  if (!isUndoable(change)) return succeed({ ...history, project });
   // What changes nothing is no step: undo never seems to do nothing.
   if (project.working === history.project.working) return succeed(history);
   const last = history.past.at(-1);

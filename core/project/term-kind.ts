@@ -97,7 +97,9 @@ export function readWords(text: string): string {
         return node.items.flatMap(collect);
       case 'not':
         return collect(node.include);
-      default:
+      case 'range':
+      case 'block':
+      case 'empty':
         return [];
     }
   };
@@ -133,7 +135,13 @@ function describeKind(root: QueryNode, text: string): TermKind {
       if (root.fields.every((field) => field === 'author' || field === 'firstauthor')) return 'author';
       if (root.fields.every((field) => field === 'affiliation')) return 'organisation';
       return describeKind(root.item, printQuery(root.item));
-    default:
+    case 'and':
+    case 'or':
+    case 'not':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'empty':
       return 'group';
   }
 }

@@ -93,7 +93,17 @@ function describeContexts(root: QueryNode): ReadonlyMap<QueryNode, Context> {
       case 'fielded':
         visit(node.item, { ...context, fields: node.fields });
         return;
-      default:
+      case 'near':
+      case 'term':
+      case 'phrase':
+      case 'heading':
+      case 'range':
+      case 'value':
+      case 'block':
+      case 'off':
+      case 'only':
+      case 'empty':
+        return;
     }
   };
   visit(root, { fields: undefined, leftOut: 'none' });

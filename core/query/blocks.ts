@@ -73,7 +73,14 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
       const item = dropInactive(root.item, database);
       return item === root.item ? root : item && { ...root, item };
     }
-    default:
+    case 'near':
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'empty':
       return root;
   }
 }

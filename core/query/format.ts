@@ -50,7 +50,14 @@ function layOutBare(node: QueryNode, room: number): string {
       if (!isGroup || bare.item.comments) return printItem(bare, 'root');
       return `${bare.fields.join(',')}: ${layOut(bare.item, 'member', room - 2)}`;
     }
-    default:
+    case 'near':
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'empty':
       return printItem(bare, 'root');
   }
 }

@@ -59,7 +59,11 @@ export function describeShallow(node: QueryNode): string {
       return `fielded ${node.fields.join()}`;
     case 'only':
       return `only ${node.databases.join()}`;
-    default:
+    case 'and':
+    case 'or':
+    case 'not':
+    case 'off':
+    case 'empty':
       return node.kind;
   }
 }

@@ -141,7 +141,13 @@ export function listChildren(node: QueryNode): readonly QueryNode[] {
     case 'off':
     case 'only':
       return [node.item];
-    default:
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'empty':
       return [];
   }
 }
@@ -160,7 +166,13 @@ export function mapChildren(node: QueryNode, change: (child: QueryNode) => Query
     case 'off':
     case 'only':
       return { ...node, item: change(node.item) };
-    default:
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'empty':
       return node;
   }
 }

@@ -247,7 +247,8 @@ class Parser {
         return this.parseFielded(token, depth);
       case 'word':
         return this.createWritten(token);
-      default:
+      case 'close':
+      case 'comment':
         return undefined;
     }
   }

@@ -35,7 +35,16 @@ export function needsBrackets(node: QueryNode, place: Place, commented: boolean)
       return place === 'member' || commented;
     case 'near':
       return place === 'member' || place === 'chain-start' || commented;
-    default:
+    case 'fielded':
+    case 'off':
+    case 'only':
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'empty':
       return false;
   }
 }

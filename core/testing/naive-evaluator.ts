@@ -51,7 +51,10 @@ export function satisfies(
     }
     case 'value':
       return document.keys.includes(`${node.property}=${node.value}`);
-    default:
+    case 'block':
+    case 'off':
+    case 'only':
+    case 'empty':
       return false;
   }
 }

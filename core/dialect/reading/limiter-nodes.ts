@@ -126,7 +126,16 @@ function addLimiter(limiters: Limiters, node: QueryNode): Limiters | undefined {
       return addValues(limiters, [node]);
     case 'or':
       return addValues(limiters, node.items);
-    default:
+    case 'and':
+    case 'not':
+    case 'near':
+    case 'fielded':
+    case 'term':
+    case 'phrase':
+    case 'heading':
+    case 'off':
+    case 'only':
+    case 'empty':
       return undefined;
   }
 }

@@ -208,7 +208,14 @@ class LuceneReader extends TokenReader<LuceneToken> {
         if (token.text === '(') return this.readGroup(token, context, depth);
         if (token.text === '[' || token.text === '{') return this.readRange(token, context);
         break;
-      default:
+      case 'and':
+      case 'or':
+      case 'not':
+      case 'plus':
+      case 'minus':
+      case 'boost':
+      case 'fuzzy':
+      case 'regex':
         break;
     }
     this.report('unread-sign', token, { sign: token.kind === 'regex' ? `/${token.text}/` : token.text });

@@ -95,7 +95,16 @@ function listSides(
       const sides = node.items.map((item) => listSides(item, operands, fields));
       return sides.includes(undefined) ? undefined : sides.flatMap((side) => side ?? []);
     }
-    default:
+    case 'and':
+    case 'not':
+    case 'near':
+    case 'heading':
+    case 'range':
+    case 'value':
+    case 'block':
+    case 'off':
+    case 'only':
+    case 'empty':
       return undefined;
   }
 }

@@ -129,7 +129,8 @@ function chooseClass(token: Token, hues: ReadonlyMap<string, string>): string | 
     case 'off-open':
     case 'in-open':
       return 'ewer-field';
-    default:
+    case 'open':
+    case 'close':
       return undefined;
   }
 }

@@ -13,7 +13,9 @@ export function sortTerms(
       return terms.toSorted((a, b) => a.term.text.localeCompare(b.term.text, 'en'));
     case 'kind':
       return terms.toSorted((a, b) => a.kind.localeCompare(b.kind, 'en'));
-    default: {
+    case 'finds':
+    case 'only':
+    case 'draft': {
       const numbers = new Map(terms.map((view) => [view, measure(view)[sorting]]));
       return terms.toSorted((a, b) => (numbers.get(b) ?? 0) - (numbers.get(a) ?? 0));
     }
