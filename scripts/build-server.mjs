@@ -43,7 +43,9 @@ await build({
   plugins: [packagesOutside],
   sourcemap: true,
   define: {
-    EWER_CORPUS_VERSION: JSON.stringify(hashSources(['demo', 'core/collection', 'core/text', 'core/record'])),
+    EWER_CORPUS_VERSION: JSON.stringify(
+      hashSources(['demo', 'core/collection', 'core/limiter', 'core/text', 'core/record']),
+    ),
   },
   logLevel: 'warning',
 });

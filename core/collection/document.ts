@@ -1,3 +1,4 @@
+import { LIMITERS, listLimitersOf } from '../limiter';
 import type { BibliographicRecord } from '../record';
 import { createLabelKey } from '../text';
 
@@ -54,8 +55,11 @@ export function createDocument(record: BibliographicRecord): IndexDocument {
       ...(heading.qualifier === undefined ? [] : [`qualified=${label}/${createLabelKey(heading.qualifier)}`]),
     ];
   });
-  keys.push(`type=${record.type}`, `language=${record.language}`, `peer=${record.peerReviewed}`);
-  if (record.hasFullText) keys.push('fulltext=yes');
+  keys.push(`type=${record.type}`, `language=${record.language}`);
+  for (const name of listLimitersOf('flag')) {
+    const { lets, key } = LIMITERS[name];
+    if (lets(record)) keys.push(key);
+  }
   return {
     values: {
       title: [record.title],

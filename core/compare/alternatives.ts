@@ -1,5 +1,5 @@
-import type { Limiters } from '../dialect';
 import { DOCUMENT_TYPES, LANGUAGES } from '../record';
+import { LIMITERS, listLimitersOf, type Limiters } from '../limiter';
 import { applyChange, tidyTerm, type Change, type Concept, type Project, type Term } from '../project';
 import { parseQuery, printPattern, printQuery, type Field, type QueryNode } from '../query';
 
@@ -217,6 +217,7 @@ function listLimiterPlaces(limiters: Limiters, thisYear: number): SwapPlace[] {
     const { [name]: old, ...rest } = limiters;
     return old === undefined ? [] : [{ key: words, words, change: { kind: 'set-limiters', limiters: rest } }];
   };
+  const flags = listLimitersOf('flag');
   return [
     {
       key: 'limiter years',
@@ -250,13 +251,11 @@ function listLimiterPlaces(limiters: Limiters, thisYear: number): SwapPlace[] {
     },
     {
       key: 'limiter others',
-      words: 'Limiter: peer-reviewed, full text',
+      words: `Limiter: ${flags.map((name) => LIMITERS[name].label).join(', ')}`,
       takesTyped: undefined,
       alternatives: [
-        create('peer-reviewed', { peerReviewed: true }),
-        create('full text available', { fullText: true }),
-        ...drop('peerReviewed', 'reviewed or not'),
-        ...drop('fullText', 'with full text or not'),
+        ...flags.map((name) => create(LIMITERS[name].label, { [name]: true })),
+        ...flags.flatMap((name) => drop(name, `${LIMITERS[name].label} or not`)),
       ],
     },
   ];

@@ -1,5 +1,5 @@
-import { isSameLimiters, listLimiters } from '../dialect';
 import { createTermKey, type Concept, type SearchState, type Term } from '../project';
+import { isSameLimiters, listLimiters } from '../limiter';
 
 /** One difference between two states, made alone to the first: what it does by itself can be counted. */
 export interface SingleChange {

@@ -1,4 +1,3 @@
-import { LIMITER_NAMES, listLimiters } from '../dialect';
 import {
   isNone,
   judgeBand,
@@ -8,6 +7,7 @@ import {
   type Amount,
   type Band,
 } from '../count';
+import { LIMITERS, LIMITER_NAMES, listLimiters, listLimitersOf } from '../limiter';
 import type { Change, Concept, Project, Purpose, Term } from '../project';
 import { parseQuery, printPattern, printQuery } from '../query';
 import { listFieldChoices } from './alternatives';
@@ -203,7 +203,9 @@ function listLimiterTrials({ working: { limiters } }: Project, thisYear: number)
           put('reviews', 'limit to reviews', { types: ['review'] }),
         ]),
     ...(limiters.languages ? [] : [put('english', 'limit to English', { languages: ['en'] })]),
-    ...(limiters.peerReviewed ? [] : [put('peer', 'limit to peer-reviewed', { peerReviewed: true })]),
+    ...listLimitersOf('flag').flatMap((name) =>
+      limiters[name] ? [] : [put(name, `limit to ${LIMITERS[name].label}`, { [name]: true })],
+    ),
   ];
 }
 

@@ -1,4 +1,4 @@
-import type { Limiters } from '../dialect';
+import type { Limiters } from '../limiter';
 
 /** Some years in a row that are counted together; an open end goes on without bound. */
 export interface YearSpan {

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { Boxes } from '../dialect';
-import { DOCUMENT_TYPES, type BibliographicRecord } from '../record';
+import { LIMITERS_SCHEMA } from '../limiter';
+import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
 
 /** The largest body that the server reads, in bytes. */
 export const LARGEST_BODY = 2 * 1024 * 1024;
@@ -74,22 +75,7 @@ export interface WordsAnswer {
   readonly words: readonly { readonly word: string; readonly records: number }[];
 }
 
-const year = Joi.number().integer().min(0).max(9999);
-const month = Joi.string().pattern(/^\d{4}-(0[1-9]|1[0-2])$/);
-const boxes = Joi.object<Boxes>({
-  years: Joi.object({ from: year, to: year }),
-  types: Joi.array()
-    .items(Joi.valid(...DOCUMENT_TYPES))
-    .max(20),
-  languages: Joi.array()
-    .items(Joi.string().pattern(/^[a-z]{2,3}$/))
-    .max(50),
-  peerReviewed: Joi.boolean(),
-  fullText: Joi.boolean(),
-  entered: Joi.object({ from: month, to: month }),
-  sources: Joi.array().items(Joi.string().max(300)).max(50),
-  subjects: Joi.array().items(Joi.string().max(300)).max(50),
-}).default({});
+const boxes = LIMITERS_SCHEMA.default({});
 /** The longest string that is sent, in UTF-16 units. */
 const LONGEST_STRING = 200_000;
 const searchString = Joi.string().allow('').max(LONGEST_STRING);
@@ -208,29 +194,6 @@ export function createCountAnswerSchema(counted: number): Joi.ObjectSchema<Count
 }
 
 const text = Joi.string().allow('');
-export const RECORD_ANSWER = Joi.object<BibliographicRecord>({
-  id: text.required(),
-  title: text.required(),
-  abstract: text.required(),
-  keywords: Joi.array().items(text).required(),
-  headings: Joi.array()
-    .items(Joi.object({ label: text.required(), focus: Joi.boolean(), qualifier: text }))
-    .required(),
-  authors: Joi.array()
-    .items(Joi.object({ given: text.required(), family: text.required(), affiliation: text }))
-    .required(),
-  source: text.required(),
-  year: Joi.number().integer(),
-  type: Joi.valid(...DOCUMENT_TYPES).required(),
-  language: text.required(),
-  peerReviewed: Joi.valid('yes', 'no', 'unknown').required(),
-  hasFullText: Joi.boolean().required(),
-  fullText: text,
-  doi: text,
-  entered: text.required(),
-  references: Joi.array().items(text).required(),
-});
-
 const numbers = Joi.array().items(Joi.number().min(0));
 export const IDS_ANSWER = Joi.object<IdsAnswer>({
   total,
@@ -251,7 +214,7 @@ export const LOOKUP_ANSWER = Joi.object<LookupAnswer>({
 export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   total,
   estimated: Joi.boolean().required(),
-  records: Joi.array().items(RECORD_ANSWER).required(),
+  records: Joi.array().items(RECORD_SCHEMA).required(),
 });
 
 export const WORDS_ANSWER = Joi.object<WordsAnswer>({

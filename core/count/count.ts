@@ -1,4 +1,5 @@
-import { isSameLimiters, type Lacking, type LimiterName, type Limiters } from '../dialect';
+import { type Lacking } from '../dialect';
+import { isSameLimiters, type LimiterName, type Limiters } from '../limiter';
 import { NONE, getExact, isEstimated, isNone, type Amount, type Total } from './amount';
 
 /** What a number is the number of, beside its string: only with it can two numbers be set side by side. */

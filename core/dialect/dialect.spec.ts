@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
+import { isSameLimiters, listLimiters } from '../limiter';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { build, parseQuery, printQuery, type QueryNode } from '../query';
 import { arbitraryQuery } from '../testing/arbitraries';
 import { REASON_CODES, describeReason } from './fidelity';
-import { isSameLimiters, listLimiters } from './limiters';
 import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 import { readString } from './reading';
 import { readDialect } from './schema';

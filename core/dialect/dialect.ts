@@ -1,3 +1,4 @@
+import type { LimiterName } from '../limiter';
 import type { Field } from '../query';
 
 /** How an operator is written and which words are read as it. */
@@ -60,19 +61,6 @@ export type LimiterRule =
   | { readonly how: 'hand'; readonly note: string }
   /** Not at all. */
   | { readonly how: 'none'; readonly note?: string };
-
-/** The limiters that a dialect maps. */
-export const LIMITER_NAMES = [
-  'years',
-  'types',
-  'languages',
-  'peerReviewed',
-  'fullText',
-  'entered',
-  'sources',
-  'subjects',
-] as const;
-export type LimiterName = (typeof LIMITER_NAMES)[number];
 
 /** How the lines of a search history build on earlier ones. */
 export interface HistoryForms {

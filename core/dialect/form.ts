@@ -1,5 +1,6 @@
 import { FIELDS } from '../query';
-import { LENGTH_FALLBACKS, LIMITER_NAMES, PHRASE_FALLBACKS } from './dialect';
+import { LIMITERS, LIMITER_NAMES } from '../limiter';
+import { LENGTH_FALLBACKS, PHRASE_FALLBACKS } from './dialect';
 
 /** One entry of a dialect document as a person fills it in. */
 export interface FormEntry {
@@ -259,12 +260,22 @@ export const DIALECT_FORM: readonly FormSection[] = [
     entries: LIMITER_NAMES.flatMap((name): FormEntry[] => [
       {
         path: `limiters.${name}.how`,
-        label: `${name}`,
+        label: LIMITERS[name].label,
         kind: 'choice',
         choices: ['string', 'box', 'hand', 'none'],
       },
-      { path: `limiters.${name}.form`, label: `${name} in the string`, kind: 'text', isOptional: true },
-      { path: `limiters.${name}.note`, label: `${name}: note`, kind: 'text', isOptional: true },
+      {
+        path: `limiters.${name}.form`,
+        label: `${LIMITERS[name].label} in the string`,
+        kind: 'text',
+        isOptional: true,
+      },
+      {
+        path: `limiters.${name}.note`,
+        label: `${LIMITERS[name].label}: note`,
+        kind: 'text',
+        isOptional: true,
+      },
     ]),
   },
   {

@@ -1,13 +1,12 @@
 export { checkDialect } from './check-dialect';
-export { LIMITER_NAMES, PHRASE_FALLBACKS } from './dialect';
-export type { Dialect, LimiterName, PhraseFallback } from './dialect';
+export { PHRASE_FALLBACKS } from './dialect';
+export type { Dialect, PhraseFallback } from './dialect';
 export { REASON_CODES, describeReason } from './fidelity';
 export type { Fidelity, FidelityLevel, Reason, ReasonCode } from './fidelity';
 export type { Extent, LaidOut, Piece } from './lay-out';
 export { DIALECT_FORM, readEntry, writeEntry } from './form';
 export type { FormEntry, FormSection } from './form';
-export { isSameLimiters, listLimiters } from './limiters';
-export type { Boxes, HandStep, Limiters } from './limiters';
+export type { Boxes, HandStep } from './write-limiters';
 export { listLeftOut } from './left-out';
 export type { LeftOut } from './left-out';
 export { listPhraseWays, preferPhraseWay } from './phrase-ways';

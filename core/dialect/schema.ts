@@ -1,7 +1,8 @@
 import Joi from 'joi';
+import { LIMITER_NAMES, getLimiterRow } from '../limiter';
 import { createProblem, type Problem } from '../problem';
 import { FIELDS } from '../query';
-import { LENGTH_FALLBACKS, LIMITER_NAMES, PHRASE_FALLBACKS, type Dialect, type LimiterName } from './dialect';
+import { LENGTH_FALLBACKS, PHRASE_FALLBACKS, type Dialect } from './dialect';
 
 const text = Joi.string().min(1).max(500);
 const operator = Joi.object({
@@ -37,8 +38,6 @@ const limiter = Joi.alternatives(
   Joi.object({ how: Joi.valid('box', 'none').required(), note }),
   Joi.object({ how: Joi.valid('hand').required(), note: note.required() }),
 );
-/** Limiters that older dialect documents do not name: they do not have them. */
-const LATER_LIMITERS: ReadonlySet<LimiterName> = new Set(['entered', 'sources', 'subjects']);
 const field = Joi.valid(...FIELDS);
 const fieldList = Joi.array().items(field).unique();
 const level = Joi.array()
@@ -109,7 +108,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     Object.fromEntries(
       LIMITER_NAMES.map((name) => [
         name,
-        LATER_LIMITERS.has(name) ? limiter.default({ how: 'none' }) : limiter.required(),
+        getLimiterRow(name).isLater ? limiter.default({ how: 'none' }) : limiter.required(),
       ]),
     ),
   ).required(),

@@ -1,7 +1,7 @@
 import type { HeadingNode, RangeNode, ValueNode } from '../query';
 import type { Dialect } from './dialect';
 import { NARROWER, SAME, WIDER, type Drift, type Reason } from './fidelity';
-import { canLimit, writeProperty } from './limiters';
+import { canLimit, writeProperty } from './write-limiters';
 import { joinTrees, type Rendered, type StringTree } from './string-tree';
 
 /** Gives the labels of a heading and of all below it; empty for an unknown one. */

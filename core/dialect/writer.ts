@@ -1,11 +1,12 @@
 import { createProblem, type Problem } from '../problem';
+import type { Limiters } from '../limiter';
 import { DEFAULT_FIELDS, dropInactive, type Field, type QueryNode } from '../query';
 import type { Dialect } from './dialect';
 import { SAME, describeDrift, joinDrifts, type Fidelity } from './fidelity';
 import { flattenTree, mustFlatten } from './flatten';
 import { findJointDrift } from './joint-words';
 import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
-import { writeLimiters, type Boxes, type HandStep, type Limiters } from './limiters';
+import { writeLimiters, type Boxes, type HandStep } from './write-limiters';
 import { NodeWriter } from './node-writer';
 import { MOST_PARTS, splitTree } from './split';
 import { joinTrees, type Result, type StringTree } from './string-tree';

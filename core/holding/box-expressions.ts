@@ -1,23 +1,31 @@
 import { countMonths, type SetExpression } from '../collection';
-import type { Boxes, LimiterName } from '../dialect';
+import type { Boxes } from '../dialect';
+import { getLimiterRow, type LimiterName, type Range } from '../limiter';
 
 /** The ticked boxes as sets; a box that the database does not have does nothing there. */
 export function createBoxExpressions(boxes: Boxes, known: readonly LimiterName[]): SetExpression[] {
-  const sets: SetExpression[] = [];
-  const any = (name: string, values: readonly string[]): SetExpression => ({
-    kind: 'or',
-    items: values.map((value) => ({ kind: 'key', key: `${name}=${value}` })),
-  });
-  const { entered, years, types = [], languages = [], peerReviewed, fullText } = boxes;
-  if (known.includes('years') && years)
-    sets.push({ kind: 'range', column: 'years', from: years.from ?? 1, to: years.to ?? 9999 });
-  if (known.includes('entered') && entered) {
-    const from = countMonths(entered.from ?? '0001-01');
-    sets.push({ kind: 'range', column: 'entered', from, to: countMonths(entered.to ?? '5000-12') });
+  return known.flatMap((name) => createBoxExpression(name, boxes[name]) ?? []);
+}
+
+function createBoxExpression(name: LimiterName, value: unknown): SetExpression | undefined {
+  if (value === undefined) return undefined;
+  const row = getLimiterRow(name);
+  switch (row.kind) {
+    case 'flag':
+      return value === true ? { kind: 'key', key: row.key } : undefined;
+    case 'list': {
+      const values = value as readonly string[];
+      const { key } = row;
+      if (key === undefined || values.length === 0) return undefined;
+      return { kind: 'or', items: values.map((one) => ({ kind: 'key', key: `${key}=${one}` })) };
+    }
+    case 'years': {
+      const { from = 1, to = 9999 } = value as Range<number>;
+      return { kind: 'range', column: row.column, from, to };
+    }
+    case 'months': {
+      const { from = '0001-01', to = '5000-12' } = value as Range<string>;
+      return { kind: 'range', column: row.column, from: countMonths(from), to: countMonths(to) };
+    }
   }
-  if (known.includes('types') && types.length > 0) sets.push(any('type', types));
-  if (known.includes('languages') && languages.length > 0) sets.push(any('language', languages));
-  if (known.includes('peerReviewed') && peerReviewed) sets.push({ kind: 'key', key: 'peer=yes' });
-  if (known.includes('fullText') && fullText) sets.push({ kind: 'key', key: 'fulltext=yes' });
-  return sets;
 }

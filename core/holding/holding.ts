@@ -1,5 +1,5 @@
 import type { Evaluator, SetExpression } from '../collection';
-import type { LimiterName } from '../dialect';
+import type { LimiterName } from '../limiter';
 
 /** What is answered to a string that is not taken: a code, the place, and a sentence. */
 export interface StringProblem {

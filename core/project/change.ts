@@ -1,4 +1,5 @@
-import type { Limiters, PhraseFallback } from '../dialect';
+import type { PhraseFallback } from '../dialect';
+import type { Limiters } from '../limiter';
 import type { Field } from '../query';
 import type { ConceptPlace } from './concept-place';
 import type {

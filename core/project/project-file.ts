@@ -1,7 +1,8 @@
 import Joi from 'joi';
-import { DOCUMENT_TYPES } from '../record';
+import { LIMITERS_SCHEMA } from '../limiter';
 import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { FIELDS } from '../query';
+import type { SchemaOf } from '../schema';
 import { SRU_ENDPOINT } from '../sru';
 import { MOST_BLOCKS } from './apply-to-blocks';
 import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
@@ -10,43 +11,45 @@ import {
   MOST_MUST_FINDS,
   MOST_OWN_DATABASES,
   MOST_TERMS,
-  NOTHING_SAID,
   PURPOSES,
   TERM_SOURCES,
   VERDICTS,
+  type Concept,
+  type ContextWordChoice,
+  type FramedQuestion,
+  type Judgement,
+  type KeptState,
+  type MustFind,
+  type NamedBlock,
+  type OwnDatabase,
   type Project,
+  type ReviewMark,
+  type SearchState,
+  type SourceRules,
+  type Tally,
+  type TargetBand,
+  type Term,
+  type Variant,
   type Working,
 } from './project';
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 7;
+export const FORMAT_VERSION = 8;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
 
 const id = Joi.string().min(1).max(100);
 const text = Joi.string().allow('').max(70_000);
-const year = Joi.number().integer().min(0).max(9999);
 const number = Joi.number().integer().min(0);
-const month = Joi.string().pattern(/^\d{4}-(0[1-9]|1[0-2])$/);
-const limiterText = Joi.string().max(300);
 const moment = Joi.string().isoDate();
-const limiters = Joi.object({
-  years: Joi.object({ from: year, to: year }),
-  types: Joi.array().items(Joi.valid(...DOCUMENT_TYPES)),
-  languages: Joi.array().items(Joi.string().max(3)),
-  peerReviewed: Joi.boolean(),
-  fullText: Joi.boolean(),
-  entered: Joi.object({ from: month, to: month }),
-  sources: Joi.array().items(limiterText).max(50),
-  subjects: Joi.array().items(limiterText).max(50),
-});
+const limiters = LIMITERS_SCHEMA;
 const blockName = Joi.string()
   .pattern(/^[\p{L}\p{M}\p{Nd}_-]+$/u)
   .max(200);
 const draft = Joi.string().allow('').max(1_000_000);
-const term = Joi.object({
+const term = Joi.object<Term>({
   id: id.required(),
   text: text.required(),
   off: Joi.boolean().required(),
@@ -55,8 +58,8 @@ const term = Joi.object({
   source: Joi.valid(...TERM_SOURCES),
   note: text,
   databases: Joi.array().items(id).min(1).max(50).unique(),
-});
-const concept = Joi.object({
+} satisfies SchemaOf<Term>);
+const concept = Joi.object<Concept>({
   id: id.required(),
   name: text.required(),
   block: blockName.required(),
@@ -68,27 +71,33 @@ const concept = Joi.object({
     .min(1)
     .unique(),
   dismissed: Joi.array().items(text).max(10_000),
-});
+} satisfies SchemaOf<Concept>);
 const frozen = {
   concepts: Joi.array().items(concept).max(MOST_CONCEPTS).required(),
   blocks: Joi.array()
-    .items(Joi.object({ id: id.required(), name: blockName.required(), text: draft.required() }))
+    .items(
+      Joi.object<NamedBlock>({
+        id: id.required(),
+        name: blockName.required(),
+        text: draft.required(),
+      } satisfies SchemaOf<NamedBlock>),
+    )
     .max(MOST_BLOCKS)
     .required(),
   draft: draft.required(),
   limiters: limiters.required(),
   databases: Joi.array().items(id).max(50).unique().required(),
-};
-const band = Joi.object({ from: number, to: number });
+} satisfies SchemaOf<SearchState>;
+const band = Joi.object<TargetBand>({ from: number, to: number } satisfies SchemaOf<TargetBand>);
 const words = Joi.array().items(Joi.string().max(100)).max(1_000).required();
-const framed = Joi.object({
+const framed = Joi.object<FramedQuestion>({
   id: id.required(),
   parts: Joi.array()
     .items(Joi.object({ name: text.required(), answer: text.required() }))
     .max(12)
     .required(),
-});
-const tally = Joi.object({
+} satisfies SchemaOf<FramedQuestion>);
+const tally = Joi.object<Tally>({
   id: id.required(),
   database: id.required(),
   string: Joi.string().allow('').required(),
@@ -101,41 +110,48 @@ const tally = Joi.object({
   milliseconds: number,
   variant: id,
   state: id,
-});
-const mustFind = Joi.object({ id: id.required(), title: text.required(), identifier: Joi.string().max(300) });
-const variant = Joi.object({
+} satisfies SchemaOf<Tally>);
+const mustFind = Joi.object<MustFind>({
+  id: id.required(),
+  title: text.required(),
+  identifier: Joi.string().max(300),
+} satisfies SchemaOf<MustFind>);
+const variant = Joi.object<Variant>({
   id: id.required(),
   name: text.required(),
   note: text.required(),
   parent: id,
   moment: moment.required(),
   frozen: Joi.object(frozen).required(),
-});
-const ownDatabase = Joi.object({
+} satisfies SchemaOf<Variant>);
+const ownDatabase = Joi.object<OwnDatabase>({
   dialect: DIALECT_SCHEMA.required(),
   connection: Joi.alternatives(
     Joi.object({ kind: Joi.valid('by-hand').required() }),
     Joi.object({ kind: Joi.valid('sru').required(), endpoint: SRU_ENDPOINT.required() }),
     Joi.object({ kind: Joi.valid('collection').required(), collection: id.required() }),
   ).required(),
-});
+} satisfies SchemaOf<OwnDatabase>);
 const WORKING = {
   question: text.required(),
   frame: framed,
   purpose: Joi.valid(...PURPOSES).required(),
-  rules: Joi.object({
+  rules: Joi.object<SourceRules>({
     note: text.required(),
     limiters: limiters.required(),
     wanted: band.required(),
-  }).required(),
-  contextWords: Joi.object({ added: words, dropped: words }).required(),
+  } satisfies SchemaOf<SourceRules>).required(),
+  contextWords: Joi.object<ContextWordChoice>({
+    added: words,
+    dropped: words,
+  } satisfies SchemaOf<ContextWordChoice>).required(),
   ...frozen,
   bands: Joi.object().pattern(id, band).required(),
   ownDatabases: Joi.array().items(ownDatabase).max(MOST_OWN_DATABASES).required(),
   reasons: Joi.object().pattern(id, text).required(),
   phraseWays: Joi.object().pattern(id, Joi.valid(...PHRASE_FALLBACKS)),
   base: id,
-};
+} satisfies SchemaOf<Working>;
 
 /** Some parts of what undo and redo go through. */
 export const WORKING_PART = Joi.object<Partial<Working>>(WORKING).fork(Object.keys(WORKING), (part) =>
@@ -150,23 +166,34 @@ const PROJECT = Joi.object<Project>({
   variants: Joi.array().items(variant).required(),
   tallies: Joi.array().items(tally).required(),
   states: Joi.array()
-    .items(Joi.object({ id: id.required(), state: Joi.object(frozen).required() }))
+    .items(
+      Joi.object<KeptState>({
+        id: id.required(),
+        state: Joi.object(frozen).required(),
+      } satisfies SchemaOf<KeptState>),
+    )
     .required(),
   mustFinds: Joi.array().items(mustFind).max(MOST_MUST_FINDS).required(),
   judgements: Joi.object()
     .pattern(
       Joi.string().max(300),
-      Joi.object({ verdict: Joi.valid(...VERDICTS).required(), title: text.required() }),
+      Joi.object<Judgement>({
+        verdict: Joi.valid(...VERDICTS).required(),
+        title: text.required(),
+      } satisfies SchemaOf<Judgement>),
     )
     .required(),
   review: Joi.object()
     .pattern(
       Joi.string().max(300),
-      Joi.object({ isDone: Joi.boolean().required(), comment: text.required() }),
+      Joi.object<ReviewMark>({
+        isDone: Joi.boolean().required(),
+        comment: text.required(),
+      } satisfies SchemaOf<ReviewMark>),
     )
     .required(),
   compared: id,
-});
+} satisfies SchemaOf<Project>);
 
 /** The outer form of a stored project. */
 export interface StoredProject {
@@ -180,7 +207,12 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   // Version 2 has a purpose, rules for sources and context words.
   1: (stored) => {
     const old = stored as { readonly working?: object } | null;
-    return { ...old, working: { ...NOTHING_SAID, ...old?.working } };
+    const said = {
+      purpose: 'review',
+      rules: { note: '', limiters: {}, wanted: {} },
+      contextWords: { added: [], dropped: [] },
+    };
+    return { ...old, working: { ...said, ...old?.working } };
   },
   // Version 3 has named blocks, the variant that a draft was made from, and remarks on the report.
   2: (stored) => {
@@ -203,7 +235,25 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   5: (stored) => ({ states: [], mustFinds: [], judgements: {}, ...(stored as object | null) }),
   // Version 7 has the greater end of counts of which only bounds were known.
   6: (stored) => stored,
+  // Version 8 has open access, which older programs do not know, and codes of languages as they are counted.
+  7: (stored) => mapObjects(stored, writeLanguages),
 };
+
+/** A value with all objects in it changed, the inner ones first. */
+function mapObjects(value: unknown, change: (object: Readonly<Record<string, unknown>>) => object): unknown {
+  if (Array.isArray(value)) return value.map((one) => mapObjects(one, change));
+  if (typeof value !== 'object' || value === null) return value;
+  const mapped = Object.entries(value).map(([key, inner]) => [key, mapObjects(inner, change)] as const);
+  return change(Object.fromEntries(mapped));
+}
+
+/** Codes in small letters; what is none stands for a language that cannot be told, which no record is in. */
+function writeLanguages(object: Readonly<Record<string, unknown>>): object {
+  const { languages } = object;
+  if (!Array.isArray(languages)) return object;
+  const codes = languages.map((code) => String(code).trim().toLowerCase());
+  return { ...object, languages: codes.map((code) => (/^[a-z]{2,3}$/.test(code) ? code : 'und')) };
+}
 
 /** A project as it is stored. */
 export function storeProject(project: Project): StoredProject {

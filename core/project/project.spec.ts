@@ -362,6 +362,40 @@ describe('files', () => {
     );
   });
 
+  it('of version 7 get codes of languages as they are counted, wherever limiters are kept', () => {
+    const write = (languages: readonly string[]): Project => {
+      const limiters = { languages, years: { from: 2000 } };
+      const { concepts, blocks, draft, databases } = two.working;
+      const frozen = { concepts, blocks, draft, databases, limiters };
+      const moment = '2026-03-01T00:00:00.000Z';
+      return {
+        ...two,
+        working: { ...two.working, limiters, rules: { ...two.working.rules, limiters } },
+        variants: [{ id: 'v', name: 'V', note: '', moment, frozen }],
+        tallies: [
+          {
+            id: 't',
+            database: 'gantry',
+            string: 'bats',
+            limiters,
+            moment,
+            total: 1,
+            estimated: false,
+            source: 'typed',
+          },
+        ],
+        states: [{ id: 's', state: frozen }],
+      };
+    };
+    const old = { ...storeProject(write(['EN', 'de', ' fr', '7'])), version: 7 };
+    // What is no code limits to a language that no record is in, as it found nothing before.
+    expect(restoreProject(JSON.parse(JSON.stringify(old)))).toEqual({
+      ok: true,
+      value: write(['en', 'de', 'fr', 'und']),
+    });
+    expect(restoreProject({ ...old, version: FORMAT_VERSION }).ok).toBe(false);
+  });
+
   it.each([
     ['text', 'not-json'],
     ['[]', 'not-a-project'],

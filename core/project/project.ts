@@ -1,4 +1,5 @@
-import type { Dialect, Limiters, PhraseFallback } from '../dialect';
+import type { Dialect, PhraseFallback } from '../dialect';
+import type { Limiters } from '../limiter';
 import type { Field } from '../query';
 import type { SruEndpoint } from '../sru';
 import type { TermKind } from './term-kind';

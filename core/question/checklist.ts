@@ -1,6 +1,6 @@
 import type { Concept, Project } from '../project';
+import { listLimiters } from '../limiter';
 import { describeTermKind, isInUse } from '../project';
-import { listLimiters } from '../dialect';
 
 /** One step of the work and whether the project shows that it is done. */
 export interface ChecklistStep {

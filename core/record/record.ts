@@ -1,3 +1,6 @@
+import Joi from 'joi';
+import type { SchemaOf } from '../schema';
+
 /** A person as an author: given and family name, and where they work. */
 export interface Author {
   readonly given: string;
@@ -49,6 +52,43 @@ export interface BibliographicRecord {
   /** The ids of the works that it cites. */
   readonly references: readonly string[];
 }
+
+const text = Joi.string().allow('');
+/** A record as it comes from outside. */
+export const RECORD_SCHEMA = Joi.object<BibliographicRecord>({
+  id: text.required(),
+  title: text.required(),
+  abstract: text.required(),
+  keywords: Joi.array().items(text).required(),
+  headings: Joi.array()
+    .items(
+      Joi.object({
+        label: text.required(),
+        focus: Joi.boolean(),
+        qualifier: text,
+      } satisfies SchemaOf<AssignedHeading>),
+    )
+    .required(),
+  authors: Joi.array()
+    .items(
+      Joi.object({
+        given: text.required(),
+        family: text.required(),
+        affiliation: text,
+      } satisfies SchemaOf<Author>),
+    )
+    .required(),
+  source: text.required(),
+  year: Joi.number().integer(),
+  type: Joi.valid(...DOCUMENT_TYPES).required(),
+  language: text.required(),
+  peerReviewed: Joi.valid('yes', 'no', 'unknown').required(),
+  hasFullText: Joi.boolean().required(),
+  fullText: text,
+  doi: text,
+  entered: text.required(),
+  references: Joi.array().items(text).required(),
+} satisfies SchemaOf<BibliographicRecord>);
 
 /** The authors in one line, as shown in lists. */
 export function describeAuthors(authors: readonly Author[], most = 4): string {

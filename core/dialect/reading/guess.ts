@@ -1,6 +1,6 @@
 import { listNodes, printPattern, type QueryNode } from '../../query';
+import { listLimiters } from '../../limiter';
 import type { Dialect } from '../dialect';
-import { listLimiters } from '../limiters';
 import { readString } from './read-string';
 
 /** How well a dialect reads a string, and what speaks for it. */

@@ -1,8 +1,8 @@
 import { createProblem, type Problem } from '../../problem';
+import type { Limiters } from '../../limiter';
 import { build, mapChildren, printPattern, withIds, type QueryNode } from '../../query';
 import { escapePattern } from '../../text';
 import type { Dialect } from '../dialect';
-import type { Limiters } from '../limiters';
 import { looksCombined, looksLimited, nameLine, readCombination, type FindLine } from './combined-lines';
 import { isHistory, splitLines, type RawLine } from './history-lines';
 import { dropFlags, liftLimiters } from './limiter-nodes';

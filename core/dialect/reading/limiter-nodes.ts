@@ -1,9 +1,9 @@
 import { createProblem, type Problem } from '../../problem';
+import { LIMITERS, type LimiterName, type LimiterOf, type Limiters } from '../../limiter';
 import { PROPERTIES, PROPERTY_EXAMPLES, build, readProperty, type QueryNode } from '../../query';
 import { DOCUMENT_TYPES, type DocumentType } from '../../record';
 import type { Span } from '../../text';
-import type { LimiterName } from '../dialect';
-import { LIMITER_OF, type Limiters } from '../limiters';
+import { LIMITER_OF } from '../write-limiters';
 
 /** What a part of a string asks for as a limiter would, as a part of the query. */
 export function createLimiterNode(
@@ -36,8 +36,7 @@ export function createLimiterNode(
 
 /** The name of no block: blanks cannot stand in one. */
 const FLAG = 'limiter ';
-type Flag = 'peerReviewed' | 'fullText';
-const FLAG_WORDS: Readonly<Record<Flag, string>> = { peerReviewed: 'peer-reviewed', fullText: 'full text' };
+type Flag = LimiterOf<'flag'>;
 
 /**
  * Takes the limiters out of a tree that are ANDed with the whole of it; all others stay where they are, as
@@ -173,7 +172,7 @@ export function dropFlags(node: QueryNode, problems: Problem[]): QueryNode | und
       createProblem(
         'limiter-lost',
         'error',
-        { limiter: FLAG_WORDS[node.name.slice(FLAG.length) as Flag] },
+        { limiter: LIMITERS[node.name.slice(FLAG.length) as Flag].label },
         node.span,
       ),
     );

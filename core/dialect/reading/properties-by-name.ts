@@ -1,6 +1,6 @@
 import { PROPERTIES, type Property } from '../../query';
 import type { Dialect } from '../dialect';
-import { LIMITER_OF } from '../limiters';
+import { LIMITER_OF } from '../write-limiters';
 
 /** What a named part of a record is: a property, and the values that the system has other names for. */
 export interface NamedProperty {

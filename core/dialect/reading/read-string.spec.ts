@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { listLimiters } from '../../limiter';
 import { parseQuery, printQuery } from '../../query';
-import { listLimiters } from '../limiters';
 import { OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from '../profiles';
 import type { Dialect } from '../dialect';
 import { readString } from './read-string';

@@ -1,8 +1,8 @@
 import { createProblem, type Problem } from '../../problem';
+import type { Limiters } from '../../limiter';
 import { DEFAULT_FIELDS, listNodes, parseQuery, withIds, type QueryNode } from '../../query';
 import { splitWords } from '../../text';
 import type { Dialect } from '../dialect';
-import type { Limiters } from '../limiters';
 import { readCql } from './cql-grammar';
 import { readByEntries, type Binding, type GrammarReading } from './general-grammar';
 import { liftLimiters } from './limiter-nodes';

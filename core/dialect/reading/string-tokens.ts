@@ -1,6 +1,7 @@
 import { FIELDS, type Field } from '../../query';
+import type { LimiterName } from '../../limiter';
 import { escapePattern, type Span } from '../../text';
-import type { Dialect, LimiterName, ProximityRule } from '../dialect';
+import type { Dialect, ProximityRule } from '../dialect';
 
 /** What a sign for nearness says; adjacent is 1. */
 interface NearSaid {

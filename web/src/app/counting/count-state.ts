@@ -1,6 +1,7 @@
 import type { CountEntry } from '#core/contract/index';
+import type { LimiterName, Limiters } from '#core/limiter/index';
 import { createAmount, uniteParts, type Amount } from '#core/count/index';
-import type { Boxes, LimiterName, Limiters, Rendering } from '#core/dialect/index';
+import type { Boxes, Rendering } from '#core/dialect/index';
 import { createProblem, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 

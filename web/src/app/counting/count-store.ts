@@ -1,6 +1,7 @@
 import { Injectable, computed, effect, inject, signal, type Signal } from '@angular/core';
+import type { LimiterName, Limiters } from '#core/limiter/index';
 import type { CountEntry } from '#core/contract/index';
-import type { Dialect, LimiterName, Limiters, Rendering } from '#core/dialect/index';
+import type { Dialect, Rendering } from '#core/dialect/index';
 import { succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { findDialect, writeQuery, type Limiters } from '#core/dialect/index';
+import type { Limiters } from '#core/limiter/index';
+import { findDialect, writeQuery } from '#core/dialect/index';
 import { createProblem } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { createState } from '../testing/counts';

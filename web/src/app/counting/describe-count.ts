@@ -1,5 +1,6 @@
 import { compareCounts, type Comparison, type Count, type NoComparison } from '#core/count/index';
-import { listLimiters, listLeftOut, type LeftOut } from '#core/dialect/index';
+import { listLimiters } from '#core/limiter/index';
+import { listLeftOut, type LeftOut } from '#core/dialect/index';
 import { printQuery } from '#core/query/index';
 import { formatDifference } from '../ui/number-format';
 import type { Counted } from './count-state';

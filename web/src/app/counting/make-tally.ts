@@ -1,4 +1,5 @@
-import type { Dialect, Limiters } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
+import type { Limiters } from '#core/limiter/index';
 import { keepAmount } from '#core/count/index';
 import type { Tally } from '#core/project/index';
 import type { Counted } from './count-state';

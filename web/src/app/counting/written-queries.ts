@@ -1,5 +1,6 @@
 import { Injectable, inject, signal } from '@angular/core';
-import { listLimiters, writeQuery, type Dialect, type Limiters, type Rendering } from '#core/dialect/index';
+import { type Limiters, listLimiters } from '#core/limiter/index';
+import { writeQuery, type Dialect, type Rendering } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
 import { createKey, type CountWish } from './count-state';
 import { OwnDatabases } from './own-databases';

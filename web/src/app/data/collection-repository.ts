@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import { RECORD_ANSWER, type OwnCollection } from '#core/contract/index';
+import type { OwnCollection } from '#core/contract/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
-import type { BibliographicRecord } from '#core/record/index';
+import { RECORD_SCHEMA, type BibliographicRecord } from '#core/record/index';
 import { EwerDatabase, LONG_PATIENCE } from './ewer-database';
 
 /** So many records are kept as one piece. */
@@ -13,7 +13,7 @@ const COLLECTION = Joi.object<OwnCollection>({
   files: Joi.array().items(Joi.string().allow('')).required(),
   records: Joi.number().integer().min(0).required(),
 });
-const RECORDS = Joi.array<BibliographicRecord[]>().items(RECORD_ANSWER);
+const RECORDS = Joi.array<BibliographicRecord[]>().items(RECORD_SCHEMA);
 const MISSING = fail<never>(createProblem('collection-missing', 'error'));
 
 /** The collections of imported records, in the browser's own database. */

@@ -1,4 +1,5 @@
-import { writeQuery, type Dialect, type Limiters } from '#core/dialect/index';
+import { writeQuery, type Dialect } from '#core/dialect/index';
+import type { Limiters } from '#core/limiter/index';
 import type { QueryNode } from '#core/query/index';
 import type { BibliographicRecord } from '#core/record/index';
 import type { StandinClient } from './standin-client';

@@ -4,7 +4,6 @@ import {
   LISTING_ANSWER,
   LOOKUP_ANSWER,
   PROOF_ANSWER,
-  RECORD_ANSWER,
   SRU_EXPLANATION,
   SEARCH_ANSWER,
   WORDS_ANSWER,
@@ -25,7 +24,7 @@ import {
 } from '#core/contract/index';
 import { STANDIN_SCHEME, type SruEndpoint } from '#core/sru/index';
 import { findDialect, type Boxes } from '#core/dialect/index';
-import type { BibliographicRecord } from '#core/record/index';
+import { RECORD_SCHEMA, type BibliographicRecord } from '#core/record/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
 import { GatheredWords } from './gathered-words';
 
@@ -184,7 +183,7 @@ export class StandinClient {
     const answers = await Promise.all(
       numbers.map((number) =>
         this.get(`${database}/records/${number}`, database, (body) =>
-          validate(RECORD_ANSWER, body, this.nameOf(database)),
+          validate(RECORD_SCHEMA, body, this.nameOf(database)),
         ),
       ),
     );

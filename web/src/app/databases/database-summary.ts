@@ -1,5 +1,5 @@
-import { LIMITER_LABELS } from './limiter-labels';
 import type { Dialect } from '#core/dialect/index';
+import { LIMITER_NAMES, LIMITERS } from '#core/limiter/index';
 import type { OwnConnection } from '#core/project/index';
 
 /** What is searched without a field, in words. */
@@ -16,9 +16,8 @@ export function describeThesaurus({ headings }: Dialect): string {
 /** How the limiters are applied: in the string, by boxes or by hand, or not at all. */
 export function describeLimiters({ limiters }: Dialect): string {
   const named = (how: readonly string[]): string =>
-    Object.entries(limiters)
-      .filter(([, rule]) => how.includes(rule.how))
-      .map(([name]) => LIMITER_LABELS[name as keyof typeof LIMITER_LABELS])
+    LIMITER_NAMES.filter((name) => how.includes(limiters[name].how))
+      .map((name) => LIMITERS[name].label)
       .join(', ');
   const parts = [
     ['in the string', named(['string'])],

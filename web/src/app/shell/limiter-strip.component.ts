@@ -1,8 +1,16 @@
 import { CdkConnectedOverlay, CdkOverlayOrigin } from '@angular/cdk/overlay';
+import {
+  LIMITERS,
+  listLimiters,
+  listLimitersOf,
+  type LimiterName,
+  type LimiterOf,
+  type Limiters,
+} from '#core/limiter/index';
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
-import { listLimiters, type Dialect, type LimiterName, type Limiters } from '#core/dialect/index';
+import { type Dialect } from '#core/dialect/index';
 import { DOCUMENT_TYPES, LANGUAGES, type DocumentType } from '#core/record/index';
 import { IconComponent } from '../ui/icon.component';
 import { shortenName } from '../ui/short-name';
@@ -23,6 +31,7 @@ export class LimiterStripComponent {
 
   protected readonly types = DOCUMENT_TYPES;
   protected readonly languages = LANGUAGES;
+  protected readonly flags = listLimitersOf('flag').map((name) => ({ name, label: LIMITERS[name].label }));
   protected readonly isOpen = signal(false);
   protected readonly chips = computed(() =>
     listLimiters(this.limiters()).map(({ name, value }) => ({
@@ -85,7 +94,7 @@ export class LimiterStripComponent {
     this.changed.emit(languages.length > 0 ? { ...rest, languages } : rest);
   }
 
-  protected setFlag(name: 'peerReviewed' | 'fullText', on: boolean): void {
+  protected setFlag(name: LimiterOf<'flag'>, on: boolean): void {
     const { [name]: _, ...rest } = this.limiters();
     this.changed.emit(on ? { ...rest, [name]: true } : rest);
   }

@@ -1,6 +1,6 @@
 import { Injectable, effect, inject } from '@angular/core';
+import { isSameLimiters } from '#core/limiter/index';
 import { isSameAmount, readKeptAmount } from '#core/count/index';
-import { isSameLimiters } from '#core/dialect/index';
 import { DraftCounts, type DatabaseCount } from '../counting/draft-counts';
 import { makeTally } from '../counting/make-tally';
 import { writeMoment } from '../data/ids';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { isSameLimiters } from '#core/limiter/index';
 import { MatDialog } from '@angular/material/dialog';
-import { isSameLimiters } from '#core/dialect/index';
 import type { TargetBand } from '#core/project/index';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';

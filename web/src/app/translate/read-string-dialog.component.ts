@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { type Limiters, listLimiters } from '#core/limiter/index';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatFormField } from '@angular/material/form-field';
@@ -10,7 +11,6 @@ import {
   OPEN_DIALECTS,
   TEMPLATE_DIALECTS,
   isHistory,
-  listLimiters,
   listStrings,
   rankDialects,
   readHistory,
@@ -19,7 +19,6 @@ import {
   type Dialect,
   type DialectGuess,
   type HistoryLine,
-  type Limiters,
   type ReadString,
 } from '#core/dialect/index';
 import { describeInFull, type Problem } from '#core/problem/index';

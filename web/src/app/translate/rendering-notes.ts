@@ -1,4 +1,5 @@
-import { listLimiters, type FidelityLevel, type HandStep, type PhraseFallback } from '#core/dialect/index';
+import { type FidelityLevel, type HandStep, type PhraseFallback } from '#core/dialect/index';
+import { listLimiters } from '#core/limiter/index';
 import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../counting/count-state';
 

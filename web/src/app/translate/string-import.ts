@@ -1,4 +1,5 @@
-import { nameLine, type HistoryLine, type Limiters, type ReadString } from '#core/dialect/index';
+import { nameLine, type HistoryLine, type ReadString } from '#core/dialect/index';
+import type { Limiters } from '#core/limiter/index';
 import {
   createBlockName,
   listBlockNames,

@@ -1,4 +1,5 @@
 import { Clipboard } from '@angular/cdk/clipboard';
+import { listLimiters } from '#core/limiter/index';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -18,7 +19,6 @@ import {
   writeHistory,
   type Dialect,
   type WrittenLine,
-  listLimiters,
 } from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
 import { createTerm } from '#core/project/index';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Limiters } from '#core/dialect/index';
+import type { Limiters } from '#core/limiter/index';
 import type { Concept, Project } from '#core/project/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { arbitraryRecords, createConcept, createWorldProject, type WorldRecords } from './small-world';

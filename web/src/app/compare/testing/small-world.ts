@@ -1,4 +1,5 @@
 import '@angular/compiler';
+import type { Limiters } from '#core/limiter/index';
 import { computed, signal, type Provider, type Type } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
@@ -8,7 +9,7 @@ import { EMPTY } from 'rxjs';
 import { createDocument, type IndexDocument } from '#core/collection/index';
 import { createSharedDraft } from '#core/compare/index';
 import type { CountEntry, IdsAnswer } from '#core/contract/index';
-import { findDialect, readString, type Limiters } from '#core/dialect/index';
+import { findDialect, readString } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import { createProject, type Concept, type Project } from '#core/project/index';
 import { dropInactive, type Field, type QueryNode } from '#core/query/index';

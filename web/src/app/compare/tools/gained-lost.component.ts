@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { isSameLimiters } from '#core/limiter/index';
 import {
   createSharedDraft,
   drawSample,
@@ -9,7 +10,7 @@ import {
   type Question,
   type ShareEstimate,
 } from '#core/compare/index';
-import { isSameLimiters, type Dialect } from '#core/dialect/index';
+import { type Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';

@@ -1,7 +1,7 @@
 import { DatePipe } from '@angular/common';
+import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { listLimiters } from '#core/dialect/index';
 import type { Tally } from '#core/project/index';
 import { getAmount, type Counted, type CountWish } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';

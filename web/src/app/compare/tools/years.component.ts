@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Limiters } from '#core/limiter/index';
 import { listYearSpans, summariseYears } from '#core/compare/index';
-import type { Dialect, Limiters } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import { findObstacle, getAmount, getExact, getLeast } from '#core/count/index';
 import type { Counted } from '../../counting/count-state';
 import { readCount } from '../../counting/read-count';

@@ -1,5 +1,5 @@
 import { describeDifference } from '#core/compare/index';
-import { listLimiters } from '#core/dialect/index';
+import { listLimiters } from '#core/limiter/index';
 import type { SearchState, Variant } from '#core/project/index';
 
 /** A row names so many changes; the rest is counted. */

@@ -1,5 +1,5 @@
 import { getExact, isEstimated, keepAmount, type Amount } from '#core/count/index';
-import { listLimiters } from '#core/dialect/index';
+import { listLimiters } from '#core/limiter/index';
 import { getAmount } from '../../counting/count-state';
 import { describeBasis } from '../../counting/describe-count';
 import type { TableCells } from '../../ui/table-file';

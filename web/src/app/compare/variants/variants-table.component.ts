@@ -1,4 +1,5 @@
 import { DatePipe } from '@angular/common';
+import { isSameLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
@@ -13,7 +14,7 @@ import {
   type Amount,
   type BandStanding,
 } from '#core/count/index';
-import { isSameLimiters, type Dialect } from '#core/dialect/index';
+import { type Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { getAmount, type Counted } from '../../counting/count-state';

@@ -1,8 +1,8 @@
 import { formatDate } from '@angular/common';
+import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { createElementKey, createReport, printReport } from '#core/check/index';
-import { listLimiters } from '#core/dialect/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { ReviewMark } from '#core/project/index';
 import { getAmount } from '../../counting/count-state';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { listLimiters } from '#core/limiter/index';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import type { FramedQuestion, Purpose, SourceRules } from '#core/project/index';
 import { FRAMES, PURPOSE_ROWS } from '#core/question/index';
-import { listLimiters } from '#core/dialect/index';
 import { foldLetters, splitWords } from '#core/text/index';
 import { LimiterStripComponent } from '../../shell/limiter-strip.component';
 import { OpenProject } from '../../state/open-project';

@@ -1,27 +1,14 @@
 import type { Property, RangeNode, ValueNode } from '../query';
-import { DOCUMENT_TYPES, type DocumentType } from '../record';
-import type { Dialect, LimiterName, LimiterRule } from './dialect';
-
-/** What the results are limited to: one neutral set for all databases. Absent or empty means not limited. */
-export interface Limiters {
-  /** Inclusive; an open end is absent. Records without a year fail. */
-  readonly years?: { readonly from?: number; readonly to?: number };
-  readonly types?: readonly DocumentType[];
-  /** ISO 639-1; any of them. */
-  readonly languages?: readonly string[];
-  /** Lets only what is known to be peer-reviewed through. */
-  readonly peerReviewed?: boolean;
-  readonly fullText?: boolean;
-  /** Months of entry as `2026-03`, inclusive: when the database took the record in, not when it appeared. */
-  readonly entered?: { readonly from?: string; readonly to?: string };
-  /** Journals or other containers; any of them. */
-  readonly sources?: readonly string[];
-  /** Subject areas, in the words of the databases that have them; any of them. */
-  readonly subjects?: readonly string[];
-}
-
-/** No limiters. */
-export const NO_LIMITERS: Limiters = {};
+import {
+  NO_LIMITERS,
+  getLimiterRow,
+  listLimiters,
+  type LimiterName,
+  type Limiters,
+  type Range,
+} from '../limiter';
+import { DOCUMENT_TYPES } from '../record';
+import type { Dialect, LimiterRule } from './dialect';
 
 /** The ticked boxes that go with a string: the limiters that a database takes apart from it. */
 export type Boxes = Limiters;
@@ -36,8 +23,7 @@ export interface HandStep {
 }
 
 /** What stands for an open end. */
-const EARLIEST_YEAR = 1000;
-const LATEST_YEAR = 9999;
+const OPEN_ENDS = { years: ['1000', '9999'], months: ['1000-01', '9999-12'] } as const;
 
 /** The limiters as a dialect applies them: what joins the string, what is ticked, what is left to say. */
 export function writeLimiters(
@@ -62,53 +48,16 @@ export function writeLimiters(
   return { text, boxes, steps };
 }
 
-/** The limiters that are in force, each with its value in words. */
-export function listLimiters(limiters: Limiters): { name: LimiterName; value: string }[] {
-  const { years, types, languages, peerReviewed, fullText, entered, sources, subjects } = limiters;
-  const found: { name: LimiterName; value: string }[] = [];
-  if (years && (years.from !== undefined || years.to !== undefined))
-    found.push({ name: 'years', value: describeRange(years) });
-  if (types && types.length > 0) found.push({ name: 'types', value: types.join(', ') });
-  if (languages && languages.length > 0) found.push({ name: 'languages', value: languages.join(', ') });
-  if (peerReviewed) found.push({ name: 'peerReviewed', value: 'peer-reviewed' });
-  if (fullText) found.push({ name: 'fullText', value: 'full text' });
-  if (entered && (entered.from !== undefined || entered.to !== undefined))
-    found.push({ name: 'entered', value: `entered ${describeRange(entered)}` });
-  if (sources && sources.length > 0) found.push({ name: 'sources', value: `in ${sources.join(', ')}` });
-  if (subjects && subjects.length > 0) found.push({ name: 'subjects', value: `on ${subjects.join(', ')}` });
-  return found;
-}
-
-/** `2015–2024` (years, or months with an en dash between them), `from 2015` or `until 2024`. */
-export function describeRange<T extends number | string>({
-  from,
-  to,
-}: {
-  readonly from?: T;
-  readonly to?: T;
-}): string {
-  if (from !== undefined && to !== undefined) return from === to ? `${from}` : `${from}–${to}`;
-  return from === undefined ? `until ${to ?? ''}` : `from ${from}`;
-}
-
-/** True if both let the same records through. */
-export function isSameLimiters(a: Limiters, b: Limiters): boolean {
-  return JSON.stringify(listLimiters(a)) === JSON.stringify(listLimiters(b));
-}
-
 function writeInString(
   rule: LimiterRule & { how: 'string' },
   name: LimiterName,
   limiters: Limiters,
   dialect: Dialect,
 ): string {
-  if (name === 'years') {
-    const { from, to } = limiters.years ?? {};
-    return writeRange(rule, from?.toString(), to?.toString(), [`${EARLIEST_YEAR}`, `${LATEST_YEAR}`]);
-  }
-  if (name === 'entered') {
-    const { from, to } = limiters.entered ?? {};
-    return writeRange(rule, from, to, [`${EARLIEST_YEAR}-01`, `${LATEST_YEAR}-12`]);
+  const row = getLimiterRow(name);
+  if (row.kind === 'years' || row.kind === 'months') {
+    const { from, to } = (limiters[name] ?? {}) as Range<number | string>;
+    return writeRange(rule, from?.toString(), to?.toString(), OPEN_ENDS[row.kind]);
   }
   const values = listValues(name, limiters);
   const named = values.map((value) => rule.values?.[value] ?? value);
@@ -166,8 +115,8 @@ function describeAsLimiters(node: RangeNode | ValueNode): Limiters {
 
 /** The values of a limiter that is a list; a quotation mark would end what it stands in. */
 function listValues(name: LimiterName, limiters: Limiters): readonly string[] {
-  if (name === 'types' || name === 'languages') return limiters[name] ?? [];
-  if (name === 'sources' || name === 'subjects')
-    return (limiters[name] ?? []).map((value) => value.replace(/["\\]/g, ' ').trim());
-  return ['yes'];
+  const row = getLimiterRow(name);
+  if (row.kind !== 'list') return ['yes'];
+  const values = (limiters[name] ?? []) as readonly string[];
+  return row.isFreeText ? values.map((value) => value.replace(/["\\]/g, ' ').trim()) : values;
 }

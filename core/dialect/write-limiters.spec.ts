@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { isSameLimiters, type Limiters } from '../limiter';
 import { parseQuery, printQuery } from '../query';
-import { isSameLimiters, listLimiters, type Limiters } from './limiters';
 import { DIALECTS, findDialect } from './profiles';
 import { readString } from './reading';
 import { readDialect } from './schema';
@@ -10,7 +10,7 @@ const { root } = parseQuery('bats OR lamps NOT roads');
 const write = (database: string, limiters: Limiters) =>
   writeQuery(root, findDialect(database)!, { limiters });
 
-describe('limiters', () => {
+describe('limiters in a dialect', () => {
   it('go round the bracketed whole, never behind a trailing NOT', () => {
     const text = write('cardinal', { years: { from: 2015 } }).text;
     expect(text).toMatch(/^\(.*\) AND years\(2015-9999\)$/);
@@ -47,14 +47,6 @@ describe('limiters', () => {
     expect(isSameLimiters(read.limiters, limiters)).toBe(true);
     const journal = readString('bats AND journal:"Night Ecology"', heronsmere);
     expect(printQuery(journal.root)).toContain('source: "Night Ecology"');
-  });
-
-  it('are described in words and told apart', () => {
-    expect(listLimiters({ entered: { from: '2026-01', to: '2026-06' }, subjects: ['zoology'] })).toEqual([
-      { name: 'entered', value: 'entered 2026-01–2026-06' },
-      { name: 'subjects', value: 'on zoology' },
-    ]);
-    expect(isSameLimiters({ entered: { from: '2026-01' } }, { years: { from: 2026 } })).toBe(false);
   });
 
   it('that a dialect of older days does not name are not to be had there', () => {

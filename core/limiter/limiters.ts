@@ -1,0 +1,66 @@
+import Joi from 'joi';
+import type { DocumentType } from '../record';
+import { LIMITER_NAMES, getLimiterRow, type LimiterName, type LimiterOf } from './limiter-table';
+
+/** From one year or month to another, both included; an open end is absent. */
+export interface Range<T> {
+  readonly from?: T;
+  readonly to?: T;
+}
+
+/**
+ * What the results are limited to: one neutral set for all databases. Absent or empty means not limited.
+ * Months are written `2026-03`, languages by ISO 639-1. Records without a year fail a limit of years.
+ */
+export type Limiters = { readonly [Name in LimiterOf<'years'>]?: Range<number> } & {
+  readonly [Name in LimiterOf<'months'>]?: Range<string>;
+} & { readonly [Name in LimiterOf<'flag'>]?: boolean } & {
+  readonly [Name in Exclude<LimiterOf<'list'>, 'types'>]?: readonly string[];
+} & { readonly types?: readonly DocumentType[] };
+
+/** No limiters. */
+export const NO_LIMITERS: Limiters = {};
+
+/** Limiters as they come from outside. */
+export const LIMITERS_SCHEMA = Joi.object<Limiters>(
+  Object.fromEntries(LIMITER_NAMES.map((name) => [name, getLimiterRow(name).schema])),
+);
+
+/** The limiters that are in force, each with its value in words. */
+export function listLimiters(limiters: Limiters): { name: LimiterName; value: string }[] {
+  return LIMITER_NAMES.flatMap((name) => {
+    const value = describeLimiter(name, limiters);
+    return value === undefined ? [] : [{ name, value }];
+  });
+}
+
+/** The value of a limiter in words; nothing if it is not in force. */
+function describeLimiter(name: LimiterName, limiters: Limiters): string | undefined {
+  const row = getLimiterRow(name);
+  const value: unknown = limiters[name];
+  switch (row.kind) {
+    case 'flag':
+      return value === true ? row.label : undefined;
+    case 'list': {
+      const values = (value as readonly string[] | undefined) ?? [];
+      return values.length > 0 ? `${row.lead}${values.join(', ')}` : undefined;
+    }
+    case 'years':
+    case 'months': {
+      const range = value as Range<number | string> | undefined;
+      const isLimited = range?.from !== undefined || range?.to !== undefined;
+      return range && isLimited ? `${row.lead}${describeRange(range)}` : undefined;
+    }
+  }
+}
+
+/** `2015–2024` (years, or months with an en dash between them), `from 2015` or `until 2024`. */
+export function describeRange({ from, to }: Range<number | string>): string {
+  if (from !== undefined && to !== undefined) return from === to ? `${from}` : `${from}–${to}`;
+  return from === undefined ? `until ${to ?? ''}` : `from ${from}`;
+}
+
+/** True if both let the same records through. */
+export function isSameLimiters(a: Limiters, b: Limiters): boolean {
+  return JSON.stringify(listLimiters(a)) === JSON.stringify(listLimiters(b));
+}
