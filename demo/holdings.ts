@@ -111,6 +111,14 @@ function chooseMonth(random: Random, year: number): string {
   return month > LAST_MONTH ? LAST_MONTH : month;
 }
 
+/** The databases that say which works anybody may read. */
+const KNOWS_OPEN_ACCESS: readonly HoldingId[] = ['heronsmere', 'marlstone'];
+
+/** A work is open, or not, wherever it is held; newer ones more often. */
+function isOpenAccess({ number, year }: Work): boolean {
+  return (number * 7_919) % 100 < (year < 2005 ? 8 : 25 + 2 * (year - 2005));
+}
+
 function describeWork(
   corpus: Corpus,
   work: Work,
@@ -133,6 +141,7 @@ function describeWork(
     language: work.language,
     peerReviewed: work.peerReviewed,
     hasFullText: id === 'marlstone' || random.chance(0.5),
+    ...(KNOWS_OPEN_ACCESS.includes(id) && { isOpenAccess: isOpenAccess(work) }),
     ...(id === 'marlstone' && { fullText: corpus.createFullText(work) }),
     ...(work.doi !== undefined && { doi: work.doi }),
     entered,

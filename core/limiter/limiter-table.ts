@@ -88,6 +88,14 @@ export const LIMITERS = {
     key: 'fulltext=yes',
     lets: ({ hasFullText }) => hasFullText,
   },
+  openAccess: {
+    kind: 'flag',
+    label: 'open access',
+    schema: Joi.boolean(),
+    key: 'access=open',
+    lets: ({ isOpenAccess }) => isOpenAccess === true,
+    isLater: true,
+  },
   entered: {
     kind: 'months',
     label: 'date of entry',

@@ -44,6 +44,8 @@ export interface BibliographicRecord {
   readonly language: string;
   readonly peerReviewed: 'yes' | 'no' | 'unknown';
   readonly hasFullText: boolean;
+  /** Anybody may read it without paying; absent where the database does not know. */
+  readonly isOpenAccess?: boolean;
   /** Only where the database searches it. */
   readonly fullText?: string;
   readonly doi?: string;
@@ -84,6 +86,7 @@ export const RECORD_SCHEMA = Joi.object<BibliographicRecord>({
   language: text.required(),
   peerReviewed: Joi.valid('yes', 'no', 'unknown').required(),
   hasFullText: Joi.boolean().required(),
+  isOpenAccess: Joi.boolean(),
   fullText: text,
   doi: text,
   entered: text.required(),
