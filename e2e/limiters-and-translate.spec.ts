@@ -11,7 +11,7 @@ test('limiters work end to end: in the string, as a ticked box, or said to be mi
   await panel.getByRole('checkbox', { name: 'article' }).check();
   await panel.getByRole('checkbox', { name: 'English' }).check();
   await panel.getByRole('checkbox', { name: 'peer-reviewed' }).check();
-  await panel.getByRole('checkbox', { name: 'full text available' }).check();
+  await panel.getByRole('checkbox', { name: 'full text' }).check();
   await page.keyboard.press('Escape');
   await workbench.goTo('Translate');
   const heronsmere = page.getByRole('region', { name: 'Heronsmere Life Index' });
@@ -26,6 +26,32 @@ test('limiters work end to end: in the string, as a ticked box, or said to be mi
   await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(expected);
   await page.getByRole('button', { name: 'Remove the limiter 2010–2026' }).click();
   await expect(heronsmere.getByTestId('string')).not.toContainText('year:');
+});
+
+test('open access is a limiter where a database knows it, and said to be missing elsewhere', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  const before = await workbench.readGauge('Heronsmere Life Index');
+  await page.getByRole('button', { name: '+ limiter' }).click();
+  await page.getByRole('dialog', { name: 'Limiters' }).getByRole('checkbox', { name: 'open access' }).check();
+  await page.keyboard.press('Escape');
+  const chip = page.getByRole('banner').locator('.chip', { hasText: 'open access' });
+  await expect(chip).toContainText('not in Gantry');
+  await workbench.goTo('Translate');
+  const heronsmere = page.getByRole('region', { name: 'Heronsmere Life Index' });
+  await expect(heronsmere).toContainText('Tick there: open access');
+  const string = await heronsmere.getByTestId('string').innerText();
+  const expected = await workbench.countByHand('heronsmere', string, { openAccess: true });
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(expected);
+  expect(expected).toBeGreaterThan(0);
+  expect(expected).toBeLessThan(before);
+  // It is kept with the project.
+  await workbench.waitUntilSaved();
+  await page.reload();
+  await expect(chip).toBeVisible();
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(expected);
 });
 
 test('a string is copied as it is shown', async ({ page }) => {

@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import type { Limiters } from '#core/limiter/index';
+import { LIMITERS, listLimitersOf, type Limiters } from '#core/limiter/index';
 import { computed, signal, type Provider, type Type } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
@@ -231,16 +231,13 @@ export class SmallWorld {
   }
 
   /** Those of some records that some limiters let through. */
-  within(
-    database: string,
-    numbers: readonly number[],
-    { years, peerReviewed, fullText }: Limiters,
-  ): number[] {
+  within(database: string, numbers: readonly number[], limiters: Limiters): number[] {
+    const { years } = limiters;
+    const flags = listLimitersOf('flag').filter((name) => limiters[name]);
     return numbers.filter((number) => {
       const record = this.records[database]?.[number];
       const year = record?.year ?? 0;
-      if (peerReviewed && record?.peerReviewed !== 'yes') return false;
-      if (fullText && !record?.hasFullText) return false;
+      if (flags.some((name) => !record || !LIMITERS[name].lets(record))) return false;
       return year >= (years?.from ?? -Infinity) && year <= (years?.to ?? Infinity);
     });
   }
