@@ -8,8 +8,8 @@ export const VALUE_GAP = 100;
 export const GREATEST_POSITION = 65_000;
 /** One entry into the positions every so many postings. */
 export const SKIP = 16;
-/** The meta number of a posting: the field mask above, the frequency below. */
-export const FREQUENCY_BITS = 7;
+/** The meta number of a posting has 16 bits: the field mask above (`MostIndexFields`), the frequency below. */
+export const FREQUENCY_BITS = 6;
 /** A frequency that does not fit stands before the positions instead. */
 export const FREQUENCY_ESCAPE = (1 << FREQUENCY_BITS) - 1;
 export const FIELD_COUNT = INDEX_FIELDS.length;
@@ -19,7 +19,7 @@ export interface Segment {
   readonly starts: Uint32Array;
   /** Record numbers within the segment, growing within a term. */
   readonly docs: Uint16Array;
-  /** `mask << 7 | frequency`. */
+  /** `mask << FREQUENCY_BITS | frequency`. */
   readonly meta: Uint16Array;
   /** The positions of all postings, one after the other. */
   readonly positions: Uint16Array;

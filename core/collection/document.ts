@@ -2,6 +2,9 @@ import { LIMITERS, listLimitersOf } from '../limiter';
 import type { BibliographicRecord } from '../record';
 import { createLabelKey } from '../text';
 
+/** A posting has a bit for each field, beside those of its frequency: with one field more nothing compiles. */
+type MostIndexFields = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10;
+
 /** The parts of a record that are indexed apart from each other; the order is that of their positions. */
 export const INDEX_FIELDS = [
   'title',
@@ -13,7 +16,7 @@ export const INDEX_FIELDS = [
   'affiliation',
   'source',
   'fulltext',
-] as const;
+] as const satisfies { readonly length: MostIndexFields };
 export type IndexField = (typeof INDEX_FIELDS)[number];
 
 /** A set of index fields: bit n stands for `INDEX_FIELDS[n]`. */

@@ -1,7 +1,7 @@
 import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { isPlain } from '../query';
 import { RecordSet } from './bitset';
-import { FREQUENCY_BITS, SEGMENT_SIZE, type CollectionIndex } from './collection-index';
+import { FREQUENCY_BITS, FREQUENCY_ESCAPE, SEGMENT_SIZE, type CollectionIndex } from './collection-index';
 import { NEVER, countPostings, findTerms, type Deadline } from './dictionary';
 import { ALL_FIELDS, type FieldMask } from './document';
 import type { SetExpression, Slot } from './expression';
@@ -347,7 +347,7 @@ export function scoreRecords(
       for (let at = segment.starts[term]!; at < end; at++) {
         const record = number * SEGMENT_SIZE + segment.docs[at]!;
         if (!set.has(record)) continue;
-        const frequency = segment.meta[at]! & 127;
+        const frequency = segment.meta[at]! & FREQUENCY_ESCAPE;
         const inTitle = ((segment.meta[at]! >>> FREQUENCY_BITS) & ALL_FIELDS & 1) === 1;
         scores[record]! += rarity * ((2.2 * frequency) / (frequency + 1.2) + (inTitle ? 2 : 0));
       }

@@ -1,6 +1,6 @@
 import type { Analysis, CollectionIndex, Segment } from './collection-index';
 
-const MAGIC = 'ewer-index-2';
+const MAGIC = 'ewer-index-3';
 const SEGMENT_ARRAYS = ['starts', 'docs', 'meta', 'positions', 'skips', 'fieldStarts'] as const;
 
 interface Header {
