@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '../schema';
 import type { Boxes } from '../dialect';
 import { LIMITERS_SCHEMA } from '../limiter';
 import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
@@ -93,7 +94,7 @@ export const COUNT_REQUEST = Joi.object<CountRequest>({
   strings: searchStrings(MOST_STRINGS).required(),
   boxes,
   session: Joi.string().max(100),
-}).required();
+} satisfies SchemaOf<CountRequest>).required();
 
 /** A session is begun by an object without anything in it. */
 export const SESSION_REQUEST = Joi.object<Record<string, never>>({}).required();
@@ -109,7 +110,7 @@ export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   start: Joi.number().integer().min(0).max(1_000_000).default(0),
   rows: Joi.number().integer().min(0).max(100).default(25),
   sort: Joi.valid('relevance', 'newest').default('relevance'),
-}).required();
+} satisfies SchemaOf<SearchRequest>).required();
 
 /** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
 export interface IdsRequest {
@@ -130,7 +131,7 @@ export const IDS_REQUEST = Joi.object<IdsRequest>({
   string: searchString.required(),
   boxes,
   keys: Joi.boolean().default(false),
-}).required();
+} satisfies SchemaOf<IdsRequest>).required();
 
 /** Records known by an identifier, such as a DOI, that are to be looked up. */
 export const LOOKUP_REQUEST = Joi.object<{ identifiers: string[] }, true>({
@@ -188,7 +189,9 @@ const COUNT_ANSWERS = new Map<number, Joi.ObjectSchema<CountAnswer>>();
 export function createCountAnswerSchema(counted: number): Joi.ObjectSchema<CountAnswer> {
   const made =
     COUNT_ANSWERS.get(counted) ??
-    Joi.object<CountAnswer>({ counts: Joi.array().items(entry).length(counted).required() });
+    Joi.object<CountAnswer>({
+      counts: Joi.array().items(entry).length(counted).required(),
+    } satisfies SchemaOf<CountAnswer>);
   COUNT_ANSWERS.set(counted, made);
   return made;
 }
@@ -200,7 +203,7 @@ export const IDS_ANSWER = Joi.object<IdsAnswer>({
   numbers: numbers.required(),
   identifiers: numbers,
   works: numbers,
-});
+} satisfies SchemaOf<IdsAnswer>);
 
 /** The titles of records that were looked up, in their order; nothing where the database has none. */
 export interface LookupAnswer {
@@ -209,19 +212,19 @@ export interface LookupAnswer {
 
 export const LOOKUP_ANSWER = Joi.object<LookupAnswer>({
   titles: Joi.array().items(text.allow(null)).required(),
-});
+} satisfies SchemaOf<LookupAnswer>);
 
 export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   total,
   estimated: Joi.boolean().required(),
   records: Joi.array().items(RECORD_SCHEMA).required(),
-});
+} satisfies SchemaOf<SearchAnswer>);
 
 export const WORDS_ANSWER = Joi.object<WordsAnswer>({
   words: Joi.array()
     .items(Joi.object({ word: text.required(), records: total }))
     .required(),
-});
+} satisfies SchemaOf<WordsAnswer>);
 
 export const LISTING_ANSWER = Joi.array<StandinListing[]>().items(
   Joi.object({

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '../schema';
 
 /** A node whose rendering does not mean the same, to be put alone into the neutral query. */
 export interface ProofSwap {
@@ -48,7 +49,7 @@ export const PROOF_REQUEST = Joi.object<ProofRequest>({
     )
     .max(500)
     .required(),
-}).required();
+} satisfies SchemaOf<ProofRequest>).required();
 
 const number = Joi.number().integer().min(0).required();
 const difference = Joi.object({
@@ -64,4 +65,4 @@ export const PROOF_ANSWER = Joi.object<ProofAnswer>({
   lost: difference,
   swaps: Joi.array().items(both).required(),
   together: both.required(),
-});
+} satisfies SchemaOf<ProofAnswer>);

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '../schema';
 import { SRU_ENDPOINT, type SruEndpoint } from '../sru';
 
 /** What a server says of itself. */
@@ -32,14 +33,14 @@ export const SRU_ENDPOINT_REQUEST = Joi.object<{ endpoint: SruEndpoint }, true>(
 export const SRU_COUNT_REQUEST = Joi.object<SruCountRequest>({
   endpoint: SRU_ENDPOINT.required(),
   strings: Joi.array().items(searchString).max(2_000).required(),
-}).required();
+} satisfies SchemaOf<SruCountRequest>).required();
 
 export const SRU_SEARCH_REQUEST = Joi.object<SruSearchRequest>({
   endpoint: SRU_ENDPOINT.required(),
   string: searchString.required(),
   start: Joi.number().integer().min(0).max(1_000_000).default(0),
   rows: Joi.number().integer().min(0).max(100).default(25),
-}).required();
+} satisfies SchemaOf<SruSearchRequest>).required();
 
 const text = Joi.string().allow('');
 export const SRU_EXPLANATION = Joi.object<SruExplanation>({
@@ -50,4 +51,4 @@ export const SRU_EXPLANATION = Joi.object<SruExplanation>({
     .required(),
   schemas: Joi.array().items(text).required(),
   mostRecords: Joi.number().integer().min(1),
-});
+} satisfies SchemaOf<SruExplanation>);

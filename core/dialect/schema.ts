@@ -1,15 +1,25 @@
 import Joi from 'joi';
+import type { SchemaOf } from '../schema';
 import { LIMITER_NAMES, getLimiterRow } from '../limiter';
 import { createProblem, type Problem } from '../problem';
 import { FIELDS } from '../query';
-import { LENGTH_FALLBACKS, PHRASE_FALLBACKS, type Dialect } from './dialect';
+import {
+  LENGTH_FALLBACKS,
+  PHRASE_FALLBACKS,
+  type Dialect,
+  type HistoryForms,
+  type MaybeRule,
+  type OperatorWords,
+  type ProximityRule,
+  type WildcardRule,
+} from './dialect';
 
 const text = Joi.string().min(1).max(500);
 const operator = Joi.object({
   write: text.allow('').required(),
   read: Joi.array().items(text).required(),
   anyCase: Joi.boolean().required(),
-});
+} satisfies SchemaOf<OperatorWords>);
 const sign = Joi.string()
   .length(1)
   .pattern(/[\p{L}\p{N}\s"()]/u, { invert: true });
@@ -18,12 +28,12 @@ const wildcardParts = {
   leastLetters: Joi.number().integer().min(0).max(20).required(),
   where: Joi.valid('end', 'anywhere', 'not-first').required(),
   cap: Joi.number().integer().min(1),
-};
+} satisfies SchemaOf<WildcardRule>;
 const wildcard = Joi.object(wildcardParts);
 const maybe = Joi.object({
   ...wildcardParts,
   means: Joi.valid('letter-behind', 'any-character').required(),
-});
+} satisfies SchemaOf<MaybeRule>);
 const note = text;
 const limiter = Joi.alternatives(
   Joi.object({
@@ -57,7 +67,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     and: operator.required(),
     or: operator.required(),
     not: operator.required(),
-  }).required(),
+  } satisfies SchemaOf<Dialect['operators']>).required(),
   exclusion: Joi.valid('between', 'before').required(),
   precedence: Joi.alternatives(Joi.valid('left-to-right'), Joi.array().items(level).min(1)).required(),
   mixedOperators: Joi.valid('refused', 'unsure'),
@@ -69,8 +79,10 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
       .items(Joi.valid(...PHRASE_FALLBACKS))
       .unique()
       .required(),
-  }).required(),
-  wildcards: Joi.object({ any: wildcard, one: wildcard, maybe }).required(),
+  } satisfies SchemaOf<Dialect['phrase']>).required(),
+  wildcards: Joi.object({ any: wildcard, one: wildcard, maybe } satisfies SchemaOf<
+    Dialect['wildcards']
+  >).required(),
   proximity: Joi.array()
     .items(
       Joi.object({
@@ -81,7 +93,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
         greatest: Joi.number().integer().min(1),
         numbers: Joi.array().items(Joi.number().integer().min(0)).min(1),
         operands: Joi.valid('words', 'phrases', 'groups').required(),
-      }),
+      } satisfies SchemaOf<ProximityRule>),
     )
     .required(),
   fields: Joi.object({
@@ -95,7 +107,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
       .required(),
     held: fieldList.min(1).required(),
     unmarked: fieldList.min(1).required(),
-  }).required(),
+  } satisfies SchemaOf<Dialect['fields']>).required(),
   headings: Joi.object({
     vocabulary: text.required(),
     heading: text.pattern(/\{label\}/).required(),
@@ -103,7 +115,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     focus: text.pattern(/\{label\}/),
     qualified: text.pattern(/\{label\}.+\{qualifier\}/),
     flat: Joi.boolean().required(),
-  }),
+  } satisfies SchemaOf<NonNullable<Dialect['headings']>>),
   limiters: Joi.object(
     Object.fromEntries(
       LIMITER_NAMES.map((name) => [
@@ -112,7 +124,9 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
       ]),
     ),
   ).required(),
-  escape: Joi.object({ sign: sign.required(), before: text.required() }),
+  escape: Joi.object({ sign: sign.required(), before: text.required() } satisfies SchemaOf<
+    NonNullable<Dialect['escape']>
+  >),
   stopWords: Joi.array().items(text).required(),
   reservedWords: Joi.array().items(text).required(),
   stems: Joi.boolean(),
@@ -122,7 +136,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     characters: Joi.number().integer().min(1),
     truncations: Joi.number().integer().min(0),
     words: Joi.number().integer().min(1),
-  }).required(),
+  } satisfies SchemaOf<Dialect['most']>).required(),
   whenTooLong: Joi.array()
     .items(Joi.valid(...LENGTH_FALLBACKS))
     .unique()
@@ -135,10 +149,10 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     limits: Joi.array()
       .items(text.pattern(/^(?=.*\{n\}).*\{limiter\}/))
       .required(),
-  }),
+  } satisfies SchemaOf<HistoryForms>),
   address: text.pattern(/^https?:\/\/.*\{string\}/),
   habits: Joi.array().items(text).required(),
-});
+} satisfies SchemaOf<Dialect>);
 
 /** A dialect document as a value, or all its faults at once. */
 export function readDialect(

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '../schema';
 import type { Change } from './change';
 import type { History } from './history';
 import type { Project, Working } from './project';
@@ -76,7 +77,7 @@ const STEP = Joi.object<KeptStep>({
   kind: Joi.string().max(100).required(),
   back: PATCH.required(),
   forth: PATCH.required(),
-}).required();
+} satisfies SchemaOf<KeptStep>).required();
 
 function readStep(kept: unknown): KeptStep | undefined {
   const result = STEP.validate(kept, { convert: false });

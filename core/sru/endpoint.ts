@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '../schema';
 
 /** The versions of SRU that are spoken: 1.1 and 1.2 (Library of Congress), 2.0 (OASIS searchRetrieve 1.0). */
 export const SRU_VERSIONS = ['1.1', '1.2', '2.0'] as const;
@@ -24,4 +25,4 @@ export const SRU_ENDPOINT = Joi.object<SruEndpoint>({
     .required(),
   version: Joi.valid(...SRU_VERSIONS).required(),
   schema: Joi.string().max(300),
-});
+} satisfies SchemaOf<SruEndpoint>);

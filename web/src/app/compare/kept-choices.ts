@@ -1,4 +1,5 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
+import type { SchemaOf } from '#core/schema/index';
 import Joi from 'joi';
 import { OpenProject } from '../state/open-project';
 
@@ -39,7 +40,7 @@ const STORED = Joi.object<Choices>({
   showsTogether: Joi.boolean().default(false),
   stepOrder: ids.default([]),
   notCombined: ids.default([]),
-});
+} satisfies SchemaOf<Choices>);
 
 /** What a person chose to see in Compare, project by project; remembered on this device. */
 @Injectable({ providedIn: 'root' })

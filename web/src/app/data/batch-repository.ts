@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '#core/schema/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import { EwerDatabase } from './ewer-database';
 
@@ -47,7 +48,7 @@ const STORED_BATCH = Joi.object<StoredBatch>({
       Joi.object({ total: total.required(), estimated: Joi.boolean().required(), upTo: total }).allow(null),
     )
     .required(),
-});
+} satisfies SchemaOf<StoredBatch>);
 
 /** Batches that are not done, so that they go on after a reload. */
 export class BatchRepository {

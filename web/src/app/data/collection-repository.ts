@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '#core/schema/index';
 import type { OwnCollection } from '#core/contract/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { RECORD_SCHEMA, type BibliographicRecord } from '#core/record/index';
@@ -12,7 +13,7 @@ const COLLECTION = Joi.object<OwnCollection>({
   imported: Joi.string().isoDate().required(),
   files: Joi.array().items(Joi.string().allow('')).required(),
   records: Joi.number().integer().min(0).required(),
-});
+} satisfies SchemaOf<OwnCollection>);
 const RECORDS = Joi.array<BibliographicRecord[]>().items(RECORD_SCHEMA);
 const MISSING = fail<never>(createProblem('collection-missing', 'error'));
 

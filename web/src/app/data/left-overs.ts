@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '#core/schema/index';
 
 /** A project with changes that were not saved when its page was left. */
 export interface LeftOver {
@@ -16,7 +17,7 @@ const LEFT_OVER = Joi.object<LeftOver>({
   revision: Joi.number().integer().min(0).required(),
   saved: Joi.string().isoDate().required(),
   stored: Joi.object().unknown().required(),
-});
+} satisfies SchemaOf<LeftOver>);
 
 /**
  * What a page that is left has no time to save: its storage writes at once, where that of the projects

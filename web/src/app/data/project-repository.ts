@@ -1,4 +1,5 @@
 import type { IDBPDatabase, IDBPObjectStore } from 'idb';
+import type { SchemaOf } from '#core/schema/index';
 import Joi from 'joi';
 import { NEVER, fromEvent, type Observable } from 'rxjs';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
@@ -36,7 +37,11 @@ export interface LoadedProject {
 }
 
 const PLACE = Joi.number().integer().min(0).required();
-const STEP_PLACES = Joi.object<StepPlaces>({ first: PLACE, at: PLACE, end: PLACE }).required();
+const STEP_PLACES = Joi.object<StepPlaces>({
+  first: PLACE,
+  at: PLACE,
+  end: PLACE,
+} satisfies SchemaOf<StepPlaces>).required();
 const REVISION = Joi.number().integer().min(0).required();
 
 /** The states of a history as this window last kept them: what is the same object need not be kept again. */

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { SchemaOf } from '#core/schema/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import type { Heading } from '#core/vocabulary/index';
 import { EwerDatabase } from './ewer-database';
@@ -35,7 +36,7 @@ const THESAURUS = Joi.object<OwnThesaurus>({
       }),
     )
     .required(),
-});
+} satisfies SchemaOf<OwnThesaurus>);
 
 /** The thesauri that people loaded, in the browser's own database. */
 export class ThesaurusRepository {
