@@ -190,6 +190,11 @@ test('kinds are corrected, terms are meant for some databases only, and both are
   await page.getByLabel('Kind of the term').selectOption('organisation');
   await page.getByLabel('Note on the term').fill('ask them');
   await page.getByRole('checkbox', { name: 'Gantry Engineering Abstracts' }).uncheck();
+  // A term is meant for at least one database: the last box that is ticked stays.
+  await page.getByRole('checkbox', { name: 'Heronsmere Life Index' }).uncheck();
+  await expect(page.getByRole('checkbox', { name: 'Marlstone Full Text' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Marlstone Full Text' })).toBeDisabled();
+  await page.getByRole('checkbox', { name: 'Heronsmere Life Index' }).check();
   await page.getByRole('button', { name: 'Done' }).click();
   const organisation = workbench.line('people', 'affiliation: "Marlstone Town"');
   await expect(organisation).toHaveAccessibleName('organisation, only for heronsmere, marlstone');

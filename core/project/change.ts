@@ -100,7 +100,12 @@ export type Change =
   | { readonly kind: 'remove-block'; readonly id: string }
   | { readonly kind: 'move-block'; readonly id: string; readonly to: number }
   /** Several changes as one step: all are made, or none. */
-  | { readonly kind: 'mend'; readonly changes: readonly Change[] }
+  | {
+      readonly kind: 'mend';
+      readonly changes: readonly Change[];
+      /** What it is called for undo; without it, as its last part. */
+      readonly as?: Change['kind'];
+    }
   /** Goes back to a state that the draft had before. */
   | { readonly kind: 'return-to'; readonly working: Working }
   | { readonly kind: 'set-limiters'; readonly limiters: Limiters }
@@ -198,6 +203,13 @@ export function isUndoable(change: Change): change is UndoableChange {
   return UNDOABLE.has(change.kind);
 }
 
+/** The kind under whose name undo offers a change: one that is made of several is called after one of them. */
+export function findStepKind(change: Change): Change['kind'] {
+  if (change.kind !== 'mend') return change.kind;
+  const last = change.changes.at(-1);
+  return change.as ?? (last ? findStepKind(last) : 'mend');
+}
+
 /** A change in words, for the undo button and the log. */
 export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'rename-project': 'Rename the project',
@@ -238,7 +250,7 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'return-to': 'Return to an earlier state',
   'set-limiters': 'Change the limiters',
   'choose-databases': 'Choose databases',
-  'keep-own-database': 'Keep a database of your own',
+  'keep-own-database': 'Add or change a database of your own',
   'remove-own-database': 'Remove a database of your own',
   'note-database': 'Note why a database is searched',
   'choose-phrase-way': 'Choose how cut phrases are written',

@@ -1,6 +1,6 @@
 import { succeed, type Outcome } from '../problem';
 import { applyChange } from './apply-change';
-import { isUndoable, type Change } from './change';
+import { findStepKind, isUndoable, type Change } from './change';
 import type { Project, Working } from './project';
 
 /** One step that undo can take: the state before it, and what was done. */
@@ -43,8 +43,9 @@ export function makeChange(history: History, change: Change, moment: number): Ou
     history.future.length === 0;
   const past = goesOn
     ? history.past
-    : [...history.past, { before: history.project.working, kind: change.kind }];
-  return succeed({ project, past, future: [], lastMoment: moment });
+    : [...history.past, { before: history.project.working, kind: findStepKind(change) }];
+  // What is typed after a change of several parts is no part of it.
+  return succeed({ project, past, future: [], lastMoment: change.kind === 'mend' ? -Infinity : moment });
 }
 
 /** A clock that was set back makes a step of its own: it never joins what was typed long ago. */

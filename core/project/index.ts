@@ -9,7 +9,7 @@ export {
   readTermQuery,
 } from './blocks';
 export type { DraftQuery } from './blocks';
-export { CHANGE_NAMES } from './change';
+export { CHANGE_NAMES, findStepKind } from './change';
 export type { Change } from './change';
 export { findPlace, findUse, isInUse } from './concept-place';
 export { createBlockName, listBlockNames } from './draft-text';

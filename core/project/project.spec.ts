@@ -4,7 +4,7 @@ import { describeDifference } from '../compare';
 import { parseQuery, printQuery } from '../query';
 import { applyChange } from './apply-change';
 import { createConceptQuery, createDraftQuery } from './blocks';
-import type { Change } from './change';
+import { CHANGE_NAMES, type Change } from './change';
 import { findPlace, placeBlock, removeBlock } from './concept-place';
 import { addBlockToDraft, renameBlockInDraft } from './draft-text';
 import { createHistory, makeChange, redo, undo, type History } from './history';
@@ -330,6 +330,29 @@ describe('history', () => {
     ]);
     expect(undo(done).project.tallies).toEqual([tally]);
     expect(undo(done).project.working.question).toBe('');
+  });
+
+  it('calls a change of several parts after one of them, and what is typed then is a step of its own', () => {
+    const parts = [
+      { kind: 'add-block', block: { id: 'b', name: 'roads', text: 'road*' } },
+      { kind: 'set-draft', text: '@roads' },
+    ] as const;
+    const name = (made: Change): string => {
+      const done = makeChange(createHistory(two), made, 0);
+      return done.ok ? CHANGE_NAMES[done.value.past.at(-1)!.kind] : done.problem.code;
+    };
+    expect(name({ kind: 'mend', changes: parts })).toBe('Edit the query');
+    expect(name({ kind: 'mend', as: 'add-block', changes: parts })).toBe('Make a block');
+    let history = createHistory(two);
+    for (const [one, moment] of [
+      [{ kind: 'mend', changes: parts }, 0],
+      [{ kind: 'set-draft', text: '@roads AND bats' }, 100],
+    ] as const) {
+      const made = makeChange(history, one, moment);
+      if (made.ok) history = made.value;
+    }
+    expect(history.past).toHaveLength(2);
+    expect(undo(history).project.working.draft).toBe('@roads');
   });
 
   it('takes typing in quick succession as one step, and a pause as the next', () => {

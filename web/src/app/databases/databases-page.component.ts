@@ -119,6 +119,7 @@ export class DatabasesPageComponent {
     const { databases } = this.open.working();
     this.open.change({
       kind: 'mend',
+      as: 'keep-own-database',
       changes: [
         { kind: 'keep-own-database', database },
         ...(databases.includes(id)

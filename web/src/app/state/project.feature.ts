@@ -2,6 +2,7 @@ import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
 import type { Problem } from '#core/problem/index';
 import {
   createHistory,
+  findStepKind,
   makeChange,
   redo,
   undo,
@@ -70,7 +71,7 @@ export const projectFeature = createFeature({
         ? {
             ...state,
             history: made.value,
-            sitting: addState(state.sitting, made.value.project.working, change.kind, moment),
+            sitting: addState(state.sitting, made.value.project.working, findStepKind(change), moment),
             notice: undefined,
           }
         : { ...state, notice: made.problem };

@@ -119,6 +119,7 @@ export class FiltersDialogComponent {
     const draft = working.draft.trim();
     this.open.change({
       kind: 'mend',
+      as: 'add-block',
       changes: [
         { kind: 'add-block', block: { id: this.open.createId(), name, text: this.write(filter) } },
         { kind: 'rewrite-draft', text: draft === '' ? `@${name}` : `(${draft}) AND @${name}` },

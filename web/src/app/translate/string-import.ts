@@ -38,6 +38,7 @@ export function importString(
 ): Change {
   return {
     kind: 'mend',
+    as: 'set-draft',
     changes: [
       { kind: 'rewrite-draft', text: formatQuery(root) },
       ...(isNothing(limiters) ? [] : [limitBy(limiters, working)]),
@@ -117,7 +118,7 @@ export function importHistory(
           },
         ],
   );
-  return { change: { kind: 'mend', changes }, tallies };
+  return { change: { kind: 'mend', as: 'set-draft', changes }, tallies };
 }
 
 /** The limiters that a project has once a string is taken in: those of the string, and others stay as they are. */

@@ -52,12 +52,16 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           @for (dialect of open.dialects(); track dialect.id) {
             <mat-checkbox
               [checked]="isMeantFor(own, dialect.id)"
+              [disabled]="isOnlyOne(own, dialect.id)"
               (change)="setMeant(own, dialect.id, $event.checked)"
               >{{ dialect.name }}</mat-checkbox
             >
           }
         </div>
-        <p class="quiet">In the others it is left out on purpose, and this is never counted as a loss.</p>
+        <p class="quiet">
+          In the others it is left out on purpose, and this is never counted as a loss. At least one stays: to
+          leave the term out everywhere, switch it off.
+        </p>
         <h3>Note</h3>
         <textarea
           #noteField
@@ -107,11 +111,16 @@ export class TermDialogComponent {
     return term.databases?.includes(database) ?? true;
   }
 
+  /** The last one that is ticked: a term that is meant for no database would be nothing. */
+  protected isOnlyOne(term: Term, database: string): boolean {
+    const meant = this.open.dialects().filter(({ id }) => this.isMeantFor(term, id));
+    return meant.length === 1 && meant[0]?.id === database;
+  }
+
   protected setMeant(term: Term, database: string, isMeant: boolean): void {
     const all = this.open.dialects().map((dialect) => dialect.id);
     const databases = all.filter((id) => (id === database ? isMeant : this.isMeantFor(term, id)));
     const { databases: _, ...rest } = term;
-    if (databases.length === 0) return;
     this.describe(databases.length === all.length ? rest : { ...rest, databases });
   }
 
