@@ -3,4 +3,5 @@ import { buildAll, installPackages, run } from './prepare.mjs';
 
 await installPackages();
 await buildAll();
-await run('npm', ['run', '--silent', 'serve']);
+// The C library keeps heaps of its own for threads; with two for all of them, what one gave back another uses.
+await run('npm', ['run', '--silent', 'serve'], { env: { MALLOC_ARENA_MAX: '2' } });

@@ -8,7 +8,7 @@ import { readCitations, type Citations } from './citations';
 import { createTextReader, readCollectionFiles, type CollectionFiles } from './files';
 
 /** The sets that one evaluator remembers: each has a bit for every record. */
-const KEPT_SETS = 800;
+const KEPT_SETS = 500;
 
 /** What one stand-in searches: its own index, its records, its headings, and the neutral index for proofs. */
 export interface StandinCollection extends Holding {

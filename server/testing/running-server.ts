@@ -18,7 +18,7 @@ export async function startServer(
   env: Readonly<Record<string, string>> = {},
 ): Promise<RunningServer> {
   const child = spawn(process.execPath, ['--max-semi-space-size=32', script], {
-    env: { ...process.env, ...env, PORT: String(port) },
+    env: { MALLOC_ARENA_MAX: '2', ...process.env, ...env, PORT: String(port) },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   const ended = once(child, 'exit');

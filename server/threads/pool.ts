@@ -68,6 +68,8 @@ export const USUAL_POOL: PoolLimits = {
 
 /** Milliseconds of computing after which a question leaves its lane if others wait in it. */
 const SLICES: Readonly<Record<Lane, number>> = { quick: 50, middle: 250, slow: Infinity };
+/** Memory for what is new in a thread, in MB: quick questions are many at a time, the others one. */
+const YOUNG_MEMORY: Readonly<Record<Lane, number>> = { quick: 24, middle: 8, slow: 8 };
 /** Jobs that cannot stop halfway or are seldom short begin among those that are not quick. */
 const SLOW_KINDS: readonly Job['kind'][] = ['citations', 'vocabulary', 'lookup'];
 /** Requests, and answers of servers outside, of more bytes take a while to read. */
@@ -215,7 +217,10 @@ export class WorkPool implements Work {
     const start: ThreadStart = { files: this.parts.files, signals: this.signals.cells, place, lane };
     return new Worker(this.parts.script, {
       workerData: start,
-      resourceLimits: { maxOldGenerationSizeMb: this.limits.memory, maxYoungGenerationSizeMb: 32 },
+      resourceLimits: {
+        maxOldGenerationSizeMb: this.limits.memory,
+        maxYoungGenerationSizeMb: YOUNG_MEMORY[lane],
+      },
     });
   }
 
