@@ -8,6 +8,31 @@ test('a new user finds the demo project with counts in three databases', async (
   await expect(page.getByLabel('Words of the question')).toContainText('bats use roads and hedgerows');
 });
 
+test('what a page asks for is there at inner addresses, too: none of it is looked for beside them', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  const missed: string[] = [];
+  page.on('response', (response) => {
+    const isPage = response.request().resourceType() === 'document';
+    const type = response.headers()['content-type'] ?? '';
+    if (response.status() >= 400 || (!isPage && type.includes('text/html'))) missed.push(response.url());
+  });
+  await page.reload();
+  await workbench.waitForCounts();
+  const pictures = page.locator('img');
+  await expect(pictures).not.toHaveCount(0);
+  for (const picture of await pictures.all())
+    expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
+  for (const view of ['Query', 'Translate', 'Compare', 'Databases'] as const) {
+    await workbench.goTo(view);
+    await page.reload();
+    await workbench.waitForCounts();
+  }
+  expect(missed).toEqual([]);
+});
+
 test('the number on a gauge is the count of the string that Translate shows', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { QueryView } from './pages/query-view';
@@ -323,6 +324,10 @@ test('a database of one’s own is built in the form, searched by hand, and its 
   const workbench = await openDatabases(page);
   await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Add a database' });
+  const downloading = page.waitForEvent('download');
+  await dialog.getByRole('link', { name: 'Its JSON Schema' }).click();
+  const schema = JSON.parse(await readFile(await (await downloading).path(), 'utf8')) as object;
+  expect(schema).toHaveProperty('properties.limiters');
   await dialog.getByLabel('Begin with').selectOption({ label: 'Field before the group' });
   await dialog.getByLabel('Short name', { exact: true }).fill('Hill House');
   await expect(dialog).toContainText('Before it can be used');

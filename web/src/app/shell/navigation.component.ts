@@ -13,7 +13,7 @@ import { ThemeChoice } from './theme-choice';
   template: `
     <nav aria-label="Views">
       <a class="home" routerLink="/" aria-label="Ewer: the project open last"
-        ><img src="ewer.svg" alt="" width="32" height="40"
+        ><img src="/ewer.svg" alt="" width="32" height="40"
       /></a>
       @for (view of views(); track view.name) {
         <a class="view" [routerLink]="view.link" routerLinkActive="current" ariaCurrentWhenActive="page"
