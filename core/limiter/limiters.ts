@@ -12,11 +12,15 @@ export interface Range<T> {
  * What the results are limited to: one neutral set for all databases. Absent or empty means not limited.
  * Months are written `2026-03`, languages by ISO 639-1. Records without a year fail a limit of years.
  */
-export type Limiters = { readonly [Name in LimiterOf<'years'>]?: Range<number> } & {
-  readonly [Name in LimiterOf<'months'>]?: Range<string>;
-} & { readonly [Name in LimiterOf<'flag'>]?: boolean } & {
-  readonly [Name in Exclude<LimiterOf<'list'>, 'types'>]?: readonly string[];
-} & { readonly types?: readonly DocumentType[] };
+export type Limiters = Readonly<
+  Partial<
+    Record<LimiterOf<'years'>, Range<number>> &
+      Record<LimiterOf<'months'>, Range<string>> &
+      Record<LimiterOf<'flag'>, boolean> &
+      Record<Exclude<LimiterOf<'list'>, 'types'>, readonly string[]> &
+      Record<'types', readonly DocumentType[]>
+  >
+>;
 
 /** No limiters. */
 export const NO_LIMITERS: Limiters = {};
