@@ -49,6 +49,10 @@ import { ProjectFiles } from '../projects/project-files';
     .bad {
       color: var(--bad);
     }
+    .notice a {
+      color: var(--glaze);
+      font-weight: 600;
+    }
     .link {
       margin-left: 12px;
     }
