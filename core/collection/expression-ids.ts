@@ -1,7 +1,7 @@
 import { printExpression, type SetExpression } from './expression';
 
-const MOST_EXPRESSIONS = 100_000;
-const MOST_LETTERS = 4_000_000;
+const MOST_EXPRESSIONS = 25_000;
+const MOST_LETTERS = 1_000_000;
 
 /**
  * Numbers for expressions: equal ones have the same, whatever objects they are. An object is looked
