@@ -37,6 +37,19 @@ const keepApart = async (context: BrowserContext): Promise<void> => {
       window.addEventListener(name, (event) => event.stopImmediatePropagation(), true);
   });
 };
+/** A new user's first window, which will not hear of others. */
+const startApart = async (page: Page): Promise<Workbench> => {
+  await keepApart(page.context());
+  const workbench = new Workbench(page);
+  await workbench.start();
+  return workbench;
+};
+/** One more window of the same browser. */
+const startOther = async (page: Page): Promise<Workbench> => {
+  const other = new Workbench(await page.context().newPage());
+  await other.start();
+  return other;
+};
 /** Every write to the browser's own database fails, or never ends. */
 const breakStorage = (page: Page, how: 'full' | 'hanging'): Promise<void> =>
   page.evaluate((way) => {
@@ -76,12 +89,11 @@ test('undo and redo go on after a reload', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
 });
 
-test('a window that has nothing to save shows what another one saved', async ({ page, context }) => {
+test('a window that has nothing to save shows what another one saved', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();
   await workbench.waitUntilSaved();
-  const other = new Workbench(await context.newPage());
-  await other.start();
+  const other = await startOther(page);
   await addTerm(other, 'moth*');
   await other.waitUntilSaved();
   await lookAt(page);
@@ -96,17 +108,13 @@ test('a window that has nothing to save shows what another one saved', async ({ 
 
 test('two windows that both changed something keep both: the later one as a copy, at once', async ({
   page,
-  context,
 }) => {
-  await keepApart(context);
-  const workbench = new Workbench(page);
-  await workbench.start();
+  const workbench = await startApart(page);
   // The counts of a draft that rests are kept; after that this window has nothing to save by itself.
   const before = await listKept(page);
   await expect.poll(async () => (await listKept(page)).length).toBeGreaterThan(before.length);
   await workbench.waitUntilSaved();
-  const other = new Workbench(await context.newPage());
-  await other.start();
+  const other = await startOther(page);
   await addTerm(other, 'moth*');
   await other.waitUntilSaved();
   await typeTerm(workbench, 'shrew*');
@@ -126,16 +134,10 @@ test('two windows that both changed something keep both: the later one as a copy
   await expect(page.getByRole('list', { name: 'Projects' }).getByRole('listitem')).toHaveCount(2);
 });
 
-test('a window that only counted takes nothing from one in which something was changed', async ({
-  page,
-  context,
-}) => {
-  await keepApart(context);
-  const workbench = new Workbench(page);
-  await workbench.start();
+test('a window that only counted takes nothing from one in which something was changed', async ({ page }) => {
+  const workbench = await startApart(page);
   const before = await listKept(page);
-  const other = new Workbench(await context.newPage());
-  await other.start();
+  const other = await startOther(page);
   await addTerm(other, 'moth*');
   // Each window keeps the counts of its own draft by itself, whichever comes first.
   const isKept = async (): Promise<boolean> => {

@@ -1,4 +1,12 @@
-import { build, covers, isSameQuery, mapChildren, type CoverSettings, type QueryNode } from '../query';
+import {
+  build,
+  covers,
+  isLeaf,
+  isSameQuery,
+  mapChildren,
+  type CoverSettings,
+  type QueryNode,
+} from '../query';
 
 /** Rounds of rewriting; each makes the query smaller, so few are ever needed. */
 const MOST_ROUNDS = 40;
@@ -24,6 +32,7 @@ function simplifyOnce(node: QueryNode, settings: CoverSettings): QueryNode {
   if (node.kind === 'near' || isMarked(node)) return node;
   const within = node.kind === 'fielded' ? { ...settings, within: node.fields } : settings;
   const inner = mapChildren(node, (child) => simplifyOnce(child, within));
+  if (isLeaf(inner)) return inner;
   switch (inner.kind) {
     case 'and':
     case 'or':
@@ -33,15 +42,8 @@ function simplifyOnce(node: QueryNode, settings: CoverSettings): QueryNode {
     case 'fielded':
       return simplifyFields(inner);
     case 'near':
-    case 'term':
-    case 'phrase':
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'block':
     case 'off':
     case 'only':
-    case 'empty':
       return inner;
   }
 }

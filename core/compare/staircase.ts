@@ -1,5 +1,5 @@
 import { FIELDS, mapChildren, type Field, type QueryNode } from '../query';
-import { LIMITER_NAMES, type LimiterName, type Limiters, listLimiters } from '../limiter';
+import { LIMITER_NAMES, listLimiters, type LimiterName, type Limiters } from '../limiter';
 import type { QueryState } from '../project';
 import { joinMembers, listMembers, type Member } from './members';
 import type { Question } from './question';

@@ -1,4 +1,4 @@
-import { type Lacking } from '../dialect';
+import type { Lacking } from '../dialect';
 import { isSameLimiters, type LimiterName, type Limiters } from '../limiter';
 import { NONE, getExact, isEstimated, isNone, type Amount, type Total } from './amount';
 

@@ -1,5 +1,5 @@
 import type { Span } from '../text';
-import { build, type Field, type QueryNode } from '../query';
+import { build, isLeaf, type Field, type QueryNode } from '../query';
 
 /** The way to an item: the places among the children from the root on, members first, then the excluded. */
 export type Path = readonly number[];
@@ -60,6 +60,7 @@ export function createOutline(root: QueryNode): OutlineItem {
 }
 
 function createBody(node: QueryNode): OutlineItem['body'] {
+  if (isLeaf(node)) return { kind: 'leaf', node };
   switch (node.kind) {
     case 'and':
     case 'or': {
@@ -81,16 +82,9 @@ function createBody(node: QueryNode): OutlineItem['body'] {
       const items = include.kind === 'and' && !include.comments ? include.items : [include];
       return { kind: 'group', join: 'all', members: items.map(createOutline), excluded };
     }
-    case 'term':
-    case 'phrase':
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'block':
     case 'fielded':
     case 'off':
     case 'only':
-    case 'empty':
       return { kind: 'leaf', node };
   }
 }

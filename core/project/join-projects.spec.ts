@@ -1,36 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createDemoProject } from '../../demo/demo-project';
-import { applyChange } from './apply-change';
+import { applyAll, createTally } from '../testing/projects';
 import type { Change } from './change';
 import { joinProjects } from './join-projects';
 import { restoreProject, storeProject } from './project-file';
 import type { KeptState, Project, Tally } from './project';
 
-const tally = (id: string): Tally => ({
-  id,
-  database: 'gantry',
-  string: 'lamp%',
-  limiters: {},
-  moment: '2026-03-01T00:00:00.000Z',
-  total: 3,
-  estimated: false,
-  source: 'measured',
-});
 const { concepts, blocks, draft, limiters, databases } = createDemoProject().working;
 const keptState = (id: string): KeptState => ({
   id,
   state: { concepts, blocks, draft, limiters, databases },
 });
-const apply = (start: Project, ...changes: readonly Change[]): Project =>
-  changes.reduce((now, change) => {
-    const made = applyChange(now, change);
-    if (!made.ok) throw new Error(change.kind);
-    return made.value;
-  }, start);
-const base = apply(createDemoProject(), {
+const base = applyAll(createDemoProject(), {
   kind: 'keep-tallies',
-  tallies: [tally('a'), tally('b')],
+  tallies: [createTally('a'), createTally('b')],
   state: keptState('s'),
 });
 /** As another window has it: read from the disk. */
@@ -42,20 +26,20 @@ const reread = (project: Project): Project => {
 const ids = (all: readonly { readonly id: string }[]): string[] => all.map(({ id }) => id);
 const count = (...counted: readonly string[]): Change => ({
   kind: 'keep-tallies',
-  tallies: counted.map(tally),
+  tallies: counted.map((id) => createTally(id)),
 });
 const ask: Change = { kind: 'set-question', question: 'Do bats mind lamps?' };
 
 describe('two windows on one project', () => {
   it('that only counted have the counts of both', () => {
-    const joined = joinProjects(base, apply(base, count('mine')), reread(apply(base, count('theirs'))));
+    const joined = joinProjects(base, applyAll(base, count('mine')), reread(applyAll(base, count('theirs'))));
     expect(joined && ids(joined.project.tallies)).toEqual(['a', 'b', 'theirs', 'mine']);
     expect(joined && ids(joined.project.states)).toEqual(['s']);
   });
 
   it('of which one changed something have its project, with the counts of both', () => {
-    const counted = apply(base, count('counted'), { kind: 'remove-tally', id: 'a' });
-    const changed = apply(base, ask, count('changed'));
+    const counted = applyAll(base, count('counted'), { kind: 'remove-tally', id: 'a' });
+    const changed = applyAll(base, ask, count('changed'));
     const here = joinProjects(base, changed, reread(counted));
     expect(here?.side).toBe('mine');
     expect(here?.project.working).toBe(changed.working);
@@ -74,9 +58,9 @@ describe('two windows on one project', () => {
     ['a mark', { kind: 'mark-review', key: 'k', mark: { isDone: true, comment: '' } }],
     ['a comparison', { kind: 'compare-with', id: base.variants[0]?.id }],
   ])('that both changed more are not put together: %s', (_, change) => {
-    expect(joinProjects(base, apply(base, ask), reread(apply(base, change)))).toBeUndefined();
-    expect(joinProjects(base, apply(base, change), reread(apply(base, ask)))).toBeUndefined();
-    expect(joinProjects(base, apply(base, change), reread(base))?.side).toBe('mine');
+    expect(joinProjects(base, applyAll(base, ask), reread(applyAll(base, change)))).toBeUndefined();
+    expect(joinProjects(base, applyAll(base, change), reread(applyAll(base, ask)))).toBeUndefined();
+    expect(joinProjects(base, applyAll(base, change), reread(base))?.side).toBe('mine');
   });
 
   it('lose no count that either kept, and bring back none that either took away', () => {
@@ -85,7 +69,7 @@ describe('two windows on one project', () => {
       fc.property(some, some, some, (start, mine, theirs) => {
         const own = (side: string, numbers: readonly number[]): Tally[] =>
           // What was not there at first is another window's own.
-          numbers.map((number) => tally(start.includes(number) ? `${number}` : `${side}${number}`));
+          numbers.map((number) => createTally(start.includes(number) ? `${number}` : `${side}${number}`));
         const at = (tallies: readonly Tally[]): Project => ({ ...base, tallies });
         const [from, here, there] = [own('', start), own('m', mine), own('t', theirs)];
         const joined = joinProjects(at(from), at(here), at(there));

@@ -1,48 +1,32 @@
 import { describe, expect, it } from 'vitest';
 import { createDemoProject } from '../../demo/demo-project';
+import { applyAll, createTally } from '../testing/projects';
 import { applyChange } from './apply-change';
 import { CHANGE_NAMES, isUndoable, type Change } from './change';
 import { createHistory, makeChange, undo } from './history';
 import { restoreProject, storeProject } from './project-file';
-import { MOST_MUST_FINDS, type KeptState, type Project, type Tally } from './project';
+import { MOST_MUST_FINDS, type KeptState, type Tally } from './project';
 
 const project = createDemoProject();
 const { concepts, blocks, draft, limiters, databases } = project.working;
 const state: KeptState = { id: 's1', state: { concepts, blocks, draft, limiters, databases } };
-const tally = (id: string): Tally => ({
-  id,
-  database: 'gantry',
-  string: 'lamp%',
-  limiters: { entered: { from: '2026-01' } },
-  moment: '2026-03-01T00:00:00.000Z',
-  total: 3,
-  estimated: false,
-  source: 'measured',
-  milliseconds: 8,
-  state: 's1',
-});
-const apply = (start: Project, ...changes: readonly Change[]): Project =>
-  changes.reduce((now, change) => {
-    const made = applyChange(now, change);
-    if (!made.ok) throw new Error(change.kind);
-    return made.value;
-  }, start);
-
+const tally = (id: string): Tally =>
+  createTally(id, { limiters: { entered: { from: '2026-01' } }, milliseconds: 8, state: 's1' });
 describe('what is kept beside the draft', () => {
   it('tallies come with the state that they belong to, which is kept once', () => {
-    const kept = apply(
+    const kept = applyAll(
       project,
       { kind: 'keep-tallies', tallies: [tally('a'), tally('b')], state },
       { kind: 'keep-tallies', tallies: [tally('c')], state },
     );
     expect(kept.tallies.map(({ id }) => id)).toEqual(['a', 'b', 'c']);
     expect(kept.states).toEqual([state]);
-    expect(apply(kept, { kind: 'remove-tally', id: 'b' }).tallies.map(({ id }) => id)).toEqual(['a', 'c']);
+    expect(applyAll(kept, { kind: 'remove-tally', id: 'b' }).tallies.map(({ id }) => id)).toEqual(['a', 'c']);
   });
 
   it('must-finds and judgements are added and taken back, and there is an end to them', () => {
     const one = { id: 'm1', title: 'Warm lamps', identifier: '10.5555/made.1' };
-    const kept = apply(
+    const kept = applyAll(
       project,
       { kind: 'add-must-finds', mustFinds: [one, { id: 'm2', title: 'Owls' }] },
       { kind: 'remove-must-finds', ids: ['m2'] },
@@ -82,7 +66,7 @@ describe('what is kept beside the draft', () => {
   });
 
   it('comes back as it went, ways of phrases and new limiters, too', () => {
-    const kept = apply(
+    const kept = applyAll(
       project,
       { kind: 'keep-tallies', tallies: [tally('a')], state },
       { kind: 'add-must-finds', mustFinds: [{ id: 'm1', title: 'Owls' }] },
@@ -92,7 +76,7 @@ describe('what is kept beside the draft', () => {
     );
     expect(restoreProject(structuredClone(storeProject(kept)))).toEqual({ ok: true, value: kept });
     expect(
-      apply(kept, { kind: 'choose-phrase-way', database: 'gantry', way: undefined }).working.phraseWays,
+      applyAll(kept, { kind: 'choose-phrase-way', database: 'gantry', way: undefined }).working.phraseWays,
     ).toEqual({});
   });
 

@@ -1,6 +1,6 @@
 import type { ProofRequest, ProofSwap } from '../contract';
 import { writeQuery, type Dialect, type Reason, type Rendering, type WriteSettings } from '../dialect';
-import { build, dropInactive, listNodes, printQuery, type Field, type QueryNode } from '../query';
+import { build, dropInactive, isLeaf, listNodes, printQuery, type Field, type QueryNode } from '../query';
 
 /** A node whose rendering says that it does not mean the same, or only because forms were spelled out. */
 export interface SuspectNode {
@@ -79,6 +79,7 @@ function describeContexts(root: QueryNode): ReadonlyMap<QueryNode, Context> {
   const contexts = new Map<QueryNode, Context>();
   const visit = (node: QueryNode, context: Context): void => {
     contexts.set(node, context);
+    if (isLeaf(node)) return;
     switch (node.kind) {
       case 'and':
         node.items.forEach((item) => visit(item, { ...context, leftOut: 'all' }));
@@ -94,15 +95,8 @@ function describeContexts(root: QueryNode): ReadonlyMap<QueryNode, Context> {
         visit(node.item, { ...context, fields: node.fields });
         return;
       case 'near':
-      case 'term':
-      case 'phrase':
-      case 'heading':
-      case 'range':
-      case 'value':
-      case 'block':
       case 'off':
       case 'only':
-      case 'empty':
         return;
     }
   };

@@ -1,5 +1,5 @@
 import { createProblem, type Problem } from '../problem';
-import { listChildren, mapChildren, type QueryNode } from './node';
+import { isLeaf, listChildren, mapChildren, type QueryNode } from './node';
 
 /** The blocks that a query may use, by name. */
 export type Blocks = ReadonlyMap<string, QueryNode>;
@@ -41,7 +41,7 @@ export function expandBlocks(root: QueryNode, blocks: Blocks): ExpandedQuery {
  * comes of a query of which no part is left.
  */
 export function dropInactive(root: QueryNode, database?: string): QueryNode | undefined {
-  if (isWhole(root)) return root;
+  if (isLeaf(root) || isWhole(root)) return root;
   switch (root.kind) {
     case 'off':
       return undefined;
@@ -74,13 +74,6 @@ export function dropInactive(root: QueryNode, database?: string): QueryNode | un
       return item === root.item ? root : item && { ...root, item };
     }
     case 'near':
-    case 'term':
-    case 'phrase':
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'block':
-    case 'empty':
       return root;
   }
 }

@@ -1,4 +1,4 @@
-import type { QueryNode } from './node';
+import { isLeaf, type QueryNode } from './node';
 import { bracket, needsBrackets, printItem, printQuery, type Place } from './printer';
 
 /** The longest line that is not broken, in characters. */
@@ -24,7 +24,9 @@ function layOut(node: QueryNode, place: Place, room: number): string {
 }
 
 function layOutBare(node: QueryNode, room: number): string {
-  const { comments: _, ...bare } = node;
+  const { comments: _, ...rest } = node;
+  const bare: QueryNode = rest;
+  if (isLeaf(bare)) return printItem(bare, 'root');
   switch (bare.kind) {
     case 'and':
     case 'or': {
@@ -51,13 +53,6 @@ function layOutBare(node: QueryNode, room: number): string {
       return `${bare.fields.join(',')}: ${layOut(bare.item, 'member', room - 2)}`;
     }
     case 'near':
-    case 'term':
-    case 'phrase':
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'block':
-    case 'empty':
       return printItem(bare, 'root');
   }
 }

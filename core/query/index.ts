@@ -14,6 +14,7 @@ export {
   FIELDS,
   GREATEST_DISTANCE,
   PROPERTIES,
+  isLeaf,
   listChildren,
   listNodes,
   mapChildren,

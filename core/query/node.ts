@@ -127,8 +127,26 @@ export type QueryNode =
   | OnlyNode
   | EmptyNode;
 
+/** The nodes without members. */
+export type LeafNode = TermNode | PhraseNode | HeadingNode | RangeNode | ValueNode | BlockNode | EmptyNode;
+const LEAF_KINDS: Readonly<Record<LeafNode['kind'], true>> = {
+  term: true,
+  phrase: true,
+  heading: true,
+  range: true,
+  value: true,
+  block: true,
+  empty: true,
+};
+
+/** True for a node without members: a walk that only goes through members has nothing to do there. */
+export function isLeaf(node: QueryNode): node is LeafNode {
+  return node.kind in LEAF_KINDS;
+}
+
 /** The direct members of a node, in the order of the text. */
 export function listChildren(node: QueryNode): readonly QueryNode[] {
+  if (isLeaf(node)) return [];
   switch (node.kind) {
     case 'and':
     case 'or':
@@ -141,19 +159,12 @@ export function listChildren(node: QueryNode): readonly QueryNode[] {
     case 'off':
     case 'only':
       return [node.item];
-    case 'term':
-    case 'phrase':
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'block':
-    case 'empty':
-      return [];
   }
 }
 
 /** The node with its members replaced one by one. */
 export function mapChildren(node: QueryNode, change: (child: QueryNode) => QueryNode): QueryNode {
+  if (isLeaf(node)) return node;
   switch (node.kind) {
     case 'and':
     case 'or':
@@ -166,14 +177,6 @@ export function mapChildren(node: QueryNode, change: (child: QueryNode) => Query
     case 'off':
     case 'only':
       return { ...node, item: change(node.item) };
-    case 'term':
-    case 'phrase':
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'block':
-    case 'empty':
-      return node;
   }
 }
 

@@ -1,5 +1,5 @@
 import { printLabel } from './heading-label';
-import type { QueryNode } from './node';
+import { isLeaf, type QueryNode } from './node';
 import { printPattern, type Pattern } from './pattern';
 import { printProperty } from './properties';
 
@@ -27,6 +27,7 @@ export function printItem(node: QueryNode, place: Place): string {
 
 /** True if an item must be bracketed to stay one in a place. */
 export function needsBrackets(node: QueryNode, place: Place, commented: boolean): boolean {
+  if (isLeaf(node)) return false;
   switch (node.kind) {
     case 'and':
     case 'or':
@@ -38,13 +39,6 @@ export function needsBrackets(node: QueryNode, place: Place, commented: boolean)
     case 'fielded':
     case 'off':
     case 'only':
-    case 'term':
-    case 'phrase':
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'block':
-    case 'empty':
       return false;
   }
 }

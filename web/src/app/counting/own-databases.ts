@@ -1,7 +1,7 @@
 import { Injectable, computed, effect, inject } from '@angular/core';
 import { isSameLimiters, type Limiters } from '#core/limiter/index';
 import { readKeptAmount } from '#core/count/index';
-import { type Dialect } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import { createProblem } from '#core/problem/index';
 import type { SruEndpoint } from '#core/sru/index';
 import { ConfirmedServers } from '../data/confirmed-servers';

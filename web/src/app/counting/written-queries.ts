@@ -1,5 +1,5 @@
 import { Injectable, inject, signal } from '@angular/core';
-import { type Limiters, listLimiters } from '#core/limiter/index';
+import { listLimiters, type Limiters } from '#core/limiter/index';
 import { writeQuery, type Dialect, type Rendering } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
 import { createKey, type CountWish } from './count-state';

@@ -2,15 +2,8 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createDemoProject } from '#demo/demo-project';
 import { createProblem, fail } from '#core/problem/index';
-import {
-  MOST_KEPT_STEPS,
-  createHistory,
-  makeChange,
-  redo,
-  undo,
-  type History,
-  type Tally,
-} from '#core/project/index';
+import { MOST_KEPT_STEPS, createHistory, makeChange, redo, undo, type History } from '#core/project/index';
+import { createTally } from '#core/testing/projects';
 import { EwerDatabase, type ProjectRow } from './ewer-database';
 import { LeftOvers } from './left-overs';
 import { ProjectRepository } from './project-repository';
@@ -159,18 +152,8 @@ describe('what a page had no time to save', () => {
   });
 
   it('adds its counts to what was saved since, if it has nothing else', async () => {
-    const tally = (id: string): Tally => ({
-      id,
-      database: 'gantry',
-      string: 'lamp%',
-      limiters: {},
-      moment: LATER,
-      total: 3,
-      estimated: false,
-      source: 'measured',
-    });
-    const elsewhere = { ...project, name: 'saved in another window', tallies: [tally('theirs')] };
-    repository.leave({ ...elsewhere, tallies: [tally('mine')] }, 1, LATER);
+    const elsewhere = { ...project, name: 'saved in another window', tallies: [createTally('theirs')] };
+    repository.leave({ ...elsewhere, tallies: [createTally('mine')] }, 1, LATER);
     await repository.save(elsewhere, 1, NOW);
     const loaded = await repository.load('demo');
     expect(loaded).toMatchObject({ ok: true, value: { project: { name: elsewhere.name }, revision: 3 } });

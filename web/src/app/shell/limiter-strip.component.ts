@@ -10,7 +10,7 @@ import {
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
-import { type Dialect } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import { DOCUMENT_TYPES, LANGUAGES, type DocumentType } from '#core/record/index';
 import { IconComponent } from '../ui/icon.component';
 import { shortenName } from '../ui/short-name';

@@ -4,7 +4,8 @@ import type { Actions } from '@ngrx/effects';
 import type { Action, Store } from '@ngrx/store';
 import { BehaviorSubject, Subject, distinctUntilChanged, map, type Subscription } from 'rxjs';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { createProject, type Change, type Project, type Tally } from '#core/project/index';
+import { createProject, type Change, type Project } from '#core/project/index';
+import { createTally } from '#core/testing/projects';
 import { EwerDatabase } from '../data/ewer-database';
 import { LeftOvers } from '../data/left-overs';
 import { ProjectRepository } from '../data/project-repository';
@@ -15,19 +16,7 @@ import { projectFeature, type ProjectState } from './project.feature';
 const NOW = '2026-10-01T09:00:00.000Z';
 const project = createProject('p', 'Bats', '2026-10-01T08:00:00.000Z', ['gantry']);
 const ask = (question: string): Change => ({ kind: 'set-question', question });
-const count = (id: string): Change => {
-  const tally: Tally = {
-    id,
-    database: 'gantry',
-    string: 'lamp%',
-    limiters: {},
-    moment: NOW,
-    total: 3,
-    estimated: false,
-    source: 'measured',
-  };
-  return { kind: 'keep-tallies', tallies: [tally] };
-};
+const count = (id: string): Change => ({ kind: 'keep-tallies', tallies: [createTally(id)] });
 
 let copies = 0;
 

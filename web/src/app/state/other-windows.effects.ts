@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
-import { exhaustMap, filter, firstValueFrom, fromEvent, merge, mergeAll } from 'rxjs';
+import { exhaustMap, filter, firstValueFrom, fromEvent, merge, mergeAll, type Observable } from 'rxjs';
 import { joinProjects } from '#core/project/index';
 import { SURROUNDINGS, writeMoment, type Surroundings } from '../data/ids';
 import type { ProjectRepository } from '../data/project-repository';
@@ -25,14 +25,18 @@ export const settleWindows = createEffect(
       ofType(ProjectActions.saveFailed),
       filter(({ problem }) => problem.code === 'saved-elsewhere'),
       exhaustMap(async () => {
-        const read = (): Promise<ProjectState> =>
-          firstValueFrom((store as Store<object>).select(projectFeature.selectProjectState));
+        const read = createReader(store.select(projectFeature.selectProjectState));
         return (await join(read, repository)) ?? (await keepCopy(read, repository, surroundings));
       }),
       mergeAll(),
     ),
   { functional: true },
 );
+
+/** Reads how the project stands: it may change while the storage is waited for. */
+function createReader(state$: Observable<ProjectState>): () => Promise<ProjectState> {
+  return () => firstValueFrom(state$);
+}
 
 /** What both windows have as one, or nothing if both changed more than counts. */
 async function join(
@@ -98,7 +102,7 @@ export const showNewer = createEffect(
     );
     return isLookedAt$.pipe(
       exhaustMap(async () => {
-        const read = async () => firstValueFrom(store.select(projectFeature.selectProjectState));
+        const read = createReader(store.select(projectFeature.selectProjectState));
         const { history, saved, revision } = await read();
         if (!history || history.project !== saved) return [];
         const newest = await repository.readRevision(history.project.id);

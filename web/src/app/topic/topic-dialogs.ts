@@ -1,4 +1,4 @@
-import { type ComponentType } from '@angular/cdk/portal';
+import type { ComponentType } from '@angular/cdk/portal';
 import { Injectable, Injector, inject } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import type { Concept, Term } from '#core/project/index';

@@ -1,4 +1,4 @@
-import { type FidelityLevel, type HandStep, type PhraseFallback } from '#core/dialect/index';
+import type { FidelityLevel, HandStep, PhraseFallback } from '#core/dialect/index';
 import { listLimiters } from '#core/limiter/index';
 import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../counting/count-state';

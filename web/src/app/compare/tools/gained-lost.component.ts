@@ -10,7 +10,7 @@ import {
   type Question,
   type ShareEstimate,
 } from '#core/compare/index';
-import { type Dialect } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';

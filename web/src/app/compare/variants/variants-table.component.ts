@@ -14,7 +14,7 @@ import {
   type Amount,
   type BandStanding,
 } from '#core/count/index';
-import { type Dialect } from '#core/dialect/index';
+import type { Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Variant } from '#core/project/index';
 import { getAmount, type Counted } from '../../counting/count-state';
