@@ -2,10 +2,12 @@ import js from '@eslint/js';
 import angular from 'angular-eslint';
 import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
+import { createCoreLayers, createWebLayers } from './scripts/lint/layers.js';
 import { noTotalArithmetic } from './scripts/lint/no-total-arithmetic.js';
 
 const banned = (...patterns) => ['error', { patterns }];
-const rule = (group, message) => ({ group, message });
+/** Patterns are those of ignore files, in which `#` begins a comment: it is written with a backslash. */
+const rule = (group, message) => ({ group: group.map((one) => one.replace(/^#/, '\\#')), message });
 
 const CORE_IS_ALONE = [
   rule(
@@ -21,6 +23,10 @@ const DIALECTS_ARE_CLIENTS = rule(
   ['#core/dialect/*', '**/core/dialect/**'],
   'A stand-in reads strings by its own manual, apart from core/dialect.',
 );
+
+const WEB_IS_A_CLIENT = [
+  rule(['**/server/**', '#server/*', 'express', 'node:*'], 'web/ reaches the server over HTTP only.'),
+];
 
 export default tseslint.config(
   { ignores: ['dist/**', '.angular/**', 'out-tsc/**', 'test-results/**', 'node_modules/**', '.bench/**'] },
@@ -75,11 +81,10 @@ export default tseslint.config(
         { type: 'element', prefix: 'app', style: 'kebab-case' },
       ],
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
-      '@typescript-eslint/no-restricted-imports': banned(
-        rule(['**/server/**', '#server/*', 'express', 'node:*'], 'web/ reaches the server over HTTP only.'),
-      ),
+      '@typescript-eslint/no-restricted-imports': banned(...WEB_IS_A_CLIENT),
     },
   },
+  ...createWebLayers(WEB_IS_A_CLIENT),
   {
     files: ['**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
@@ -105,6 +110,15 @@ export default tseslint.config(
         'error',
         { object: 'Math', property: 'random', message: 'Random numbers are handed in.' },
       ],
+    },
+  },
+  ...createCoreLayers(CORE_IS_ALONE),
+  {
+    files: ['bench/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': banned(
+        rule(['**/web/**'], 'What is measured stands in the core or the server, not in the page.'),
+      ),
     },
   },
   {

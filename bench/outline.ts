@@ -3,7 +3,7 @@ import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createBlocks, createProject, type Concept, type Working } from '#core/project/index';
 import { createNodePool, expandBlocks, formatQuery, listNodes, parseQuery } from '#core/query/index';
 import { allowEach, countStrings } from '#core/holding/index';
-import { listOutlineRows } from '../web/src/app/query/outline-rows';
+import { listOutlineRows } from '#core/outline/index';
 import { makeDatabases } from './databases';
 
 // A whole outline of 120 rows in six databases, counted after each edit as the page and the server do it:

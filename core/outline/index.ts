@@ -28,3 +28,5 @@ export {
 } from './outline-edits';
 export type { EditedOutline, JoinChoice } from './outline-edits';
 export type { Target } from './outline-tree';
+export { listOutlineRows } from './outline-rows';
+export type { OutlineRow, RowBrace, RowHome, RowUse } from './outline-rows';

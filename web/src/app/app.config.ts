@@ -1,6 +1,7 @@
 import { APP_BASE_HREF } from '@angular/common';
 import {
   type ApplicationConfig,
+  provideAppInitializer,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
 } from '@angular/core';
@@ -8,6 +9,9 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { APP_ROUTES } from './app.routes';
+import { saveFile } from './data/save-file';
+import { keepTheme } from './state/kept-theme';
+import { SAVE_FILE } from './ui/save-file';
 import * as otherWindowsEffects from './state/other-windows.effects';
 import * as projectEffects from './state/project.effects';
 import { projectFeature } from './state/project.feature';
@@ -18,6 +22,8 @@ export const appConfig: ApplicationConfig = {
     { provide: APP_BASE_HREF, useValue: '/' },
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
+    provideAppInitializer(keepTheme),
+    { provide: SAVE_FILE, useValue: saveFile },
     provideRouter(APP_ROUTES, withComponentInputBinding()),
     provideStore({ [projectFeature.name]: projectFeature.reducer }),
     provideEffects(projectEffects, otherWindowsEffects),

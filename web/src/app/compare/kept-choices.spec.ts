@@ -1,6 +1,7 @@
 import '@angular/compiler';
 import { Injector, signal } from '@angular/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Settings } from '../data/settings';
 import { OpenProject } from '../state/open-project';
 import { KeptChoices } from './kept-choices';
 
@@ -14,7 +15,7 @@ const storage = {
 function load(id = 'p') {
   const project = signal({ id });
   const choices = Injector.create({
-    providers: [KeptChoices, { provide: OpenProject, useValue: { project } }],
+    providers: [KeptChoices, Settings, { provide: OpenProject, useValue: { project } }],
   }).get(KeptChoices);
   return { choices, project };
 }

@@ -2,6 +2,7 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import type { SchemaOf } from '#core/schema/index';
 import Joi from 'joi';
 import { OpenProject } from '../state/open-project';
+import { Settings } from '../data/settings';
 
 /** What of Compare is shown, and in which order. */
 interface Choices {
@@ -46,10 +47,11 @@ const STORED = Joi.object<Choices>({
 @Injectable({ providedIn: 'root' })
 export class KeptChoices {
   private readonly open = inject(OpenProject);
+  private readonly settings = inject(Settings);
   private readonly changed = signal<ReadonlyMap<string, Choices>>(new Map());
   private readonly now = computed(() => {
     const { id } = this.open.project();
-    return this.changed().get(id) ?? read(id);
+    return this.changed().get(id) ?? this.settings.read(createName(id), STORED, USUAL);
   });
 
   readonly sort = computed(() => this.now().sort);
@@ -65,11 +67,7 @@ export class KeptChoices {
     const { id } = this.open.project();
     const next = { ...this.now(), ...some };
     this.changed.update((all) => new Map(all).set(id, next));
-    try {
-      localStorage.setItem(createKey(id), JSON.stringify(next));
-    } catch {
-      // Without storage the choices last as long as the page.
-    }
+    this.settings.write(createName(id), next);
   }
 
   toggle(list: ChosenList, id: string): void {
@@ -78,16 +76,6 @@ export class KeptChoices {
   }
 }
 
-function createKey(project: string): string {
-  return `ewer-compare-${project}`;
-}
-
-function read(project: string): Choices {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(createKey(project)) ?? '{}');
-    const result = STORED.validate(kept, { convert: false, stripUnknown: true });
-    return result.error ? USUAL : result.value;
-  } catch {
-    return USUAL;
-  }
+function createName(project: string): string {
+  return `compare-${project}`;
 }

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import type { Dialect, WriteSettings } from '#core/dialect/index';
-import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../state/thesaurus-store';
 import { WordForms } from './word-forms';
 
 /** What is known of the databases beyond their syntax, so that more can be written for them. */

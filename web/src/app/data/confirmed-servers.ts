@@ -3,8 +3,9 @@ import Joi from 'joi';
 import { succeed, type Outcome } from '#core/problem/index';
 import { SRU_ENDPOINT, type SruEndpoint } from '#core/sru/index';
 import { DATABASE_CLIENT } from './providers';
+import { Settings } from './settings';
 
-const KEY = 'ewer-confirmed-servers';
+const NAME = 'confirmed-servers';
 const STORED = Joi.array<SruEndpoint[]>().items(SRU_ENDPOINT).max(200);
 
 /**
@@ -14,6 +15,7 @@ const STORED = Joi.array<SruEndpoint[]>().items(SRU_ENDPOINT).max(200);
 @Injectable({ providedIn: 'root' })
 export class ConfirmedServers {
   private readonly client = inject(DATABASE_CLIENT);
+  private readonly settings = inject(Settings);
 
   isConfirmed({ address }: SruEndpoint): boolean {
     return this.read().some((one) => one.address === address);
@@ -22,7 +24,7 @@ export class ConfirmedServers {
   /** Says yes to a server, here and to the service that asks it. */
   async confirm(endpoint: SruEndpoint): Promise<Outcome<true>> {
     const outcome = await this.client.confirm(endpoint);
-    if (outcome.ok && !this.isConfirmed(endpoint)) this.write([...this.read(), endpoint]);
+    if (outcome.ok && !this.isConfirmed(endpoint)) this.settings.write(NAME, [...this.read(), endpoint]);
     return outcome;
   }
 
@@ -31,20 +33,7 @@ export class ConfirmedServers {
     return this.isConfirmed(endpoint) ? this.client.confirm(endpoint) : succeed(true);
   }
 
-  private read(): SruEndpoint[] {
-    try {
-      const result = STORED.validate(JSON.parse(localStorage.getItem(KEY) ?? '[]'), { convert: false });
-      return result.error ? [] : result.value;
-    } catch {
-      return [];
-    }
-  }
-
-  private write(servers: readonly SruEndpoint[]): void {
-    try {
-      localStorage.setItem(KEY, JSON.stringify(servers));
-    } catch {
-      // Without storage the person is asked again next time.
-    }
+  private read(): readonly SruEndpoint[] {
+    return this.settings.read(NAME, STORED, []);
   }
 }

@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
-import { MatDialog } from '@angular/material/dialog';
 import { DIALECTS, type Dialect } from '#core/dialect/index';
 import type { OwnDatabase } from '#core/project/index';
 import { CountStore } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { ConfirmedServers } from '../data/confirmed-servers';
 import { OpenProject } from '../state/open-project';
-import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../state/thesaurus-store';
 import { CollectionDialogComponent, type CollectionQuestion } from './collection-dialog.component';
 import { DialectDialogComponent, type DialectQuestion } from './dialect-dialog.component';
 import {
@@ -17,6 +16,7 @@ import {
   describeUnmarked,
 } from './database-summary';
 import { SruDialogComponent } from './sru-dialog.component';
+import { Dialogs } from '../ui/dialogs';
 
 /** The databases: what each is, which are searched and why, and those of one's own. */
 @Component({
@@ -30,7 +30,7 @@ export class DatabasesPageComponent {
   protected readonly open = inject(OpenProject);
   private readonly databases = inject(Databases);
   private readonly thesauri = inject(ThesaurusStore);
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
 
   private readonly confirmed = inject(ConfirmedServers);
   private readonly counts = inject(CountStore);
@@ -63,8 +63,8 @@ export class DatabasesPageComponent {
   }
 
   protected addServer(): void {
-    this.dialog
-      .open<SruDialogComponent, undefined, DialectQuestion>(SruDialogComponent, { width: '620px' })
+    this.dialogs
+      .open<SruDialogComponent, undefined, DialectQuestion>(SruDialogComponent, { width: 620 })
       .afterClosed()
       .subscribe((question) => {
         if (question) this.editDialect(question);
@@ -73,10 +73,10 @@ export class DatabasesPageComponent {
 
   /** Takes files in: as a new database, or onto one that is a collection. */
   protected importRecords(database?: OwnDatabase): void {
-    this.dialog
+    this.dialogs
       .open<CollectionDialogComponent, CollectionQuestion, OwnDatabase>(CollectionDialogComponent, {
         data: database ? { database } : {},
-        width: '720px',
+        width: 720,
       })
       .afterClosed()
       .subscribe((made) => {
@@ -102,11 +102,10 @@ export class DatabasesPageComponent {
   }
 
   private editDialect(question: DialectQuestion): void {
-    this.dialog
+    this.dialogs
       .open<DialectDialogComponent, DialectQuestion, OwnDatabase>(DialectDialogComponent, {
         data: question,
-        width: '1080px',
-        maxWidth: '96vw',
+        width: 1080,
       })
       .afterClosed()
       .subscribe((database) => this.keep(database));

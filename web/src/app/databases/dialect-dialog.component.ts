@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MAT_DIALOG_DATA, MatDialog, MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { compareQueries } from '#core/algebra/index';
 import {
   DIALECTS,
@@ -22,7 +22,8 @@ import { saveFile } from '../data/save-file';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { LearnDialogComponent } from './learn-dialog.component';
-import { LEVEL_WORDS } from '../translate/rendering-notes';
+import { LEVEL_WORDS } from '../words/fidelity-levels';
+import { Dialogs } from '../ui/dialogs';
 
 /** What the dialog begins with. */
 export interface DialectQuestion {
@@ -46,7 +47,7 @@ const LARGEST_FILE = 200_000;
 export class DialectDialogComponent {
   private readonly open = inject(OpenProject);
   private readonly dialog = inject<MatDialogRef<DialectDialogComponent, OwnDatabase>>(MatDialogRef);
-  private readonly dialogs = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private readonly question = inject<DialectQuestion>(MAT_DIALOG_DATA);
 
   protected readonly sections = DIALECT_FORM;
@@ -115,8 +116,7 @@ export class DialectDialogComponent {
   protected learn(): void {
     this.dialogs
       .open<LearnDialogComponent, undefined, Dialect>(LearnDialogComponent, {
-        width: '860px',
-        maxWidth: '94vw',
+        width: 860,
       })
       .afterClosed()
       .subscribe((learnt) => {

@@ -2,7 +2,6 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { describeInFull, type Problem } from '#core/problem/index';
@@ -16,6 +15,7 @@ import { projectFeature } from '../state/project.feature';
 import { IconComponent } from '../ui/icon.component';
 import { ProjectFiles } from './project-files';
 import { ProjectsNotice } from './projects-notice';
+import { Messages } from '../ui/messages';
 
 /** All projects of this browser: a plain list. */
 @Component({
@@ -29,7 +29,7 @@ export class ProjectsPageComponent {
   private readonly repository = inject(PROJECT_REPOSITORY);
   private readonly files = inject(ProjectFiles);
   private readonly router = inject(Router);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly messages = inject(Messages);
   private readonly surroundings = inject(SURROUNDINGS);
   private readonly store = inject(Store);
   private readonly notice = inject(ProjectsNotice);
@@ -79,7 +79,7 @@ export class ProjectsPageComponent {
     if (!file) return;
     const imported = await this.files.import(await file.text());
     this.tell(imported.ok ? undefined : imported.problem);
-    if (imported.ok) this.snackBar.open('The project was imported', undefined, { duration: 4_000 });
+    if (imported.ok) this.messages.show('The project was imported');
     await this.refresh();
   }
 
@@ -111,12 +111,9 @@ export class ProjectsPageComponent {
     if (this.openProject()?.id === entry.id) this.store.dispatch(ProjectActions.closed());
     await this.refresh();
     if (!project) return;
-    this.snackBar
-      .open(`“${entry.name}” deleted`, 'Undo', { duration: 10_000 })
-      .onAction()
-      .subscribe(() => {
-        void this.files.add(project).then(() => this.refresh());
-      });
+    this.messages.show(`“${entry.name}” deleted`, () => {
+      void this.files.add(project).then(() => this.refresh());
+    });
   }
 
   private async addAndOpen(project: Project): Promise<void> {

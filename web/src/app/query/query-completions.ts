@@ -7,7 +7,7 @@ import { getAmount } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
 import { IndexWords } from '../data/index-words';
 import { OpenProject } from '../state/open-project';
-import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../state/thesaurus-store';
 import { formatAmount, formatNumber } from '../ui/number-format';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers } from './query-numbers';

@@ -11,7 +11,7 @@ import { createProblem, type Outcome, type Problem, type ProblemCode } from '#co
 import { createBlocks, type NamedBlock } from '#core/project/index';
 import { createNodePool, formatQuery, parseQuery, type ParsedQuery, type QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
-import { listOutlineRows, type OutlineRow } from './outline-rows';
+import { listOutlineRows, type OutlineRow } from '#core/outline/index';
 
 /** A text with one of these has no sure reading: the outline keeps the last one that had. */
 const BROKEN: ReadonlySet<ProblemCode> = new Set<ProblemCode>([

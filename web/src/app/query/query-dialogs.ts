@@ -1,10 +1,11 @@
 import type { ComponentType } from '@angular/cdk/portal';
 import { Injectable, Injector, inject } from '@angular/core';
-import { MatDialog, type MatDialogRef } from '@angular/material/dialog';
+import type { MatDialogRef } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
 import { QueryDesk, type EditHome } from './query-desk';
 import { QueryFindings } from './query-findings';
-import type { OutlineRow } from './outline-rows';
+import type { OutlineRow } from '#core/outline/index';
+import { Dialogs } from '../ui/dialogs';
 
 /** The rows that a dialog is about, and the text that they stand in. */
 export interface RowsQuestion {
@@ -15,7 +16,7 @@ export interface RowsQuestion {
 /** Opens the dialogs of the Query view; each is fetched when it is first opened. They make their edits themselves. */
 @Injectable()
 export class QueryDialogs {
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private readonly injector = Injector.create({
     parent: inject(Injector),
     providers: [
@@ -74,13 +75,6 @@ export class QueryDialogs {
   }
 
   private open<T, D, R>(component: ComponentType<T>, data: D, width: number): MatDialogRef<T, R> {
-    return this.dialog.open<T, D, R>(component, {
-      data,
-      width: `${width}px`,
-      maxWidth: '96vw',
-      maxHeight: '94vh',
-      injector: this.injector,
-      autoFocus: 'first-tabbable',
-    });
+    return this.dialogs.open<T, D, R>(component, { data, width, injector: this.injector });
   }
 }

@@ -13,7 +13,7 @@ import { CountStore } from '../counting/count-store';
 import { ChecksWorker } from '../data/checks-worker';
 import { OpenProject } from '../state/open-project';
 import type { Vocabulary } from '#core/vocabulary/index';
-import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../state/thesaurus-store';
 import { AcronymMeanings } from './acronym-meanings';
 import { QueryNumbers } from './query-numbers';
 

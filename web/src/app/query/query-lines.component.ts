@@ -6,7 +6,7 @@ import { createBlockName, createBlocks, listBlockNames, type NamedBlock } from '
 import { expandBlocks, listNodes, parseQuery, build } from '#core/query/index';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
-import { CountComponent } from '../ui/count.component';
+import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { shortenName } from '../ui/short-name';

@@ -9,7 +9,7 @@ import { shortenApart } from '../ui/short-name';
 import { CountStore } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
 import { QueryDesk } from './query-desk';
-import type { OutlineRow } from './outline-rows';
+import type { OutlineRow } from '#core/outline/index';
 
 /** The count of a row in a database, and for an excluded row what it removed there. */
 export interface RowCell {

@@ -15,7 +15,7 @@ import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/m
 import { listFields } from '#core/outline/index';
 import { describeInFull } from '#core/problem/index';
 import { OpenProject } from '../state/open-project';
-import { CountComponent } from '../ui/count.component';
+import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { describeComparison } from '../counting/describe-count';
@@ -26,7 +26,7 @@ import { ROW_COMMANDS, findCommand, type RowCommand } from './row-commands';
 import { RowEntryComponent } from './row-entry.component';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers, type RowCell } from './query-numbers';
-import type { OutlineRow, RowBrace } from './outline-rows';
+import type { OutlineRow, RowBrace } from '#core/outline/index';
 
 const JOIN_WORDS = { all: 'all of', any: 'any of', near: 'near' } as const;
 

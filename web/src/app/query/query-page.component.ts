@@ -31,9 +31,9 @@ import { QueryLinesComponent } from './query-lines.component';
 import { QueryNumbers } from './query-numbers';
 import { QueryOutlineComponent } from './query-outline.component';
 import { RowActions } from './row-actions';
-import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../state/thesaurus-store';
 import { SittingTimelineComponent } from './sitting-timeline.component';
-import type { OutlineRow } from './outline-rows';
+import type { OutlineRow } from '#core/outline/index';
 
 /** The draft as counted rows and as text: both from one tree, both to be worked on. */
 @Component({

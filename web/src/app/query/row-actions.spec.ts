@@ -9,7 +9,9 @@ import {
   type Concept,
   type Project,
 } from '#core/project/index';
+import { TextClipboard } from '../data/text-clipboard';
 import { OpenProject } from '../state/open-project';
+import { Messages } from '../ui/messages';
 import { QueryDesk } from './query-desk';
 import { QueryDialogs } from './query-dialogs';
 import { RowActions } from './row-actions';
@@ -32,6 +34,8 @@ function createDesk(draft: string) {
   const project = signal<Project>({ ...base, working: { ...base.working, concepts: [bats], draft } });
   const working = computed(() => project().working);
   let ids = 0;
+  const clipboard = { isAllowed: true, text: '' };
+  const said: string[] = [];
   const open = {
     project,
     working,
@@ -48,6 +52,20 @@ function createDesk(draft: string) {
       QueryDesk,
       RowActions,
       { provide: OpenProject, useValue: open },
+      {
+        provide: TextClipboard,
+        useValue: {
+          copy: (text: string) => {
+            if (clipboard.isAllowed) clipboard.text = text;
+            return clipboard.isAllowed;
+          },
+          read: () => Promise.resolve(clipboard.isAllowed ? clipboard.text : undefined),
+        },
+      },
+      {
+        provide: Messages,
+        useValue: { show: (text: string) => said.push(text), showCopied: () => said.push('not copied') },
+      },
       { provide: QueryDialogs, useValue: { build: () => Promise.resolve('lamp OR light') } },
     ],
   });
@@ -57,6 +75,8 @@ function createDesk(draft: string) {
     desk,
     actions,
     open,
+    clipboard,
+    said,
     text: () => working().draft.replace(/\s+/g, ' '),
     terms: () => working().concepts[0]?.terms.map(({ text, off }) => (off ? `-${text}` : text)),
     run: async (key: string, command: RowCommand) => {
@@ -142,6 +162,28 @@ describe('rows of the draft', () => {
     const { run, text } = createDesk('a');
     await run('', 'build');
     expect(text()).toBe('a AND (lamp OR light)');
+  });
+});
+
+describe('the clipboard', () => {
+  it('moves rows from one place to another', async () => {
+    const { run, text, clipboard } = createDesk('a AND (b OR c) AND d');
+    await run('1.0', 'cut');
+    expect(clipboard.text).toBe('b');
+    expect(text()).toBe('a AND c AND d');
+    await run('0', 'paste');
+    expect(text()).toBe('a AND b AND c AND d');
+  });
+
+  it('takes no row away that could not be copied, and says so', async () => {
+    const { run, text, clipboard, said } = createDesk('a AND b');
+    clipboard.isAllowed = false;
+    await run('0', 'cut');
+    expect(text()).toBe('a AND b');
+    expect(said).toEqual(['not copied']);
+    await run('0', 'paste');
+    expect(text()).toBe('a AND b');
+    expect(said).toHaveLength(2);
   });
 });
 

@@ -26,8 +26,10 @@ import { GREATEST_DISTANCE, parseQuery, printQuery, type QueryNode } from '#core
 import { OpenProject } from '../state/open-project';
 import { QueryDesk, findEditHome, isBroken, type EditHome } from './query-desk';
 import { QueryDialogs } from './query-dialogs';
-import type { OutlineRow } from './outline-rows';
+import type { OutlineRow } from '#core/outline/index';
 import type { RowCommand } from './row-commands';
+import { TextClipboard } from '../data/text-clipboard';
+import { Messages } from '../ui/messages';
 
 /** A line that is being typed in the outline. */
 export type Entry =
@@ -45,6 +47,8 @@ export class RowActions {
   private readonly open = inject(OpenProject);
   private readonly desk = inject(QueryDesk);
   private readonly dialogs = inject(QueryDialogs);
+  private readonly clipboard = inject(TextClipboard);
+  private readonly messages = inject(Messages);
 
   /** What was copied last, as it was: comments and all. */
   private copied: { readonly text: string; readonly queries: readonly QueryNode[] } | undefined;
@@ -76,7 +80,7 @@ export class RowActions {
     if (command === 'edit') this.entry.set({ kind: 'row', key, text });
     else if (command === 'switch') this.open.change({ kind: 'switch-term', id: term.id, off: !term.off });
     else if (command === 'remove') this.open.change({ kind: 'remove-terms', ids: [term.id] });
-    else if (command === 'copy') void navigator.clipboard.writeText(this.copyText());
+    else if (command === 'copy') this.copy();
     else if (command === 'up') move(place - 1);
     else if (command === 'down') move(place + 1);
     else if (command === 'add') this.entry.set({ kind: 'new', key });
@@ -137,11 +141,11 @@ export class RowActions {
         edit((root) => removeItems(root, paths));
         return;
       case 'copy':
-        await navigator.clipboard.writeText(this.copyText());
+        this.copy();
         return;
       case 'cut':
-        await navigator.clipboard.writeText(this.copyText());
-        edit((root) => removeItems(root, paths));
+        // What is not on the clipboard is not taken away.
+        if (this.copy()) edit((root) => removeItems(root, paths));
         return;
       case 'paste':
         await this.pasteFromClipboard();
@@ -268,8 +272,17 @@ export class RowActions {
       );
   }
 
+  /** Puts the chosen rows on the clipboard, and says so where that cannot be done. */
+  private copy(): boolean {
+    const isCopied = this.clipboard.copy(this.copyText());
+    if (!isCopied) this.messages.showCopied(isCopied, '');
+    return isCopied;
+  }
+
   private async pasteFromClipboard(): Promise<void> {
-    this.paste(await navigator.clipboard.readText());
+    const text = await this.clipboard.read();
+    if (text === undefined) this.messages.show('The browser does not let Ewer paste: press Ctrl+V on a row.');
+    else this.paste(text);
   }
 
   private insertBelow(row: OutlineRow | undefined, queries: readonly QueryNode[]): void {

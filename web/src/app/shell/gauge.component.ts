@@ -19,7 +19,7 @@ import { compareCounts } from '#core/count/index';
 import { describeBasis, describeComparison } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
 import { shortenName } from '../ui/short-name';
-import { RecordDrawer } from '../ui/record-drawer';
+import { RecordDrawer } from '../records/record-drawer';
 
 const TOP = 8;
 const BOTTOM = 58;

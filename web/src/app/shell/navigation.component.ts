@@ -3,7 +3,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { projectFeature } from '../state/project.feature';
 import { IconComponent, type IconName } from '../ui/icon.component';
-import { ThemeChoice } from './theme-choice';
+import { ThemeChoice } from '../ui/theme-choice';
 
 /** The views in the order of the work. */
 @Component({
@@ -33,7 +33,7 @@ import { ThemeChoice } from './theme-choice';
       <button
         type="button"
         class="view"
-        (click)="theme.turn()"
+        (click)="theme.chooseNext()"
         [attr.aria-label]="'Colours: ' + theme.choice() + '. Change'"
       >
         <app-icon name="theme" />{{ theme.choice() }}

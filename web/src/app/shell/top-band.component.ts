@@ -1,15 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { isSameLimiters } from '#core/limiter/index';
-import { MatDialog } from '@angular/material/dialog';
 import type { TargetBand } from '#core/project/index';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { IconComponent } from '../ui/icon.component';
 import { BandDialogComponent, type BandQuestion } from './band-dialog.component';
-import { FreezeDialogComponent, type FreezeAnswer, type FreezeQuestion } from './freeze-dialog.component';
-import { FreezeVariant } from './freeze-variant';
+import {
+  FreezeDialogComponent,
+  type FreezeAnswer,
+  type FreezeQuestion,
+} from '../freezing/freeze-dialog.component';
+import { FreezeVariant } from '../freezing/freeze-variant';
 import { GaugeComponent } from './gauge.component';
-import { LimiterStripComponent } from './limiter-strip.component';
+import { LimiterStripComponent } from '../limiters/limiter-strip.component';
+import { Dialogs } from '../ui/dialogs';
 
 /** The band on every view: question, draft, limiters at the left, the gauges at the right. */
 @Component({
@@ -20,7 +24,7 @@ import { LimiterStripComponent } from './limiter-strip.component';
   styleUrl: './top-band.component.scss',
 })
 export class TopBandComponent {
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   protected readonly open = inject(OpenProject);
   protected readonly counts = inject(DraftCounts);
   private readonly freezing = inject(FreezeVariant);
@@ -47,10 +51,10 @@ export class TopBandComponent {
   }
 
   protected freeze(): void {
-    this.dialog
+    this.dialogs
       .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
         data: { name: this.freezing.proposeName(), note: '', isThere: false },
-        width: '420px',
+        width: 420,
       })
       .afterClosed()
       .subscribe((answer) => {
@@ -59,10 +63,10 @@ export class TopBandComponent {
   }
 
   protected askBand(database: string, name: string): void {
-    this.dialog
+    this.dialogs
       .open<BandDialogComponent, BandQuestion, TargetBand>(BandDialogComponent, {
         data: { name, band: this.getBand(database) },
-        width: '380px',
+        width: 380,
       })
       .afterClosed()
       .subscribe((band) => {

@@ -4,9 +4,9 @@ import { CountBatches } from '../counting/count-batches';
 import { CountStore, listWishes } from '../counting/count-store';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
-import { RecordDrawer } from '../ui/record-drawer';
+import { RecordDrawer } from '../records/record-drawer';
 import { NoticesComponent } from './notices.component';
-import { RecordDrawerComponent } from './record-drawer.component';
+import { RecordDrawerComponent } from '../records/record-drawer.component';
 import { RestingTallies } from './resting-tallies';
 import { TopBandComponent } from './top-band.component';
 

@@ -17,7 +17,7 @@ import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/m
 import type { MarkFix, TermMark } from '#core/compare/index';
 import { describeInFull } from '#core/problem/index';
 import { getConceptLetter, type Concept, type Term } from '#core/project/index';
-import { CountComponent } from '../ui/count.component';
+import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { shortenName } from '../ui/short-name';

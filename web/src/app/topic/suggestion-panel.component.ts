@@ -23,11 +23,11 @@ import { getGreatest, type Amount } from '#core/count/index';
 import { getAmount } from '../counting/count-state';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
-import { CountComponent } from '../ui/count.component';
+import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import { SuggestionFinder, type SuggestionQuestion } from './suggestions/suggestion-finder';
-import { SECTIONS, type Suggestion } from './suggestions/suggestion';
+import { SuggestionFinder, type SuggestionQuestion } from '../terms/suggestions/suggestion-finder';
+import { SECTIONS, type Suggestion } from '../terms/suggestions/suggestion';
 import { TopicDialogs } from './topic-dialogs';
 
 /** From a concept with more terms than this, suggestions are found from the first ones. */

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { describeProblem } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
-import { CountComponent } from '../ui/count.component';
+import { CountComponent } from '../records/count.component';
 import { Screen } from '../ui/screen';
 import { TermDifferenceComponent } from './term-difference.component';
 import type { Measure, TermView } from './topic-views';

@@ -1,13 +1,13 @@
 import type { ComponentType } from '@angular/cdk/portal';
 import { Injectable, Injector, inject } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import type { Concept, Term } from '#core/project/index';
-import { TermEntry } from './term-entry';
+import { TermEntry } from '../terms/term-entry';
+import { Dialogs } from '../ui/dialogs';
 
 /** Opens the dialogs of the Topic view; each is fetched when it is first opened. They change the project themselves. */
 @Injectable()
 export class TopicDialogs {
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
   private readonly injector = Injector.create({
     parent: inject(Injector),
     providers: [{ provide: TermEntry, useValue: inject(TermEntry) }],
@@ -50,7 +50,7 @@ export class TopicDialogs {
   }
 
   thesaurus(concept: Concept, words: string): void {
-    void import('../thesaurus/thesaurus-dialog.component').then((file) =>
+    void import('../terms/thesaurus-dialog.component').then((file) =>
       this.open(file.ThesaurusDialogComponent, { concept: concept.id, words }, 1000, 'input[type=search]'),
     );
   }
@@ -62,14 +62,12 @@ export class TopicDialogs {
   }
 
   /** Opens a dialog; `first` is what has the focus first, as a selector. */
-  private open<D>(component: ComponentType<unknown>, data: D, width: number, first = 'first-tabbable'): void {
-    this.dialog.open(component, {
+  private open<D>(component: ComponentType<unknown>, data: D, width: number, first?: string): void {
+    this.dialogs.open(component, {
       data,
-      width: `${width}px`,
-      maxWidth: '96vw',
-      maxHeight: '94vh',
+      width,
       injector: this.injector,
-      autoFocus: first,
+      ...(first !== undefined && { first }),
     });
   }
 }

@@ -27,7 +27,7 @@ import { getAmount } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
 import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
-import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../state/thesaurus-store';
 import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
 import { getHueClass } from '../ui/hues';
 import { shortenName } from '../ui/short-name';
@@ -35,7 +35,7 @@ import { ConceptColumnComponent } from './concept-column.component';
 import { describeConcept } from './concept-description';
 import { QuestionBarComponent } from './question-bar.component';
 import { SuggestionPanelComponent } from './suggestion-panel.component';
-import { TermEntry } from './term-entry';
+import { TermEntry } from '../terms/term-entry';
 import { sortTerms } from './term-order';
 import { TopicDialogs } from './topic-dialogs';
 import { TopicNumbers } from './topic-numbers';
@@ -50,6 +50,8 @@ import {
   type TermMove,
   type TermView,
 } from './topic-views';
+import { TextClipboard } from '../data/text-clipboard';
+import { Messages } from '../ui/messages';
 
 const NO_MARKS: readonly TermMark[] = [];
 /** Stands in the address for "side by side". */
@@ -79,6 +81,8 @@ export class TopicPageComponent {
   private readonly thesauri = inject(ThesaurusStore);
   private readonly router = inject(Router);
   private readonly announcer = inject(LiveAnnouncer);
+  private readonly clipboard = inject(TextClipboard);
+  private readonly messages = inject(Messages);
   private readonly injector = inject(Injector);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly views = new WeakMap<Term, TermView>();
@@ -270,19 +274,16 @@ export class TopicPageComponent {
   }
 
   protected copyTerms(concept: Concept): void {
-    this.copy(concept.terms.map(printTerm).join('\n'), `${concept.terms.length} terms copied`);
+    this.copy(concept.terms.map(printTerm).join('\n'), `${concept.terms.length} terms`);
   }
 
   protected async copyTable(): Promise<void> {
     const { writeTermTable } = await import('./term-table');
-    this.copy(writeTermTable(this.open.concepts()), 'The table of terms is copied');
+    this.copy(writeTermTable(this.open.concepts()), 'The table of terms');
   }
 
-  private copy(text: string, said: string): void {
-    void navigator.clipboard.writeText(text).then(
-      () => this.announcer.announce(said),
-      () => this.announcer.announce('The browser does not let Ewer copy'),
-    );
+  private copy(text: string, what: string): void {
+    this.messages.showCopied(this.clipboard.copy(text), what);
   }
 
   private focus(selector: string): void {

@@ -27,7 +27,7 @@ import type { Counted } from '../counting/count-state';
 import { CountStore, listWishes } from '../counting/count-store';
 import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
-import { CountComponent } from '../ui/count.component';
+import { CountComponent } from '../records/count.component';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { canBeConcept, importHistory, importString, mergeLimiters, proposeName } from './string-import';
 

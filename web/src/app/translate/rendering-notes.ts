@@ -2,15 +2,7 @@ import type { FidelityLevel, HandStep, PhraseFallback } from '#core/dialect/inde
 import { listLimiters } from '#core/limiter/index';
 import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../counting/count-state';
-
-/** The fidelity of a whole rendering in a few words. */
-export const LEVEL_WORDS: Readonly<Record<FidelityLevel, string>> = {
-  same: 'finds the same',
-  wider: 'wider: may find more',
-  narrower: 'narrower: may find fewer',
-  different: 'different: may find more and fewer',
-  'left-out': 'cannot be written',
-};
+import { LEVEL_WORDS } from '../words/fidelity-levels';
 
 /**
  * What a rendering does to the meaning under its limiters: one that the database does not have leaves more records

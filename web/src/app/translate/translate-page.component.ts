@@ -1,4 +1,3 @@
-import { Clipboard } from '@angular/cdk/clipboard';
 import { listLimiters } from '#core/limiter/index';
 import {
   ChangeDetectionStrategy,
@@ -10,8 +9,6 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink } from '@angular/router';
 import {
   listPhraseWays,
@@ -34,9 +31,9 @@ import { CountStore, listWishes } from '../counting/count-store';
 import { OwnDatabases } from '../counting/own-databases';
 import { WritingAids } from '../counting/writing-aids';
 import { writeMoment } from '../data/ids';
-import { createFileName, saveFile } from '../data/save-file';
+import { saveFile } from '../data/save-file';
 import { OpenProject } from '../state/open-project';
-import { ThesaurusStore } from '../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../state/thesaurus-store';
 import { shortenName } from '../ui/short-name';
 import { getHueClass } from '../ui/hues';
 import { RenderingRowComponent, type PhraseWay, type RenderingRow } from './rendering-row.component';
@@ -50,6 +47,10 @@ import { ReadStringDialogComponent } from './read-string-dialog.component';
 import { describeLevel, WAY_WORDS } from './rendering-notes';
 import { cutSegments } from './string-segments';
 import { writeStringsDocument } from './strings-document';
+import { Dialogs } from '../ui/dialogs';
+import { Messages } from '../ui/messages';
+import { TextClipboard } from '../data/text-clipboard';
+import { createFileName } from '../ui/file-name';
 
 /** A draft is proved when it has rested so long, in milliseconds. */
 const REST = 350;
@@ -70,9 +71,9 @@ export class TranslatePageComponent {
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly aids = inject(WritingAids);
   private readonly thesauri = inject(ThesaurusStore);
-  private readonly clipboard = inject(Clipboard);
-  private readonly snackBar = inject(MatSnackBar);
-  private readonly dialog = inject(MatDialog);
+  private readonly clipboard = inject(TextClipboard);
+  private readonly messages = inject(Messages);
+  private readonly dialogs = inject(Dialogs);
 
   /** The nodes whose pieces are lit in all rows. */
   protected readonly lit = signal<readonly string[]>([]);
@@ -213,18 +214,18 @@ export class TranslatePageComponent {
   }
 
   protected askHere({ id, name }: RenderingRow): void {
-    this.dialog.open<HereDialogComponent, HereQuestion>(HereDialogComponent, {
+    this.dialogs.open<HereDialogComponent, HereQuestion, never>(HereDialogComponent, {
       data: { id, name },
-      width: '760px',
+      width: 760,
     });
   }
 
   protected chooseFilter(): void {
-    this.dialog.open(FiltersDialogComponent, { width: '760px' });
+    this.dialogs.open(FiltersDialogComponent, { width: 760 });
   }
 
   protected readString(): void {
-    this.dialog.open(ReadStringDialogComponent, { width: '860px', maxWidth: '94vw' });
+    this.dialogs.open(ReadStringDialogComponent, { width: 860 });
   }
 
   protected keepCount({ id, text }: RenderingRow, { total, estimated }: ReadResultsLine): void {
@@ -232,12 +233,7 @@ export class TranslatePageComponent {
   }
 
   protected copy(text: string, what: string): void {
-    const done = this.clipboard.copy(text);
-    this.snackBar.open(
-      done ? `${what} copied` : 'The clipboard cannot be used here: select the text and copy it.',
-      undefined,
-      { duration: 3_000 },
-    );
+    this.messages.showCopied(this.clipboard.copy(text), what);
   }
 
   protected copyAll(): void {

@@ -21,8 +21,9 @@ import {
   PointElement,
   Tooltip,
 } from 'chart.js';
-import { createFileName, saveFile } from '../data/save-file';
-import { ThemeChoice } from '../shell/theme-choice';
+import { createFileName } from './file-name';
+import { SAVE_FILE } from './save-file';
+import { ThemeChoice } from './theme-choice';
 import { formatNumber } from './number-format';
 import { writeCsv, type TableCells } from './table-file';
 
@@ -127,6 +128,7 @@ const FOOT = 0.5;
 export class ChartComponent {
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly theme = inject(ThemeChoice);
+  private readonly saveFile = inject(SAVE_FILE);
   private chart: Chart | undefined;
   private drawn = '';
 
@@ -165,12 +167,12 @@ export class ChartComponent {
     pen.fillRect(0, 0, copy.width, copy.height);
     pen.drawImage(canvas, 0, 0);
     copy.toBlob((blob) => {
-      if (blob) saveFile(`${createFileName(this.content().title)}.png`, blob, 'image/png');
+      if (blob) this.saveFile(`${createFileName(this.content().title)}.png`, blob, 'image/png');
     }, 'image/png');
   }
 
   protected saveTable(): void {
-    saveFile(`${createFileName(this.content().title)}.csv`, writeCsv(this.cells()), 'text/csv');
+    this.saveFile(`${createFileName(this.content().title)}.csv`, writeCsv(this.cells()), 'text/csv');
   }
 
   private draw(canvas: HTMLCanvasElement, content: ChartContent): void {

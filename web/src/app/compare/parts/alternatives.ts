@@ -1,16 +1,16 @@
 import { Injectable, inject } from '@angular/core';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { createRecallQuery, createSharedDraft, tryChange, type Question } from '#core/compare/index';
 import type { Change, Project } from '#core/project/index';
-import { FreezeVariant } from '../../shell/freeze-variant';
+import { FreezeVariant } from '../../freezing/freeze-variant';
 import { OpenProject } from '../../state/open-project';
+import { Messages } from '../../ui/messages';
 
 /** Tries changes without making them, and makes the one that is taken. */
 @Injectable()
 export class Alternatives {
   private readonly open = inject(OpenProject);
   private readonly freezing = inject(FreezeVariant);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly messages = inject(Messages);
 
   /** What the draft would be after a change; nothing if it cannot be made. */
   ask(project: Project, change: Change): Question | undefined {
@@ -27,12 +27,9 @@ export class Alternatives {
 
   take(change: Change, words: string): void {
     this.open.change(change);
-    this.snackBar
-      .open(`Taken: ${words}`, 'Undo', { duration: 8_000 })
-      .onAction()
-      .subscribe(() => {
-        this.open.undo();
-      });
+    this.messages.show(`Taken: ${words}`, () => {
+      this.open.undo();
+    });
   }
 
   /** The state before is frozen if it is not, then the change is made and what comes of it is frozen. */

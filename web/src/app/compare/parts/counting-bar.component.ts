@@ -7,7 +7,6 @@ import {
   input,
   untracked,
 } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { CountBatches } from '../../counting/count-batches';
 import type { CountWish, Counted } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
@@ -17,6 +16,7 @@ import { OwnDatabases } from '../../counting/own-databases';
 import { OpenProject } from '../../state/open-project';
 import { formatNumber } from '../../ui/number-format';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
+import { Dialogs } from '../../ui/dialogs';
 
 /** So many requests are made without asking first. */
 const MADE_AT_ONCE = 300;
@@ -100,7 +100,7 @@ export class CountingBarComponent {
   private readonly databases = inject(Databases);
   private readonly ownDatabases = inject(OwnDatabases);
   private readonly open = inject(OpenProject);
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(Dialogs);
 
   /** What is counted, for a person who comes back to it later. */
   readonly title = input.required<string>();
@@ -166,10 +166,9 @@ export class CountingBarComponent {
   }
 
   protected openQueue(): void {
-    this.dialog.open<HandQueueDialogComponent, HandQueueQuestion>(HandQueueDialogComponent, {
+    this.dialogs.open<HandQueueDialogComponent, HandQueueQuestion, never>(HandQueueDialogComponent, {
       data: { title: this.title(), counted: this.counted },
-      width: '720px',
-      maxWidth: '94vw',
+      width: 720,
     });
   }
 

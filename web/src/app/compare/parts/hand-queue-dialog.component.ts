@@ -1,4 +1,3 @@
-import { Clipboard } from '@angular/cdk/clipboard';
 import { ChangeDetectionStrategy, Component, type Signal, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { createAmount } from '#core/count/index';
@@ -10,6 +9,7 @@ import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { formatAmount } from '../../ui/number-format';
+import { TextClipboard } from '../../data/text-clipboard';
 
 /** Whose counts are typed in. */
 export interface HandQueueQuestion {
@@ -98,7 +98,7 @@ export interface HandQueueQuestion {
   `,
 })
 export class HandQueueDialogComponent {
-  private readonly clipboard = inject(Clipboard);
+  private readonly clipboard = inject(TextClipboard);
   private readonly project = inject(OpenProject);
   private readonly ownDatabases = inject(OwnDatabases);
   protected readonly question = inject<HandQueueQuestion>(MAT_DIALOG_DATA);

@@ -5,9 +5,9 @@ import { createTermKey, type Concept } from '#core/project/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { nextTurn } from '../../counting/turns';
 import { OpenProject } from '../../state/open-project';
-import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
-import { SuggestionFinder, type SuggestionQuestion } from '../../topic/suggestions/suggestion-finder';
-import type { Suggestion } from '../../topic/suggestions/suggestion';
+import { ThesaurusStore } from '../../state/thesaurus-store';
+import { SuggestionFinder, type SuggestionQuestion } from '../../terms/suggestions/suggestion-finder';
+import type { Suggestion } from '../../terms/suggestions/suggestion';
 import { CompareSubject } from '../compare-subject';
 import { mapSliced } from './sliced';
 

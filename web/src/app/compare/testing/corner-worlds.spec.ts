@@ -13,7 +13,7 @@ import {
 import { findDialect } from '#core/dialect/index';
 import type { Counted } from '../../counting/count-state';
 import { readCount } from '../../counting/read-count';
-import { FreezeVariant } from '../../shell/freeze-variant';
+import { FreezeVariant } from '../../freezing/freeze-variant';
 import { startInjection } from '../../testing/injection';
 import { PartLists } from '../parts/part-lists';
 import { CombinationsComponent } from '../tools/combinations.component';

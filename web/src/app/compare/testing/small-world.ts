@@ -1,11 +1,8 @@
 import '@angular/compiler';
 import { LIMITERS, listLimitersOf, type Limiters } from '#core/limiter/index';
 import { computed, signal, type Provider, type Type } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { Store, type Action } from '@ngrx/store';
 import fc from 'fast-check';
-import { EMPTY } from 'rxjs';
 import { createDocument, type IndexDocument } from '#core/collection/index';
 import { createSharedDraft } from '#core/compare/index';
 import type { CountEntry, IdsAnswer } from '#core/contract/index';
@@ -25,12 +22,14 @@ import { OpenProject } from '../../state/open-project';
 import { ProjectActions } from '../../state/project.actions';
 import { projectFeature } from '../../state/project.feature';
 import { startInjection } from '../../testing/injection';
-import { RecordDrawer } from '../../ui/record-drawer';
+import { RecordDrawer } from '../../records/record-drawer';
 import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { OfferedTerms } from '../parts/offered-terms';
 import { RecordSets } from '../parts/record-sets';
+import { Dialogs } from '../../ui/dialogs';
+import { Messages } from '../../ui/messages';
 
 const angular = startInjection();
 
@@ -167,8 +166,8 @@ export class SmallWorld {
         { provide: DATABASE_CLIENT, useValue: this.createClient() },
         { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
         { provide: ConfirmedServers, useValue: { remind: () => Promise.resolve() } },
-        { provide: MatSnackBar, useValue: { open: () => ({ onAction: () => EMPTY }) } },
-        { provide: MatDialog, useValue: {} },
+        { provide: Messages, useValue: { show: () => undefined } },
+        { provide: Dialogs, useValue: {} },
         { provide: RecordDrawer, useValue: {} },
         { provide: OfferedTerms, useValue: { terms: signal([]) } },
         Alternatives,

@@ -5,7 +5,7 @@ import { createConceptQuery, getConceptLetter } from '#core/project/index';
 import { dropInactive, type QueryNode } from '#core/query/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Counted } from '../../counting/count-state';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { getHueClass } from '../../ui/hues';
 import { formatAmount, formatNumber, placeOnLogScale } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';

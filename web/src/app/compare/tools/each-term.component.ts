@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import {
   createRecallQuery,
   createTermQuestions,
@@ -14,7 +13,7 @@ import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { formatNumber } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
@@ -26,6 +25,7 @@ import { findHue } from '../parts/describe';
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import { Messages } from '../../ui/messages';
 
 /** The curve is drawn for so many terms. */
 const MOST_DRAWN = 60;
@@ -49,7 +49,7 @@ export class EachTermComponent {
   protected readonly subject = inject(CompareSubject);
   private readonly open = inject(OpenProject);
   private readonly sets = inject(RecordSets);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly messages = inject(Messages);
 
   private readonly chosen = signal<string | undefined>(undefined);
   /** What the smallest set has to keep. */
@@ -206,12 +206,9 @@ export class EachTermComponent {
   protected keepSmallest(): void {
     const changes = this.sentences()?.changes ?? [];
     this.open.change({ kind: 'mend', changes });
-    this.snackBar
-      .open(`${changes.length} terms switched off`, 'Undo', { duration: 8_000 })
-      .onAction()
-      .subscribe(() => {
-        this.open.undo();
-      });
+    this.messages.show(`${changes.length} terms switched off`, () => {
+      this.open.undo();
+    });
   }
 
   private hueRole(): string {

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { createSharedDraft, listSingleChanges } from '#core/compare/index';
 import { findDialect } from '#core/dialect/index';
 import { readExact } from '../../testing/counts';
-import { FreezeVariant } from '../../shell/freeze-variant';
+import { FreezeVariant } from '../../freezing/freeze-variant';
 import { startInjection } from '../../testing/injection';
 import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';
 import { GainedLostComponent } from './gained-lost.component';

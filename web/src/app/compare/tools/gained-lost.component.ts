@@ -20,7 +20,7 @@ import { DraftCounts } from '../../counting/draft-counts';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { CompareSubject } from '../compare-subject';
 import { WiderNoteComponent } from '../parts/wider-note.component';
 import { CountingBarComponent } from '../parts/counting-bar.component';

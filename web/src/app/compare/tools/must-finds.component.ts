@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { readMustFinds } from '#core/compare/index';
 import type { MustFind } from '#core/project/index';
 import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
-import { RecordDrawer } from '../../ui/record-drawer';
+import { RecordDrawer } from '../../records/record-drawer';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import { Messages } from '../../ui/messages';
 
 const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unknown: '…' } as const;
 
@@ -26,7 +26,7 @@ export class MustFindsComponent {
   private readonly counts = inject(MustFindCounts);
   private readonly client = inject(DATABASE_CLIENT);
   private readonly drawer = inject(RecordDrawer);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly messages = inject(Messages);
 
   protected readonly isLookingUp = signal(false);
   protected readonly words = WORDS;
@@ -67,12 +67,9 @@ export class MustFindsComponent {
 
   protected remove(mustFind: MustFind): void {
     this.open.change({ kind: 'remove-must-finds', ids: [mustFind.id] });
-    this.snackBar
-      .open('Must-find removed', 'Undo', { duration: 8_000 })
-      .onAction()
-      .subscribe(() => {
-        this.open.change({ kind: 'add-must-finds', mustFinds: [mustFind] });
-      });
+    this.messages.show('Must-find removed', () => {
+      this.open.change({ kind: 'add-must-finds', mustFinds: [mustFind] });
+    });
   }
 
   protected read(cell: ReturnType<MustFindCounts['look']>[number], name: string): void {

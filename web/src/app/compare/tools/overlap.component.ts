@@ -5,7 +5,7 @@ import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import { describeAuthors, type SameWorkRule } from '#core/record/index';
 import { getAmount, isSameAmount, type Amount } from '#core/count/index';
 import { readCount } from '../../counting/read-count';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';
 import { WiderNoteComponent } from '../parts/wider-note.component';

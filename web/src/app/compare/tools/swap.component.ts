@@ -12,7 +12,7 @@ import type { Counted } from '../../counting/count-state';
 import { describeLimiterGap } from '../../counting/describe-count';
 import { readCount } from '../../counting/read-count';
 import { OpenProject } from '../../state/open-project';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { CompareSubject } from '../compare-subject';
 import { Alternatives } from '../parts/alternatives';
 import { CountingBarComponent } from '../parts/counting-bar.component';

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { FreezeVariant } from '../../shell/freeze-variant';
+import { FreezeVariant } from '../../freezing/freeze-variant';
 import { startInjection } from '../../testing/injection';
 import { SmallWorld, arbitraryWorld } from '../testing/small-world';
 import { StaircaseComponent } from './staircase.component';

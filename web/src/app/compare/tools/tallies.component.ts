@@ -1,21 +1,22 @@
 import { DatePipe } from '@angular/common';
 import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import type { Tally } from '#core/project/index';
 import { getAmount, type Counted, type CountWish } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
 import { OwnDatabases } from '../../counting/own-databases';
-import { createFileName, saveFile } from '../../data/save-file';
+import { saveFile } from '../../data/save-file';
 import { writeMoment } from '../../data/ids';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { compareMoments, getLeast, keepAmount, readKeptAmount, type Comparison } from '#core/count/index';
 import { describeComparison } from '../../counting/describe-count';
 import { formatAmount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
 import { writeCsv } from '../../ui/table-file';
+import { Messages } from '../../ui/messages';
+import { createFileName } from '../../ui/file-name';
 
 const FIRST_ROWS = 50;
 const DAY = 86_400_000;
@@ -32,7 +33,7 @@ export class TalliesComponent {
   protected readonly open = inject(OpenProject);
   private readonly counts = inject(CountStore);
   private readonly ownDatabases = inject(OwnDatabases);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly messages = inject(Messages);
 
   protected readonly sought = signal('');
   protected readonly showsAll = signal(false);
@@ -117,24 +118,16 @@ export class TalliesComponent {
     else if (kept)
       this.open.change({ kind: 'return-to', working: { ...this.open.working(), ...kept.state } });
     else return;
-    this.snackBar
-      .open(`${name === undefined ? 'That state' : `“${name}”`} is the draft now`, 'Undo', {
-        duration: 8_000,
-      })
-      .onAction()
-      .subscribe(() => {
-        this.open.undo();
-      });
+    this.messages.show(`${name === undefined ? 'That state' : `“${name}”`} is the draft now`, () => {
+      this.open.undo();
+    });
   }
 
   protected remove(tally: Tally): void {
     this.open.change({ kind: 'remove-tally', id: tally.id });
-    this.snackBar
-      .open('Count removed', 'Undo', { duration: 8_000 })
-      .onAction()
-      .subscribe(() => {
-        this.open.change({ kind: 'keep-tallies', tallies: [tally] });
-      });
+    this.messages.show('Count removed', () => {
+      this.open.change({ kind: 'keep-tallies', tallies: [tally] });
+    });
   }
 
   protected save(): void {

@@ -8,7 +8,7 @@ import { readCount } from '../../counting/read-count';
 import { formatAmount } from '../../ui/number-format';
 import { OpenProject } from '../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../ui/chart.component';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 import { CompareSubject } from '../compare-subject';
 import { WiderNoteComponent } from '../parts/wider-note.component';

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createSharedDraft } from '#core/compare/index';
 import { readExact } from '../../testing/counts';
-import { FreezeVariant } from '../../shell/freeze-variant';
+import { FreezeVariant } from '../../freezing/freeze-variant';
 import { startInjection } from '../../testing/injection';
 import { formatDifference } from '../../ui/number-format';
 import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';

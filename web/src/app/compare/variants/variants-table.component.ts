@@ -1,9 +1,7 @@
 import { DatePipe } from '@angular/common';
 import { isSameLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import {
   compareCounts,
   divideExactly,
@@ -22,15 +20,15 @@ import { describeGap } from '../../counting/describe-count';
 import { readCount } from '../../counting/read-count';
 import { DraftCounts } from '../../counting/draft-counts';
 import { writeMoment } from '../../data/ids';
-import { createFileName, saveFile } from '../../data/save-file';
+import { saveFile } from '../../data/save-file';
 import {
   FreezeDialogComponent,
   type FreezeAnswer,
   type FreezeQuestion,
-} from '../../shell/freeze-dialog.component';
-import { FreezeVariant } from '../../shell/freeze-variant';
+} from '../../freezing/freeze-dialog.component';
+import { FreezeVariant } from '../../freezing/freeze-variant';
 import { OpenProject } from '../../state/open-project';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { IconComponent } from '../../ui/icon.component';
 import { formatAmount } from '../../ui/number-format';
 import { shortenName } from '../../ui/short-name';
@@ -45,6 +43,9 @@ import { listVariantTable } from './variants-file';
 import { VariantsTogether, describeTogether, isSameTogether } from './variants-together';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import { Dialogs } from '../../ui/dialogs';
+import { Messages } from '../../ui/messages';
+import { createFileName } from '../../ui/file-name';
 
 const DRAFT = 'draft';
 /** Only what is surely in the band is marked so. */
@@ -82,8 +83,8 @@ export class VariantsTableComponent {
   private readonly mustFinds = inject(MustFindCounts);
   private readonly uniter = inject(VariantsTogether);
   private readonly freezing = inject(FreezeVariant);
-  private readonly dialog = inject(MatDialog);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly dialogs = inject(Dialogs);
+  private readonly messages = inject(Messages);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   /** All that any variant searches. */
@@ -167,12 +168,9 @@ export class VariantsTableComponent {
 
   protected openVariant(variant: Variant): void {
     this.open.change({ kind: 'open-variant', id: variant.id });
-    this.snackBar
-      .open(`“${variant.name}” is the draft now`, 'Undo', { duration: 6_000 })
-      .onAction()
-      .subscribe(() => {
-        this.open.undo();
-      });
+    this.messages.show(`“${variant.name}” is the draft now`, () => {
+      this.open.undo();
+    });
   }
 
   /** Keys on a row: F freezes the draft, N makes the next variant from this one, C compares with it. */
@@ -192,10 +190,10 @@ export class VariantsTableComponent {
   }
 
   protected rename({ id, name, note }: Variant): void {
-    this.dialog
+    this.dialogs
       .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
         data: { name, note, isThere: true },
-        width: '420px',
+        width: 420,
       })
       .afterClosed()
       .subscribe((answer) => {
@@ -208,13 +206,10 @@ export class VariantsTableComponent {
     const at = variants.indexOf(variant);
     const children = variants.filter((other) => other.parent === variant.id).map((other) => other.id);
     this.open.change({ kind: 'remove-variant', id: variant.id });
-    this.snackBar
-      .open(`“${variant.name}” removed`, 'Undo', { duration: 8_000 })
-      .onAction()
-      .subscribe(() => {
-        this.open.change({ kind: 'restore-variant', variant, at, children });
-        if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
-      });
+    this.messages.show(`“${variant.name}” removed`, () => {
+      this.open.change({ kind: 'restore-variant', variant, at, children });
+      if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
+    });
   }
 
   protected saveTable(): void {

@@ -6,9 +6,9 @@ import { expandBlocks, formatQuery, parseQuery, type QueryNode } from '#core/que
 import type { Counted } from '../../counting/count-state';
 import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
-import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../../state/thesaurus-store';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
 import { findTextChange } from '../text-change';

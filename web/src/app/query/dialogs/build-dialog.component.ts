@@ -4,7 +4,7 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { describeQuery, joinSentence, listFields } from '#core/outline/index';
 import { describeInFull } from '#core/problem/index';
 import { FIELDS, parseQuery, type Field } from '#core/query/index';
-import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../../state/thesaurus-store';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { AuthorNames } from '../author-names';

@@ -8,11 +8,12 @@ import type { ReviewMark } from '#core/project/index';
 import { getAmount } from '../../counting/count-state';
 import { describeBasis } from '../../counting/describe-count';
 import { DraftCounts } from '../../counting/draft-counts';
-import { createFileName, saveFile } from '../../data/save-file';
+import { saveFile } from '../../data/save-file';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { formatAmount } from '../../ui/number-format';
 import { QueryFindings } from '../query-findings';
+import { createFileName } from '../../ui/file-name';
 
 const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
 

@@ -4,9 +4,9 @@ import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import type { FramedQuestion, Purpose, SourceRules } from '#core/project/index';
 import { FRAMES, PURPOSE_ROWS } from '#core/question/index';
 import { foldLetters, splitWords } from '#core/text/index';
-import { LimiterStripComponent } from '../../shell/limiter-strip.component';
+import { LimiterStripComponent } from '../../limiters/limiter-strip.component';
 import { OpenProject } from '../../state/open-project';
-import { TermEntry } from '../term-entry';
+import { TermEntry } from '../../terms/term-entry';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** What the search is for and what its sources must be: purpose, frame, rules, context words. */

@@ -5,7 +5,7 @@ import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { describeProblem } from '#core/problem/index';
 import { findPlace, type Concept } from '#core/project/index';
 import { FIELDS, type Field } from '#core/query/index';
-import { ConceptCopies } from '../../projects/concept-copies';
+import { ConceptCopies } from '../concept-copies';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 

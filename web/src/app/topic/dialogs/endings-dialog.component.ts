@@ -25,9 +25,9 @@ import type { Counted } from '../../counting/count-state';
 import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { IndexWords } from '../../data/index-words';
-import { TermEntry } from '../term-entry';
+import { TermEntry } from '../../terms/term-entry';
 import { shortenName } from '../../ui/short-name';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 

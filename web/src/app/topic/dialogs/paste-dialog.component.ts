@@ -5,7 +5,7 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MOST_CONCEPTS, MOST_TERMS, type Concept } from '#core/project/index';
 import { foldLetters } from '#core/text/index';
 import { OpenProject } from '../../state/open-project';
-import { TermEntry } from '../term-entry';
+import { TermEntry } from '../../terms/term-entry';
 import { readTermTable } from '../term-table';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 

@@ -18,7 +18,7 @@ import { getAmount } from '../../counting/count-state';
 import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CountComponent } from '../../ui/count.component';
+import { CountComponent } from '../../records/count.component';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);

@@ -7,7 +7,7 @@ import type { Concept } from '#core/project/index';
 import type { Heading } from '#core/vocabulary/index';
 import { SURROUNDINGS } from '../data/ids';
 import { DATABASE_CLIENT, THESAURUS_REPOSITORY } from '../data/providers';
-import { OpenProject } from '../state/open-project';
+import { OpenProject } from './open-project';
 import { startInjection } from '../testing/injection';
 import { ThesaurusStore, hasHope } from './thesaurus-store';
 

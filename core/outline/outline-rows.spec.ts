@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { createBlocks, type Concept } from '#core/project/index';
-import { createNodePool, parseQuery, printQuery } from '#core/query/index';
+import { createBlocks, type Concept } from '../project/index';
+import { createNodePool, parseQuery, printQuery } from '../query/index';
 import { listOutlineRows, type OutlineRow } from './outline-rows';
 
 const bats: Concept = {

@@ -19,11 +19,11 @@ import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
 import type { Counted } from '../counting/count-state';
 import { CountStore, listWishes } from '../counting/count-store';
 import { OpenProject } from '../state/open-project';
-import { TermEntry } from '../topic/term-entry';
+import { TermEntry } from './term-entry';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
-import { CountComponent } from '../ui/count.component';
+import { CountComponent } from '../records/count.component';
 import { IconComponent } from '../ui/icon.component';
-import { ThesaurusStore, hasHope, type ThesaurusEntry } from './thesaurus-store';
+import { ThesaurusStore, hasHope, type ThesaurusEntry } from '../state/thesaurus-store';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** What the dialog is opened with. */

@@ -6,7 +6,7 @@ import { succeed } from '#core/problem/index';
 import type { Concept, Term } from '#core/project/index';
 import { createVocabulary } from '#core/vocabulary/index';
 import { DATABASE_CLIENT } from '../../data/providers';
-import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../../state/thesaurus-store';
 import { IndexWords } from '../../data/index-words';
 import { SuggestionFinder } from './suggestion-finder';
 import type { Suggestion } from './suggestion';

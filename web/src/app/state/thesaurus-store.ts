@@ -8,7 +8,7 @@ import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { DATABASE_CLIENT, THESAURUS_REPOSITORY } from '../data/providers';
 import { readSkosInWorker } from '../data/skos-worker';
-import { OpenProject } from '../state/open-project';
+import { OpenProject } from './open-project';
 
 /** The status of an answer that there is no such thing (RFC 9110, 15.5.5). */
 const NOT_FOUND = 404;

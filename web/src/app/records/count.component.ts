@@ -5,7 +5,7 @@ import type { Counted } from '../counting/count-state';
 import { describeBasis } from '../counting/describe-count';
 import { findsNothing } from '../counting/read-count';
 import { RecordDrawer } from './record-drawer';
-import { formatAmount, placeAmount } from './number-format';
+import { formatAmount, placeAmount } from '../ui/number-format';
 
 /** A number that was there, and of which database. */
 interface ShownAmount {

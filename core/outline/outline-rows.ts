@@ -1,10 +1,4 @@
-import {
-  createOutline,
-  createOutlineQuery,
-  type Join,
-  type OutlineItem,
-  type Path,
-} from '#core/outline/index';
+import { createOutline, createOutlineQuery, type Join, type OutlineItem, type Path } from './outline';
 import {
   joinTerms,
   createTermQuery,
@@ -12,7 +6,7 @@ import {
   type NamedBlock,
   type QueryState,
   type Term,
-} from '#core/project/index';
+} from '../project/index';
 import {
   build,
   expandBlocks,
@@ -21,7 +15,7 @@ import {
   type Field,
   type NodePool,
   type QueryNode,
-} from '#core/query/index';
+} from '../query/index';
 
 /** The text that a row is a piece of: the draft, a named block, or a term of a concept. */
 export type RowHome =

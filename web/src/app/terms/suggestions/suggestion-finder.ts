@@ -27,7 +27,7 @@ import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
 import { fetchRecords } from '../../data/fetch-records';
 import { DATABASE_CLIENT } from '../../data/providers';
-import { ThesaurusStore } from '../../thesaurus/thesaurus-store';
+import { ThesaurusStore } from '../../state/thesaurus-store';
 import { shortenName } from '../../ui/short-name';
 import { IndexWords } from '../../data/index-words';
 import type { SectionId, Suggestion } from './suggestion';

@@ -9,7 +9,7 @@ import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 import { readKeptAmount } from '#core/count/index';
 import { formatAmount } from '../ui/number-format';
-import type { DrawerContent } from '../ui/record-drawer';
+import type { DrawerContent } from './record-drawer';
 
 /** The first records behind a number, with the query's words marked. */
 @Component({

@@ -1,0 +1,25 @@
+import { DOCUMENT, Injectable, effect, inject, signal } from '@angular/core';
+
+/** The colours that a person can choose. */
+export const THEMES = ['System', 'Light', 'Dark'] as const;
+export type Theme = (typeof THEMES)[number];
+
+/** Light, dark, or as the person's system has it. */
+@Injectable({ providedIn: 'root' })
+export class ThemeChoice {
+  private readonly root = inject(DOCUMENT).documentElement;
+  readonly choice = signal<Theme>('System');
+
+  constructor() {
+    effect(() => {
+      const choice = this.choice();
+      if (choice === 'System') delete this.root.dataset['theme'];
+      else this.root.dataset['theme'] = choice.toLowerCase();
+    });
+  }
+
+  /** Goes on to the next colours. */
+  chooseNext(): void {
+    this.choice.update((choice) => THEMES[(THEMES.indexOf(choice) + 1) % THEMES.length] ?? 'System');
+  }
+}
