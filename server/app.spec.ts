@@ -5,6 +5,8 @@ import {
   type CountAnswer,
   type ProofAnswer,
   type SearchAnswer,
+  type RecordsAnswer,
+  type SetWordsAnswer,
 } from '#core/contract/index';
 import { findDialect } from '#core/dialect/index';
 import { planProof, type ProofPlan } from '#core/proof/index';
@@ -185,6 +187,68 @@ describe('records and proofs', () => {
     expect(words).toHaveLength(3);
     expect(words.every(({ word, records }) => word.startsWith('bat') && records > 0)).toBe(true);
     await request(app).get('/api/standins/heronsmere/words?most=many').expect(400);
+  });
+
+  it('counts all records of a search by facets, each as a search of its own counts them', async () => {
+    const facets = ['years', 'types', 'languages', 'headings', 'flags'] as const;
+    const asked = { string: 'bats', boxes: {}, rows: 5, sort: 'oldest', facets };
+    const response = await request(app).post('/api/standins/heronsmere/search').send(asked).expect(200);
+    const answer = response.body as SearchAnswer;
+    const years = answer.records.map(({ year }) => year ?? 0);
+    expect(years).toEqual([...years].sort((a, b) => a - b));
+    const [year] = answer.facets?.years ?? [];
+    expect(year?.records).toBe(await total('heronsmere', `bats AND year:${year?.value}..${year?.value}`));
+    const [heading] = answer.facets?.headings ?? [];
+    expect(heading?.records).toBe(await total('heronsmere', `bats AND terms:"${heading?.value}"`));
+    const flag = answer.facets?.flags?.find(({ value }) => value === 'peerReviewed');
+    expect(flag?.records).toBe(await total('heronsmere', 'bats', { peerReviewed: true }));
+    await request(app)
+      .post('/api/standins/heronsmere/search')
+      .send({ ...asked, facets: ['colours'] })
+      .expect(400);
+  });
+
+  it('gives records by numbers and by identifiers, with gaps where there are none', async () => {
+    const ask = async (body: object): Promise<RecordsAnswer['records']> =>
+      (
+        (await request(app).post('/api/standins/heronsmere/records').send(body).expect(200))
+          .body as RecordsAnswer
+      ).records;
+    const size = collections.get('heronsmere')!.size;
+    const [first, none] = await ask({ numbers: [0, size] });
+    expect(first).toEqual(collections.get('heronsmere')!.getRecord(0));
+    expect(none).toBeNull();
+    const withDoi = Array.from({ length: size }, (_, at) =>
+      collections.get('heronsmere')!.getRecord(at),
+    ).find(({ doi }) => doi !== undefined)!;
+    const found = await ask({ identifiers: ['10.9999/nowhere', withDoi.doi!] });
+    expect(found[0]).toBeNull();
+    expect(found[1]?.doi).toBe(withDoi.doi);
+    for (const body of [{}, { numbers: [0], identifiers: ['10.1/x'] }, { numbers: [-1] }])
+      await request(app).post('/api/standins/heronsmere/records').send(body).expect(400);
+  });
+
+  it('gives the words of a set, counted as searches count them', async () => {
+    const response = await request(app)
+      .post('/api/standins/heronsmere/set-words')
+      .send({ string: 'title:bats', boxes: {}, most: 20 })
+      .expect(200);
+    const answer = response.body as SetWordsAnswer;
+    expect(answer.total).toBe(await total('heronsmere', 'title:bats'));
+    expect(answer.words).toHaveLength(20);
+    expect(answer.words[0]?.word).toBe('bats');
+    for (const { word, found, records } of answer.words.slice(0, 5)) {
+      expect(found).toBe(await total('heronsmere', `title:bats AND ${word}`));
+      expect(records).toBe(await total('heronsmere', word));
+    }
+    await request(app)
+      .post('/api/standins/heronsmere/set-words')
+      .send({ string: '(bats', boxes: {} })
+      .expect(422);
+    await request(app)
+      .post('/api/standins/northern/set-words')
+      .send({ string: 'bats', boxes: {} })
+      .expect(404);
   });
 
   it('evaluates a neutral query in the laboratory', async () => {

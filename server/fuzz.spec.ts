@@ -91,6 +91,8 @@ const ENDS = [
   '/ids',
   '/unions',
   '/lookup',
+  '/records',
+  '/set-words',
   '/words',
   '/vocabulary',
   '/records/0',
@@ -317,7 +319,7 @@ describe('every address', () => {
 
   it('has a schema that requires a body', async () => {
     for (const one of PATHS.filter((path) =>
-      /\/(count|search|ids|unions|lookup|laboratory|proof|explain|endpoints)$/.test(path),
+      /\/(count|search|ids|unions|lookup|records|set-words|laboratory|proof|explain|endpoints)$/.test(path),
     )) {
       const { status, text } = await send({ method: 'POST', path: one, type: 'application/json', body: '' });
       expect([400, 404], `${one}: ${text}`).toContain(status);

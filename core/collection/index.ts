@@ -1,6 +1,8 @@
 export { RecordSet } from './bitset';
 export { buildIndex, createIndexBuilder } from './builder';
 export type { IndexBuilder } from './builder';
+export { countKeys, countYears } from './count-values';
+export type { CountedValue } from './count-values';
 export { countBatch } from './count-batch';
 export { NEUTRAL_ANALYSIS, markStem, measureBytes } from './collection-index';
 export type { Analysis, CollectionIndex, Stem } from './collection-index';
@@ -14,4 +16,6 @@ export { printExpression } from './expression';
 export type { SetExpression, Slot } from './expression';
 export { createNeutralExpression } from './neutral';
 export type { NeutralSettings } from './neutral';
+export { listSetWords, scoreWord } from './set-words';
+export type { SetWord } from './set-words';
 export { readSnapshot, writeSnapshot } from './snapshot';

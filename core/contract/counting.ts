@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { SchemaOf } from '../schema';
 import type { Boxes } from '../dialect';
 import { LIMITERS_SCHEMA } from '../limiter';
-import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
+import { SRU_ENDPOINT, type SruEndpoint } from '../sru';
 
 /** The largest body that the server reads, in bytes. */
 export const LARGEST_BODY = 2 * 1024 * 1024;
@@ -41,21 +41,6 @@ export interface CountAnswer {
   readonly counts: readonly CountEntry[];
 }
 
-/** The first records of one string. */
-export interface SearchRequest {
-  readonly string: string;
-  readonly boxes: Boxes;
-  readonly start: number;
-  readonly rows: number;
-  readonly sort: 'relevance' | 'newest';
-}
-
-export interface SearchAnswer {
-  readonly total: number;
-  readonly estimated: boolean;
-  readonly records: readonly BibliographicRecord[];
-}
-
 /** One database in the server's list. */
 export interface StandinListing {
   readonly id: string;
@@ -64,8 +49,8 @@ export interface StandinListing {
   readonly boxes: readonly string[];
   readonly records: number;
   readonly hasThesaurus: boolean;
-  /** Counted and searched by this protocol only. */
-  readonly protocol?: 'sru';
+  /** Counted and searched by SRU only, at this endpoint. */
+  readonly endpoint?: SruEndpoint;
   readonly hasCitations?: boolean;
   /** Gives the numbers of the records of a string, so that results can be united. */
   readonly givesIds?: boolean;
@@ -76,10 +61,11 @@ export interface WordsAnswer {
   readonly words: readonly { readonly word: string; readonly records: number }[];
 }
 
-const boxes = LIMITERS_SCHEMA.default({});
+export const BOXES = LIMITERS_SCHEMA.default({});
 /** The longest string that is sent, in UTF-16 units. */
 const LONGEST_STRING = 200_000;
-const searchString = Joi.string().allow('').max(LONGEST_STRING);
+/** A string as it is sent. */
+export const SEARCH_STRING = Joi.string().allow('').max(LONGEST_STRING);
 /** Looked through in one go: a schema for each of thousands of strings takes longer than counting them. */
 const searchStrings = (most: number): Joi.ArraySchema<string[]> =>
   Joi.array<string[]>()
@@ -92,25 +78,12 @@ const searchStrings = (most: number): Joi.ArraySchema<string[]> =>
 
 export const COUNT_REQUEST = Joi.object<CountRequest>({
   strings: searchStrings(MOST_STRINGS).required(),
-  boxes,
+  boxes: BOXES,
   session: Joi.string().max(100),
 } satisfies SchemaOf<CountRequest>).required();
 
 /** A session is begun by an object without anything in it. */
 export const SESSION_REQUEST = Joi.object<Record<string, never>>({}).required();
-
-/** A record by its number, as it stands in an address. */
-export const RECORD_REQUEST = Joi.object<{ number: number }, true>({
-  number: Joi.number().integer().min(0).required(),
-}).required();
-
-export const SEARCH_REQUEST = Joi.object<SearchRequest>({
-  string: searchString.required(),
-  boxes,
-  start: Joi.number().integer().min(0).max(1_000_000).default(0),
-  rows: Joi.number().integer().min(0).max(100).default(25),
-  sort: Joi.valid('relevance', 'newest').default('relevance'),
-} satisfies SchemaOf<SearchRequest>).required();
 
 /** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
 export interface IdsRequest {
@@ -128,20 +101,15 @@ export interface IdsAnswer {
 }
 
 export const IDS_REQUEST = Joi.object<IdsRequest>({
-  string: searchString.required(),
-  boxes,
+  string: SEARCH_STRING.required(),
+  boxes: BOXES,
   keys: Joi.boolean().default(false),
 } satisfies SchemaOf<IdsRequest>).required();
-
-/** Records known by an identifier, such as a DOI, that are to be looked up. */
-export const LOOKUP_REQUEST = Joi.object<{ identifiers: string[] }, true>({
-  identifiers: Joi.array().items(Joi.string().max(300)).max(500).required(),
-}).required();
 
 /** Several searches each, whose results are to be counted together: each record once. */
 export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; boxes: Boxes }>({
   unions: Joi.array().items(searchStrings(100)).max(MOST_STRINGS).required(),
-  boxes,
+  boxes: BOXES,
 }).required();
 
 /** The most words of one beginning that are given. */
@@ -153,13 +121,6 @@ export const WORDS_REQUEST = Joi.object<{ prefix: string | string[]; suffix: str
   prefix: Joi.alternatives(prefix, Joi.array().items(prefix).max(50)).default(''),
   suffix: Joi.string().allow('').max(100).default(''),
   most: Joi.number().integer().min(1).max(MOST_WORDS).default(50),
-}).required();
-
-/** A record whose references, or whose citing records, are asked for. */
-export const CITATIONS_REQUEST = Joi.object<{ record: number; start: number; rows: number }, true>({
-  record: Joi.number().integer().min(0).required(),
-  start: Joi.number().integer().min(0).default(0),
-  rows: Joi.number().integer().min(0).max(100).default(25),
 }).required();
 
 /** A neutral query, for proofs and tests. */
@@ -205,21 +166,6 @@ export const IDS_ANSWER = Joi.object<IdsAnswer>({
   works: numbers,
 } satisfies SchemaOf<IdsAnswer>);
 
-/** The titles of records that were looked up, in their order; nothing where the database has none. */
-export interface LookupAnswer {
-  readonly titles: readonly (string | null)[];
-}
-
-export const LOOKUP_ANSWER = Joi.object<LookupAnswer>({
-  titles: Joi.array().items(text.allow(null)).required(),
-} satisfies SchemaOf<LookupAnswer>);
-
-export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
-  total,
-  estimated: Joi.boolean().required(),
-  records: Joi.array().items(RECORD_SCHEMA).required(),
-} satisfies SchemaOf<SearchAnswer>);
-
 export const WORDS_ANSWER = Joi.object<WordsAnswer>({
   words: Joi.array()
     .items(Joi.object({ word: text.required(), records: total }))
@@ -234,7 +180,7 @@ export const LISTING_ANSWER = Joi.array<StandinListing[]>().items(
     boxes: Joi.array().items(text).required(),
     records: total,
     hasThesaurus: Joi.boolean().required(),
-    protocol: Joi.valid('sru'),
+    endpoint: SRU_ENDPOINT,
     hasCitations: Joi.boolean(),
     givesIds: Joi.boolean(),
   }),

@@ -1,16 +1,16 @@
 import type { Boxes } from '../dialect';
 import type { Outcome, Problem } from '../problem';
-import type { BibliographicRecord } from '../record';
+import type { CountEntry, IdsAnswer, IdsRequest, WordsAnswer } from './counting';
+import type { ProofAnswer, ProofRequest } from './proof';
 import type {
-  CountEntry,
-  IdsAnswer,
-  IdsRequest,
   LookupAnswer,
+  RecordsAnswer,
+  RecordsRequest,
   SearchAnswer,
   SearchRequest,
-  WordsAnswer,
-} from './counting';
-import type { ProofAnswer, ProofRequest } from './proof';
+  SetWordsAnswer,
+  SetWordsRequest,
+} from './reading';
 
 /** A collection of imported records as lists show it. */
 export interface OwnCollection {
@@ -80,7 +80,8 @@ export type CollectionAsked =
   | { readonly kind: 'search'; readonly collection: string; readonly request: SearchRequest }
   | { readonly kind: 'ids'; readonly collection: string; readonly request: IdsRequest }
   | { readonly kind: 'lookup'; readonly collection: string; readonly identifiers: readonly string[] }
-  | { readonly kind: 'records'; readonly collection: string; readonly numbers: readonly number[] }
+  | { readonly kind: 'records'; readonly collection: string; readonly request: RecordsRequest }
+  | { readonly kind: 'set-words'; readonly collection: string; readonly request: SetWordsRequest }
   | {
       readonly kind: 'words';
       readonly collection: string;
@@ -96,10 +97,11 @@ export interface CollectionAnswers {
   readonly count: CountEntry[];
   readonly unions: CountEntry[];
   readonly search: SearchAnswer;
-  readonly records: BibliographicRecord[];
+  readonly records: RecordsAnswer;
+  readonly 'set-words': SetWordsAnswer;
   readonly ids: IdsAnswer;
   readonly lookup: LookupAnswer;
-  readonly words: WordsAnswer['words'];
+  readonly words: WordsAnswer;
   readonly proof: ProofAnswer;
 }
 

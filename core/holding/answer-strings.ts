@@ -1,15 +1,25 @@
 import {
   TIME_LIMIT_SECONDS,
   countBatch,
+  listSetWords,
   scoreRecords,
   type Deadline,
   type RecordSet,
   type SetExpression,
 } from '../collection';
-import { TOO_SLOW, type CountEntry, type SearchAnswer, type SearchRequest } from '../contract';
+import {
+  TOO_SLOW,
+  type CountEntry,
+  type Facets,
+  type SearchAnswer,
+  type SearchRequest,
+  type SetWordsAnswer,
+  type SetWordsRequest,
+} from '../contract';
 import type { Boxes } from '../dialect';
 import { createProblem, describeProblem, type Outcome } from '../problem';
 import type { BibliographicRecord } from '../record';
+import { countFacets } from './count-facets';
 import { createBoxExpressions } from './box-expressions';
 import type { Holding, StringProblem } from './holding';
 
@@ -99,12 +109,20 @@ function describeOutcomes(
   });
 }
 
+/** A page of the records of a string, by their numbers. */
+export interface FoundNumbers {
+  readonly total: number;
+  readonly estimated: boolean;
+  readonly numbers: readonly number[];
+  readonly facets?: Facets;
+}
+
 /** The numbers of the first records of a string, in the order asked for, with how many there are. */
 export function findRecordNumbers(
   holding: Holding,
   request: SearchRequest,
   createDeadline: CreateDeadline,
-): { total: number; estimated: boolean; numbers: number[] } | { problem: StringProblem } {
+): FoundNumbers | { problem: StringProblem } {
   const deadline = createDeadline();
   const found = findRecords(holding, request.string, request.boxes, deadline);
   if ('problem' in found) return found;
@@ -112,7 +130,14 @@ export function findRecordNumbers(
   const numbers = sortRecords(holding, found, sort, deadline);
   if (deadline()) return describeSlowness(request.string);
   const { total, estimated } = describeTotal(holding, numbers.length, found.notes);
-  return { total, estimated, numbers: numbers.slice(request.start, request.start + request.rows) };
+  return {
+    total,
+    estimated,
+    numbers: numbers.slice(request.start, request.start + request.rows),
+    ...(request.facets && {
+      facets: countFacets(holding, found.set, request.facets, deadline),
+    }),
+  };
 }
 
 /** The first records of a string, in the order asked for, where they are at hand. */
@@ -123,8 +148,8 @@ export function searchString(
 ): SearchAnswer | { problem: StringProblem } {
   const found = findRecordNumbers(holding, request, createDeadline);
   if ('problem' in found) return found;
-  const { total, estimated, numbers } = found;
-  return { total, estimated, records: numbers.map((number) => holding.getRecord(number)) };
+  const { numbers, ...answer } = found;
+  return { ...answer, records: numbers.map((number) => holding.getRecord(number)) };
 }
 
 /** Counts a set that is known already, under the boxes of the database. */
@@ -156,6 +181,19 @@ export function listRecordNumbers(
   return { total: numbers.length, numbers };
 }
 
+/** The words that set the records of a string apart from the others. */
+export function answerSetWords(
+  holding: Holding,
+  { string, boxes, most }: SetWordsRequest,
+  createDeadline: CreateDeadline,
+): SetWordsAnswer | { readonly problem: StringProblem } {
+  const deadline = createDeadline();
+  const found = findRecords(holding, string, boxes, deadline);
+  if ('problem' in found) return found;
+  const words = listSetWords(holding.evaluator.index, found.set, most, deadline);
+  return deadline() ? describeSlowness(string) : { total: found.set.count(), words };
+}
+
 function sortRecords(
   holding: Holding,
   found: { set: RecordSet; expression: SetExpression },
@@ -164,8 +202,9 @@ function sortRecords(
 ): number[] {
   const { index } = holding.evaluator;
   const weights: ArrayLike<number> =
-    sort === 'newest' ? index.years : scoreRecords(index, found.expression, found.set, deadline);
-  return found.set.list().sort((a, b) => weights[b]! - weights[a]! || b - a);
+    sort === 'relevance' ? scoreRecords(index, found.expression, found.set, deadline) : index.years;
+  const direction = sort === 'oldest' ? -1 : 1;
+  return found.set.list().sort((a, b) => direction * (weights[b]! - weights[a]!) || b - a);
 }
 
 /** What the database's own reader makes of a string, under the boxes that it has. */
@@ -177,7 +216,8 @@ function readExpression(holding: Holding, text: string, boxes: Boxes): Reading {
   return { expression: { kind: 'and', items: [expression, ...limits] }, notes };
 }
 
-function findRecords(holding: Holding, text: string, boxes: Boxes, deadline: Deadline): Found {
+/** The records of a string under the boxes of the database. */
+export function findRecords(holding: Holding, text: string, boxes: Boxes, deadline: Deadline): Found {
   const read = readExpression(holding, text, boxes);
   if ('problem' in read) return read;
   const outcome = holding.evaluator.evaluate(read.expression, deadline);

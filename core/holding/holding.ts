@@ -1,5 +1,6 @@
 import type { Evaluator, SetExpression } from '../collection';
 import type { LimiterName } from '../limiter';
+import type { Vocabulary } from '../vocabulary';
 
 /** What is answered to a string that is not taken: a code, the place, and a sentence. */
 export interface StringProblem {
@@ -31,6 +32,8 @@ export interface Holding {
   readonly rounding?: Rounding;
   /** Records come by relevance, whatever is asked for. */
   readonly onlyByRelevance?: boolean;
+  /** The headings of its records, where it has any. */
+  readonly vocabulary?: Vocabulary;
   /** Reads a string by the holding's own syntax. */
   read(text: string): StringReading | { readonly problem: StringProblem };
 }

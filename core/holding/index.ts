@@ -1,5 +1,6 @@
 export {
   allowEach,
+  answerSetWords,
   countSet,
   countStrings,
   countUnions,

@@ -6,14 +6,17 @@ import {
   LABORATORY_REQUEST,
   LOOKUP_REQUEST,
   PROOF_REQUEST,
+  RECORDS_REQUEST,
   RECORD_REQUEST,
   SEARCH_REQUEST,
   SESSION_REQUEST,
+  SET_WORDS_REQUEST,
   UNIONS_REQUEST,
   WORDS_REQUEST,
   type StandinListing,
 } from '#core/contract/index';
 import { createProblem } from '#core/problem/index';
+import { STANDIN_SCHEME } from '#core/sru/index';
 import type { Faults } from '../faults';
 import type { Sessions } from '../standins/sessions';
 import type { Standin } from '../standins/standins';
@@ -171,12 +174,32 @@ export function createStandinRoutes({ standins, work, sessions, faults }: Standi
     }),
   );
 
+  router.post(
+    '/:id/records',
+    withStandin(async ({ standin: { id } }, request, response) => {
+      const body = checkRequest(RECORDS_REQUEST, request.body, response);
+      if (body) await answer({ kind: 'records', database: id, request: body }, request, response);
+    }),
+  );
+
+  router.post(
+    '/:id/set-words',
+    withStrings(async ({ standin: { id } }, request, response) => {
+      const body = checkRequest(SET_WORDS_REQUEST, request.body, response);
+      if (!body) return;
+      await answerJob(work, { kind: 'set-words', database: id, request: body }, request, response, (found) =>
+        response.status('problem' in found ? 422 : 200).json(found),
+      );
+    }),
+  );
+
   for (const direction of ['references', 'citedby'] as const) {
     router.get(
       `/:id/${direction}`,
       withStandin(async ({ standin: { id } }, request, response) => {
         const asked = checkRequest(CITATIONS_REQUEST, request.query, response, true);
-        if (asked) await answer({ kind: 'citations', database: id, direction, ...asked }, request, response);
+        if (asked)
+          await answer({ kind: 'citations', database: id, direction, request: asked }, request, response);
       }),
     );
   }
@@ -229,7 +252,9 @@ function describeStandin({ standin, size, hasThesaurus }: ServedStandin): Standi
     boxes: standin.boxes,
     records: size,
     hasThesaurus,
-    ...(standin.protocol && { protocol: standin.protocol }),
+    ...(standin.protocol && {
+      endpoint: { address: `${STANDIN_SCHEME}${standin.id}`, version: '1.2' as const },
+    }),
     ...(standin.hasCitations && { hasCitations: true }),
     ...(standin.givesIds && { givesIds: true }),
   };

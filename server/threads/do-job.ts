@@ -8,6 +8,7 @@ import {
 } from '#core/collection/index';
 import { isTooSlow, type CountEntry } from '#core/contract/index';
 import {
+  answerSetWords,
   countSet,
   countStrings,
   countUnions,
@@ -145,7 +146,24 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
         : fail(createProblem('not-found', 'error', { what: 'such record' })),
     ),
 
-  citations: ({ database, direction, record, start, rows }, _, ground) =>
+  records: ({ database, request }, _, ground) =>
+    withCollection(ground, database, (collection) => {
+      const numbers =
+        'numbers' in request
+          ? request.numbers
+          : request.identifiers.map((one) => collection.findByIdentifier(one));
+      const records = numbers.map((number) =>
+        number !== undefined && number < collection.size ? collection.getRecord(number) : null,
+      );
+      return succeed({ records });
+    }),
+
+  'set-words': ({ database, request }, turn, ground) =>
+    withCollection(ground, database, (collection) =>
+      succeed(answerSetWords(collection, request, () => turn.isOver)),
+    ),
+
+  citations: ({ database, direction, request: { record, start, rows } }, _, ground) =>
     withCollection(ground, database, (collection) => {
       if (!collection.standin.hasCitations || record >= collection.size)
         return fail(createProblem('not-found', 'error', { what: 'such citations' }));

@@ -1,12 +1,18 @@
 import type {
+  CitationDirection,
+  CitationsRequest,
   CountEntry,
   IdsAnswer,
   IdsRequest,
   LookupAnswer,
   ProofAnswer,
   ProofRequest,
+  RecordsAnswer,
+  RecordsRequest,
   SearchAnswer,
   SearchRequest,
+  SetWordsAnswer,
+  SetWordsRequest,
   SruExplanation,
   WordsAnswer,
 } from '#core/contract/index';
@@ -45,13 +51,13 @@ export type Job =
   | { readonly kind: 'ids'; readonly database: string; readonly request: IdsRequest }
   | { readonly kind: 'lookup'; readonly database: string; readonly identifiers: readonly string[] }
   | { readonly kind: 'record'; readonly database: string; readonly number: number }
+  | { readonly kind: 'records'; readonly database: string; readonly request: RecordsRequest }
+  | { readonly kind: 'set-words'; readonly database: string; readonly request: SetWordsRequest }
   | {
       readonly kind: 'citations';
       readonly database: string;
-      readonly direction: 'references' | 'citedby';
-      readonly record: number;
-      readonly start: number;
-      readonly rows: number;
+      readonly direction: CitationDirection;
+      readonly request: CitationsRequest;
     }
   | {
       readonly kind: 'words';
@@ -116,6 +122,8 @@ export interface JobAnswers {
   readonly ids: IdsAnswer | Refused;
   readonly lookup: LookupAnswer;
   readonly record: BibliographicRecord;
+  readonly records: RecordsAnswer;
+  readonly 'set-words': SetWordsAnswer | Refused;
   readonly citations: SearchAnswer;
   readonly words: WordsAnswer;
   /** SKOS in Turtle. */

@@ -43,6 +43,10 @@ export const SERVICE_WORDINGS = {
     says: 'The server cannot be reached.',
     remedy: 'Everything is kept. Counting goes on by itself when it is back.',
   },
+  'not-offered': {
+    says: '{database} does not give {what}.',
+    remedy: 'Ask another database, or go on without.',
+  },
   'answer-invalid': {
     says: '{database} gave an answer that is not a count.',
     remedy: 'Try again. The answer was not kept.',

@@ -3,15 +3,16 @@ import { createState } from '../testing/counts';
 import { Injector } from '@angular/core';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { DIALECTS } from '#core/dialect/index';
-import { createProblem, fail, succeed } from '#core/problem/index';
+import type { CountEntry } from '#core/contract/index';
+import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { getExact } from '#core/count/index';
 import { SURROUNDINGS } from '../data/ids';
-import { DATABASE_CLIENT } from '../data/providers';
+import { createConnection } from '../data/connections/connection';
+import { Connections } from '../state/connections';
 import { getAmount, type CountState, type CountWish } from './count-state';
 import { CountStore } from './count-store';
-import { Databases } from './databases';
-import { OwnDatabases } from './own-databases';
+import { TypedCounts } from './typed-counts';
 import { WritingAids } from './writing-aids';
 import { WrittenQueries } from './written-queries';
 
@@ -21,29 +22,37 @@ const dialect = DIALECTS[0]!;
 const LIMITERS = {};
 
 /** A database that counts the letters of each string, and notes what it was asked. */
-function createStore(count?: () => unknown, answersOf: Readonly<Record<string, Promise<void>>> = {}) {
+function createStore(
+  count?: () => Outcome<readonly CountEntry[]> | undefined,
+  answersOf: Readonly<Record<string, Promise<void>>> = {},
+) {
   const asked: string[][] = [];
   const databases: string[] = [];
-  const client = {
-    count: async (database: string, strings: readonly string[]) => {
-      asked.push([...strings]);
-      databases.push(database);
-      await answersOf[database];
-      return Promise.resolve(
-        count?.() ??
-          succeed(strings.map((string) => ({ total: string.length, estimated: false, notes: [] }))),
-      );
-    },
-    isThere: () => Promise.resolve(true),
+  const find = (database: string) =>
+    createConnection('served', database, {
+      count: async ({ strings }) => {
+        asked.push([...strings]);
+        databases.push(database);
+        await answersOf[database];
+        return (
+          count?.() ??
+          succeed(strings.map((string) => ({ total: string.length, estimated: false, notes: [] })))
+        );
+      },
+    });
+  const connections: Partial<Connections> = {
+    find,
+    isByHand: () => false,
+    isServerThere: () => Promise.resolve(true),
+    remind: () => Promise.resolve(),
   };
   const injector = Injector.create({
     providers: [
       CountStore,
       WrittenQueries,
       { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
-      Databases,
-      { provide: OwnDatabases, useValue: { isByHand: () => false, remind: () => Promise.resolve() } },
-      { provide: DATABASE_CLIENT, useValue: client },
+      { provide: TypedCounts, useValue: {} },
+      { provide: Connections, useValue: connections },
       { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },
     ],
   });
@@ -95,7 +104,7 @@ describe('live counts', () => {
   it('are not asked for while a database wants to be left alone, and all of them afterwards', async () => {
     vi.useFakeTimers();
     const busy = createProblem('service-busy', 'error', { database: dialect.id, seconds: 3 });
-    let answers = [fail(busy)];
+    let answers: Outcome<never>[] = [fail(busy)];
     const { store, asked } = createStore(() => answers.shift());
     const [bat, lamp, road] = ['bat', 'lamp', 'road'].map((text) => parseQuery(text).root);
     const look = (root = bat!) => store.look(root, dialect, LIMITERS);
@@ -127,7 +136,9 @@ describe('live counts', () => {
   });
 
   it('that fail say why, and are asked for again when told', async () => {
-    let answer: unknown = fail(createProblem('service-failed', 'error', { database: 'x', status: 503 }));
+    let answer: Outcome<never> | undefined = fail(
+      createProblem('service-failed', 'error', { database: 'x', status: 503 }),
+    );
     const { store, asked } = createStore(() => answer);
     const bat = parseQuery('bat').root;
     store.ask([store.look(bat, dialect, LIMITERS).wish!]);

@@ -5,7 +5,6 @@ import type { Dialect, Rendering } from '#core/dialect/index';
 import { succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { SURROUNDINGS } from '../data/ids';
-import { DATABASE_CLIENT } from '../data/providers';
 import {
   createKey,
   describeEntry,
@@ -16,9 +15,9 @@ import {
   type CountWish,
   type Counted,
 } from './count-state';
-import { Databases } from './databases';
-import { OwnDatabases } from './own-databases';
+import { TypedCounts } from './typed-counts';
 import { WrittenQueries } from './written-queries';
+import { Connections } from '../state/connections';
 
 /** Wishes wait this long for others to go with them. */
 const GATHERING = 5;
@@ -48,10 +47,9 @@ const NOTHING_MISSING: readonly LimiterName[] = [];
  */
 @Injectable({ providedIn: 'root' })
 export class CountStore {
-  private readonly client = inject(DATABASE_CLIENT);
-  private readonly databases = inject(Databases);
+  private readonly connections = inject(Connections);
   private readonly queries = inject(WrittenQueries);
-  private readonly ownDatabases = inject(OwnDatabases);
+  private readonly typedCounts = inject(TypedCounts);
   private readonly surroundings = inject(SURROUNDINGS);
   private readonly known = signal<ReadonlyMap<string, KnownCount>>(new Map());
   private readonly open = new Map<string, CountWish>();
@@ -79,7 +77,7 @@ export class CountStore {
   /** Writes a query in a dialect and says how its count stands. */
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
     const { rendering, wish, key } = this.queries.write(root, dialect, limiters);
-    const isByHand = this.ownDatabases.isByHand(dialect.id);
+    const isByHand = this.connections.isByHand(dialect.id);
     const missingLimiters = listMissing(rendering, isByHand);
     const [problem] = rendering.problems;
     const isEmpty = problem?.code === 'nothing-to-send' && !hasReasons(rendering);
@@ -95,7 +93,7 @@ export class CountStore {
     if (problem) return create({ status: 'failed', problem });
     if (wish && isByHand)
       return {
-        ...create(this.ownDatabases.look(wish, dialect, limiters)),
+        ...create(this.typedCounts.look(wish, dialect, limiters)),
         byHand: { ...wish, limiters },
       };
     return { ...create(this.read(key)), wish };
@@ -103,7 +101,7 @@ export class CountStore {
 
   /** What is sent for a query, if anything: unlike `look`, it stays the same when counts come. */
   wish(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
-    return this.ownDatabases.isByHand(dialect.id)
+    return this.connections.isByHand(dialect.id)
       ? undefined
       : this.queries.write(root, dialect, limiters).wish;
   }
@@ -292,20 +290,22 @@ export class CountStore {
     wishes: readonly CountWish[],
     { database, boxes }: CountWish,
   ): Promise<Outcome<CountState[]>> {
+    const connection = this.connections.find(database);
     const parts = wishes.map(listParts);
-    const unites = parts.some((some) => some.length > 1) && (await this.databases.unites(database));
+    const unites =
+      parts.some((some) => some.length > 1) && (await this.connections.offers(database, 'unions'));
     const isUnion = (at: number): boolean => unites && (parts[at]?.length ?? 0) > 1;
     const strings = parts.filter((_, at) => !isUnion(at)).flat();
     const unions = parts.filter((_, at) => isUnion(at));
     const [single, united] = await Promise.all([
-      strings.length > 0 ? this.client.count(database, strings, boxes) : succeed([]),
-      unions.length > 0 ? this.client.countUnions(database, unions, boxes) : succeed([]),
+      strings.length > 0 ? connection.ask('count', { strings, boxes }) : succeed([]),
+      unions.length > 0 ? connection.ask('unions', { unions, boxes }) : succeed([]),
     ]);
     if (!single.ok) return single;
     if (!united.ok) return united;
     const [singles, together] = [single.value[Symbol.iterator](), united.value[Symbol.iterator]()];
     const take = (entries: Iterator<CountEntry>): CountState =>
-      describeEntry(entries.next().value as CountEntry | undefined, () => this.client.nameOf(database));
+      describeEntry(entries.next().value as CountEntry | undefined, () => connection.name);
     return succeed(
       parts.map((some, at) => (isUnion(at) ? take(together) : joinParts(some.map(() => take(singles))))),
     );
@@ -365,8 +365,8 @@ export class CountStore {
     if (this.isGone()) return;
     this.isGone.set(true);
     const look = async (): Promise<void> => {
-      if (await this.client.isThere()) {
-        await this.ownDatabases.remind();
+      if (await this.connections.isServerThere()) {
+        await this.connections.remind();
         this.isGone.set(false);
         this.send();
       } else setTimeout(() => void look(), HEALTH_INTERVAL);

@@ -2,8 +2,8 @@ import { Injectable, inject, signal } from '@angular/core';
 import { MOST_WORDS } from '#core/contract/index';
 import { spellsForms, type Dialect, type FindForms, type FormList } from '#core/dialect/index';
 import { createMatcher, findPrefix, findSuffix, printPattern, type Pattern } from '#core/query/index';
-import { DATABASE_CLIENT } from '../data/providers';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { Connections } from '../state/connections';
 
 type FormLists = ReadonlyMap<string, FormList>;
 const NOTHING_KNOWN: FormLists = new Map();
@@ -14,7 +14,7 @@ const NOTHING_KNOWN: FormLists = new Map();
  */
 @Injectable({ providedIn: 'root' })
 export class WordForms {
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly surroundings = inject(SURROUNDINGS);
   private readonly known = signal<ReadonlyMap<string, FormLists>>(new Map());
   private readonly asked = new Set<string>();
@@ -28,7 +28,7 @@ export class WordForms {
 
   /** Gives the forms that are known and asks for the others; nothing for a database that cuts words itself. */
   createFinder(dialect: Dialect): FindForms | undefined {
-    if (!spellsForms(dialect) || !this.client.listsWords(dialect.id)) return undefined;
+    if (!spellsForms(dialect) || !this.connections.mayOffer(dialect.id, 'words')) return undefined;
     const lists = this.known().get(dialect.id) ?? NOTHING_KNOWN;
     const made = this.finders.get(dialect.id);
     if (made?.lists === lists) return made.find;
@@ -47,15 +47,15 @@ export class WordForms {
     if (this.asked.has(name)) return;
     this.asked.add(name);
     const asked = { prefix: findPrefix(pattern), suffix: findSuffix(pattern), most: MOST_WORDS };
-    const outcome = await this.client.words(database, asked);
+    const outcome = await this.connections.find(database).ask('words', asked);
     if (!outcome.ok) {
       this.asked.delete(name);
       this.finders.delete(database);
       return;
     }
     const matches = createMatcher(pattern);
-    const forms = outcome.value.map(({ word }) => word).filter(matches);
-    const isWhole = outcome.value.length < MOST_WORDS;
+    const forms = outcome.value.words.map(({ word }) => word).filter(matches);
+    const isWhole = outcome.value.words.length < MOST_WORDS;
     const list: FormList = {
       forms: isWhole ? forms : [],
       day: writeMoment(this.surroundings.now()).slice(0, 10),

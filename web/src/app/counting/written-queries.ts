@@ -3,9 +3,9 @@ import { listLimiters, type Limiters } from '#core/limiter/index';
 import { writeQuery, type Dialect, type Rendering } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
 import { createKey, type CountWish } from './count-state';
-import { OwnDatabases } from './own-databases';
 import { SLICE, nextTurn } from './turns';
 import { WritingAids } from './writing-aids';
+import { Connections } from '../state/connections';
 
 /** A query as it would be sent: kept, so that it is written and named once. */
 export interface WrittenQuery {
@@ -65,7 +65,7 @@ class LaterQueue {
 @Injectable({ providedIn: 'root' })
 export class WrittenQueries {
   private readonly aids = inject(WritingAids);
-  private readonly ownDatabases = inject(OwnDatabases);
+  private readonly connections = inject(Connections);
   /** By the text of the limiters: one query is asked under several. */
   private readonly written = new WeakMap<QueryNode, Map<Dialect, Map<string, WrittenQuery>>>();
   /** Queries that are written when there is time, by database: one has its strings while others are written for. */
@@ -133,7 +133,7 @@ export class WrittenQueries {
     const end = performance.now() + SLICE;
     for (let next = this.takeLater(); next; next = this.takeLater()) {
       const { wish } = this.write(next.root, next.dialect, next.limiters);
-      if (wish && next.asks && !this.ownDatabases.isByHand(wish.database)) {
+      if (wish && next.asks && !this.connections.isByHand(wish.database)) {
         this.ready.push(wish);
         this.readyCharacters += wish.string.length;
         this.readyCount++;

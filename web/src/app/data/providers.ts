@@ -1,7 +1,8 @@
 import { InjectionToken, inject } from '@angular/core';
 import { BatchRepository } from './batch-repository';
-import { CollectionRepository } from './collection-repository';
-import { DatabaseClient } from './database-client';
+import { CollectionRepository } from './connections/own-collection/collection-repository';
+import { CollectionClient } from './connections/own-collection/collection-client';
+import { ServedDatabases } from './connections/served/served-databases';
 import { EwerDatabase } from './ewer-database';
 import { FilterRepository } from './filter-repository';
 import { ProjectRepository } from './project-repository';
@@ -22,9 +23,14 @@ export const THESAURUS_REPOSITORY = new InjectionToken<ThesaurusRepository>('The
   factory: () => new ThesaurusRepository(inject(EWER_DATABASE)),
 });
 
-export const DATABASE_CLIENT = new InjectionToken<DatabaseClient>('DatabaseClient', {
+export const SERVED_DATABASES = new InjectionToken<ServedDatabases>('ServedDatabases', {
   providedIn: 'root',
-  factory: () => new DatabaseClient(),
+  factory: () => new ServedDatabases(),
+});
+
+export const COLLECTION_CLIENT = new InjectionToken<CollectionClient>('CollectionClient', {
+  providedIn: 'root',
+  factory: () => new CollectionClient(),
 });
 
 export const COLLECTION_REPOSITORY = new InjectionToken<CollectionRepository>('CollectionRepository', {

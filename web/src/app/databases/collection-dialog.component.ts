@@ -5,7 +5,7 @@ import { OWN_RECORDS, findDialect } from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
 import type { OwnDatabase } from '#core/project/index';
 import { writeMoment } from '../data/ids';
-import { COLLECTION_REPOSITORY, DATABASE_CLIENT } from '../data/providers';
+import { COLLECTION_REPOSITORY, COLLECTION_CLIENT } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { createOwnRecords } from './own-records';
@@ -31,7 +31,7 @@ const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
 })
 export class CollectionDialogComponent {
   private readonly open = inject(OpenProject);
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly client = inject(COLLECTION_CLIENT);
   private readonly repository = inject(COLLECTION_REPOSITORY);
   private readonly dialog = inject<MatDialogRef<CollectionDialogComponent, OwnDatabase>>(MatDialogRef);
   protected readonly database = inject<CollectionQuestion>(MAT_DIALOG_DATA).database;
@@ -97,7 +97,7 @@ export class CollectionDialogComponent {
       const files = await Promise.all(
         this.files().map(async (file) => ({ name: file.name, content: await file.arrayBuffer() })),
       );
-      const outcome = await this.client.collections.import(
+      const outcome = await this.client.import(
         {
           collection: connection?.kind === 'collection' ? connection.collection : this.open.createId(),
           name: this.name().trim(),
@@ -135,7 +135,7 @@ export class CollectionDialogComponent {
     }
     const outcome = await this.repository.remove(id);
     if (!outcome.ok) this.failure.set(describeInFull(outcome.problem));
-    this.client.collections.forget();
+    this.client.forget();
     await this.list();
   }
 

@@ -3,8 +3,7 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { DIALECTS, type Dialect } from '#core/dialect/index';
 import type { OwnDatabase } from '#core/project/index';
 import { CountStore } from '../counting/count-store';
-import { Databases } from '../counting/databases';
-import { ConfirmedServers } from '../data/confirmed-servers';
+import { ConfirmedServers } from '../data/connections/sru/confirmed-servers';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { CollectionDialogComponent, type CollectionQuestion } from './collection-dialog.component';
@@ -17,6 +16,7 @@ import {
 } from './database-summary';
 import { SruDialogComponent } from './sru-dialog.component';
 import { Dialogs } from '../ui/dialogs';
+import { Connections } from '../state/connections';
 
 /** The databases: what each is, which are searched and why, and those of one's own. */
 @Component({
@@ -28,7 +28,7 @@ import { Dialogs } from '../ui/dialogs';
 })
 export class DatabasesPageComponent {
   protected readonly open = inject(OpenProject);
-  private readonly databases = inject(Databases);
+  private readonly connections = inject(Connections);
   private readonly thesauri = inject(ThesaurusStore);
   private readonly dialogs = inject(Dialogs);
 
@@ -131,7 +131,8 @@ export class DatabasesPageComponent {
   private describe(dialect: Dialect, own: OwnDatabase | undefined) {
     this.confirmedTurn();
     const server = own?.connection.kind === 'sru' ? own.connection.endpoint : undefined;
-    const size = own ? undefined : this.databases.sizeOf(dialect.id);
+    const traits = this.connections.find(dialect.id).traits();
+    const size = traits?.records;
     return {
       id: dialect.id,
       name: dialect.name,
@@ -142,7 +143,7 @@ export class DatabasesPageComponent {
       own,
       isOn: this.open.working().databases.includes(dialect.id),
       reason: this.open.working().reasons[dialect.id] ?? '',
-      connection: describeConnection(own?.connection, this.databases.isSru(dialect.id)),
+      connection: describeConnection(own?.connection, traits?.asksOneByOne ?? false),
       size: size === undefined ? '' : `${size.toLocaleString('en')} records`,
       unmarked: describeUnmarked(dialect),
       thesaurus: describeThesaurus(dialect),

@@ -4,11 +4,11 @@ import type { SruExplanation } from '#core/contract/index';
 import { OPEN_DIALECTS } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { SRU_VERSIONS, type SruEndpoint, type SruVersion } from '#core/sru/index';
-import { ConfirmedServers } from '../data/confirmed-servers';
-import { DATABASE_CLIENT } from '../data/providers';
+import { ConfirmedServers } from '../data/connections/sru/confirmed-servers';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import type { DialectQuestion } from './dialect-dialog.component';
 import { createServerDialect } from './server-dialect';
+import { explainSruServer } from '../data/connections/sru/sru-connection';
 
 /** Adds a server that speaks SRU: asked what it is first, then confirmed. */
 @Component({
@@ -72,7 +72,6 @@ import { createServerDialect } from './server-dialect';
   styleUrl: './dialog.scss',
 })
 export class SruDialogComponent {
-  private readonly client = inject(DATABASE_CLIENT);
   private readonly confirmed = inject(ConfirmedServers);
   private readonly dialog = inject<MatDialogRef<SruDialogComponent, DialectQuestion>>(MatDialogRef);
   protected readonly versions = SRU_VERSIONS;
@@ -109,7 +108,7 @@ export class SruDialogComponent {
     const endpoint = this.endpoint();
     this.isAsking.set(true);
     this.failure.set('');
-    const outcome = await this.client.explain(endpoint);
+    const outcome = await explainSruServer(endpoint);
     this.isAsking.set(false);
     if (endpoint.address !== this.endpoint().address) return;
     if (outcome.ok) this.explanation.set(outcome.value);

@@ -2,9 +2,9 @@ import { Injectable, inject, signal } from '@angular/core';
 import { describeTermKind } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
 import { findLongForms } from '#core/suggest/index';
-import { fetchRecords } from '../data/fetch-records';
-import { DATABASE_CLIENT } from '../data/providers';
+import { fetchRecords } from '../state/fetch-records';
 import { OpenProject } from '../state/open-project';
+import { Connections } from '../state/connections';
 
 /** A long form in fewer records is more likely a chance. */
 const LEAST_RECORDS = 2;
@@ -14,7 +14,7 @@ const MOST_RECORDS = 300;
 @Injectable()
 export class AcronymMeanings {
   private readonly open = inject(OpenProject);
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly asked = new Set<string>();
   readonly known = signal<ReadonlyMap<string, readonly string[]>>(new Map());
 
@@ -25,7 +25,13 @@ export class AcronymMeanings {
     for (const term of this.open.concepts().flatMap((concept) => concept.terms)) {
       if (term.off || describeTermKind(term) !== 'acronym' || this.asked.has(term.text)) continue;
       this.asked.add(term.text);
-      const records = await fetchRecords(this.client, parseQuery(term.text).root, dialect, {}, MOST_RECORDS);
+      const records = await fetchRecords(
+        this.connections.find(dialect.id),
+        parseQuery(term.text).root,
+        dialect,
+        {},
+        MOST_RECORDS,
+      );
       const forms = findLongForms(term.text, records).filter((form) => form.records >= LEAST_RECORDS);
       this.known.update((known) =>
         new Map(known).set(

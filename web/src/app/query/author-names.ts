@@ -2,8 +2,8 @@ import { Injectable, inject } from '@angular/core';
 import { writeQuery } from '#core/dialect/index';
 import { parseQuery } from '#core/query/index';
 import { foldLetters, splitWords } from '#core/text/index';
-import { DATABASE_CLIENT } from '../data/providers';
 import { OpenProject } from '../state/open-project';
+import { Connections } from '../state/connections';
 
 /** A beginning of fewer letters is in too many names. */
 const LEAST_LETTERS = 3;
@@ -16,7 +16,7 @@ const MOST_NAMES = 12;
 @Injectable()
 export class AuthorNames {
   private readonly open = inject(OpenProject);
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly known = new Map<string, Promise<readonly string[]>>();
 
   /** Names as records print them (`Sherson, Elena`), those in most records first. Databases that fail are passed over. */
@@ -36,7 +36,13 @@ export class AuthorNames {
     const asked = this.open.dialects().flatMap((dialect) => {
       const { parts, problems } = writeQuery(root, dialect);
       const [part] = parts;
-      return problems.length > 0 || !part ? [] : [this.client.search(dialect.id, part.text, {}, RECORDS)];
+      return problems.length > 0 || !part
+        ? []
+        : [
+            this.connections
+              .find(dialect.id)
+              .ask('search', { string: part.text, boxes: {}, start: 0, rows: RECORDS, sort: 'relevance' }),
+          ];
     });
     const answers = await Promise.all(asked);
     for (const answer of answers) {

@@ -5,7 +5,7 @@ import { FIELDS, PROPERTIES, printQuery, build, type Property, type QueryNode } 
 import { foldLetters } from '#core/text/index';
 import { getAmount } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
-import { IndexWords } from '../data/index-words';
+import { IndexWords } from '../state/index-words';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { formatAmount, formatNumber } from '../ui/number-format';

@@ -3,7 +3,8 @@ import { createAmount, keepAmount, uniteParts, type Amount } from '#core/count/i
 import type { SearchAnswer } from '#core/contract/index';
 import type { Problem } from '#core/problem/index';
 import { listParts, type CountWish } from '../counting/count-state';
-import { DATABASE_CLIENT } from '../data/providers';
+import { Connections } from '../state/connections';
+import { fetchByNumbers } from '../state/fetch-records';
 
 /** How many records a number opens. */
 const FIRST_RECORDS = 10;
@@ -34,8 +35,9 @@ function uniteAnswers(answers: readonly SearchAnswer[]): SearchAnswer {
 /** The drawer behind every number: the first records of its string. */
 @Injectable({ providedIn: 'root' })
 export class RecordDrawer {
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private opener: HTMLElement | undefined;
+  private loading: AbortController | undefined;
 
   readonly content = signal<DrawerContent | undefined>(undefined);
 
@@ -47,8 +49,16 @@ export class RecordDrawer {
     void this.load(opened);
   }
 
+  /** What is still being loaded is given up: something else is shown, or nothing. */
+  private replaceLoading(): AbortSignal {
+    this.loading?.abort();
+    this.loading = new AbortController();
+    return this.loading.signal;
+  }
+
   /** Closes it and gives the focus back to the number that opened it. */
   close(): void {
+    this.loading?.abort();
     this.content.set(undefined);
     this.opener?.focus();
   }
@@ -57,9 +67,10 @@ export class RecordDrawer {
   showNumbers(wish: CountWish, label: string, total: number, numbers: readonly number[]): void {
     this.opener = document.activeElement instanceof HTMLElement ? document.activeElement : undefined;
     this.content.set({ wish, label });
-    void this.client.records(wish.database, numbers.slice(0, FIRST_NUMBERS)).then((records) => {
-      if (this.content()?.wish === wish)
-        this.content.set({ wish, label, answer: { total, estimated: false, records } });
+    const signal = this.replaceLoading();
+    const connection = this.connections.find(wish.database);
+    void fetchByNumbers(connection, numbers.slice(0, FIRST_NUMBERS), signal).then((records) => {
+      if (!signal.aborted) this.content.set({ wish, label, answer: { total, estimated: false, records } });
     });
   }
 
@@ -67,10 +78,18 @@ export class RecordDrawer {
   private async load(opened: DrawerContent): Promise<void> {
     const { wish } = opened;
     const parts = listParts(wish);
+    const connection = this.connections.find(wish.database);
+    const signal = this.replaceLoading();
     const outcomes = await Promise.all(
-      parts.map((part) => this.client.search(wish.database, part, wish.boxes, FIRST_RECORDS)),
+      parts.map((string) =>
+        connection.ask(
+          'search',
+          { string, boxes: wish.boxes, start: 0, rows: FIRST_RECORDS, sort: 'relevance' },
+          signal,
+        ),
+      ),
     );
-    if (this.content()?.wish !== wish) return;
+    if (signal.aborted) return;
     const failed = outcomes.find((outcome) => !outcome.ok);
     if (failed && !failed.ok) return this.content.set({ ...opened, problem: failed.problem });
     const answers = outcomes.flatMap((outcome) => (outcome.ok ? [outcome.value] : []));

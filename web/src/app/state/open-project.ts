@@ -51,12 +51,6 @@ export class OpenProject {
     return own?.dialect ?? findDialect(database);
   }
 
-  /** True for a database in which a rendering can be compared with what is meant, record by record. */
-  hasLaboratory(database: string): boolean {
-    const own = this.maybe()?.working.ownDatabases.find(({ dialect }) => dialect.id === database);
-    return own ? own.connection.kind === 'collection' : findDialect(database) !== undefined;
-  }
-
   readonly draft = computed(() => createDraftQuery(this.working(), this.working().databases));
   readonly compared = computed<Variant | undefined>(() =>
     this.project().variants.find((variant) => variant.id === this.project().compared),

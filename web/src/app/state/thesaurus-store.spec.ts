@@ -6,7 +6,9 @@ import { createProblem, fail, succeed, type Outcome } from '#core/problem/index'
 import type { Concept } from '#core/project/index';
 import type { Heading } from '#core/vocabulary/index';
 import { SURROUNDINGS } from '../data/ids';
-import { DATABASE_CLIENT, THESAURUS_REPOSITORY } from '../data/providers';
+import { THESAURUS_REPOSITORY } from '../data/providers';
+import { createConnection } from '../data/connections/connection';
+import { Connections } from './connections';
 import { OpenProject } from './open-project';
 import { startInjection } from '../testing/injection';
 import { ThesaurusStore, hasHope } from './thesaurus-store';
@@ -40,7 +42,12 @@ function createStore(vocabulary: (database: string) => Promise<Outcome<string>>)
         provide: OpenProject,
         useValue: { dialects: signal(DIALECTS.filter(({ id }) => ['heronsmere', 'cardinal'].includes(id))) },
       },
-      { provide: DATABASE_CLIENT, useValue: { vocabulary } },
+      {
+        provide: Connections,
+        useValue: {
+          find: (id: string) => createConnection('served', id, { thesaurus: () => vocabulary(id) }),
+        },
+      },
       { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'own' } },
       {
         provide: THESAURUS_REPOSITORY,

@@ -6,16 +6,17 @@ import { parseQuery } from '#core/query/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
 import { SURROUNDINGS, writeMoment } from '../data/ids';
-import { DATABASE_CLIENT, THESAURUS_REPOSITORY } from '../data/providers';
+import { THESAURUS_REPOSITORY } from '../data/providers';
 import { readSkosInWorker } from '../data/skos-worker';
 import { OpenProject } from './open-project';
+import { Connections } from './connections';
 
 /** The status of an answer that there is no such thing (RFC 9110, 15.5.5). */
 const NOT_FOUND = 404;
 
 /** Whether asking again may help: not a database that says that it has no thesaurus. */
 export function hasHope(problem: Problem): boolean {
-  return problem.data['status'] !== NOT_FOUND;
+  return problem.code !== 'not-offered' && problem.data['status'] !== NOT_FOUND;
 }
 
 /** A thesaurus that can be looked into: a database's own, or one that the person loaded. */
@@ -29,7 +30,7 @@ export interface ThesaurusEntry {
 @Injectable({ providedIn: 'root' })
 export class ThesaurusStore {
   private readonly open = inject(OpenProject);
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly repository = inject(THESAURUS_REPOSITORY);
   private readonly surroundings = inject(SURROUNDINGS);
   private readonly loaded = signal<ReadonlyMap<string, Vocabulary>>(new Map());
@@ -152,7 +153,7 @@ export class ThesaurusStore {
   }
 
   private async fetch(id: string): Promise<Outcome<Vocabulary>> {
-    const text = await this.client.vocabulary(id);
+    const text = await this.connections.find(id).ask('thesaurus', {});
     if (!text.ok) return text;
     const outcome = await readSkosInWorker(text.value);
     const vocabulary = findDialect(id)?.headings?.vocabulary ?? id;

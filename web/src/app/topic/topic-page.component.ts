@@ -25,7 +25,6 @@ import {
 import { getLeast, type Comparison } from '#core/count/index';
 import { getAmount } from '../counting/count-state';
 import { CountStore } from '../counting/count-store';
-import { Databases } from '../counting/databases';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
@@ -52,6 +51,7 @@ import {
 } from './topic-views';
 import { TextClipboard } from '../data/text-clipboard';
 import { Messages } from '../ui/messages';
+import { Connections } from '../state/connections';
 
 const NO_MARKS: readonly TermMark[] = [];
 /** Stands in the address for "side by side". */
@@ -77,7 +77,7 @@ export class TopicPageComponent {
   private readonly numbers = inject(TopicNumbers);
   private readonly entry = inject(TermEntry);
   protected readonly dialogs = inject(TopicDialogs);
-  private readonly databases = inject(Databases);
+  private readonly connections = inject(Connections);
   private readonly thesauri = inject(ThesaurusStore);
   private readonly router = inject(Router);
   private readonly announcer = inject(LiveAnnouncer);
@@ -140,7 +140,7 @@ export class TopicPageComponent {
     findTermMarks(this.open.concepts(), {
       databases: this.open.dialects(),
       findsOf: this.numbers.findsOf,
-      sizeOf: (database) => this.databases.sizeOf(database),
+      sizeOf: (database) => this.connections.find(database).traits()?.records,
       vocabularyOf: (database) => this.thesauri.find(database),
     }),
   );

@@ -5,7 +5,7 @@ import { planProof, type ProofPlan } from '#core/proof/index';
 import type { Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 import { WritingAids } from '../counting/writing-aids';
-import { DATABASE_CLIENT } from '../data/providers';
+import { Connections } from '../state/connections';
 
 /** How the proof of a rendering stands. The plan and the answer always belong together. */
 export type ProofState =
@@ -21,7 +21,7 @@ const MOST_KEPT = 200;
 /** Proofs of renderings, asked of the databases that have a laboratory and remembered by what was asked. */
 @Injectable({ providedIn: 'root' })
 export class Proofs {
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly aids = inject(WritingAids);
   private readonly answers = signal<ReadonlyMap<string, Answered>>(new Map());
   private readonly asked = new Set<string>();
@@ -47,10 +47,13 @@ export class Proofs {
       const { plan, key } = this.plan(root, dialect);
       if (!plan || this.asked.has(key)) continue;
       this.asked.add(key);
-      void this.client.prove(dialect.id, plan.request).then((outcome) => {
-        const answer = outcome.ok ? { answer: outcome.value } : { problem: outcome.problem };
-        this.answers.update((answers) => new Map([...answers, [key, answer] as const].slice(-MOST_KEPT)));
-      });
+      void this.connections
+        .find(dialect.id)
+        .ask('proof', plan.request)
+        .then((outcome) => {
+          const answer = outcome.ok ? { answer: outcome.value } : { problem: outcome.problem };
+          this.answers.update((answers) => new Map([...answers, [key, answer] as const].slice(-MOST_KEPT)));
+        });
     }
   }
 

@@ -28,7 +28,7 @@ import { getAmount, type Counted } from '../counting/count-state';
 import { describeBasis } from '../counting/describe-count';
 import { formatAmount } from '../ui/number-format';
 import { CountStore, listWishes } from '../counting/count-store';
-import { OwnDatabases } from '../counting/own-databases';
+import { TypedCounts } from '../counting/typed-counts';
 import { WritingAids } from '../counting/writing-aids';
 import { writeMoment } from '../data/ids';
 import { saveFile } from '../data/save-file';
@@ -51,6 +51,7 @@ import { Dialogs } from '../ui/dialogs';
 import { Messages } from '../ui/messages';
 import { TextClipboard } from '../data/text-clipboard';
 import { createFileName } from '../ui/file-name';
+import { Connections } from '../state/connections';
 
 /** A draft is proved when it has rested so long, in milliseconds. */
 const REST = 350;
@@ -68,7 +69,8 @@ export class TranslatePageComponent {
   private readonly draftCounts = inject(DraftCounts);
   private readonly counts = inject(CountStore);
   private readonly proofs = inject(Proofs);
-  private readonly ownDatabases = inject(OwnDatabases);
+  private readonly typedCounts = inject(TypedCounts);
+  private readonly connections = inject(Connections);
   private readonly aids = inject(WritingAids);
   private readonly thesauri = inject(ThesaurusStore);
   private readonly clipboard = inject(TextClipboard);
@@ -140,7 +142,9 @@ export class TranslatePageComponent {
     let timer: ReturnType<typeof setTimeout> | undefined;
     effect(() => {
       const { root } = this.open.draft();
-      const dialects = this.open.dialects().filter((dialect) => this.open.hasLaboratory(dialect.id));
+      const dialects = this.open
+        .dialects()
+        .filter((dialect) => this.connections.mayOffer(dialect.id, 'proof'));
       // Looked at here, so that forms which arrive later lead to another proof.
       for (const dialect of dialects) this.proofs.look(root, dialect);
       clearTimeout(timer);
@@ -229,7 +233,7 @@ export class TranslatePageComponent {
   }
 
   protected keepCount({ id, text }: RenderingRow, { total, estimated }: ReadResultsLine): void {
-    this.ownDatabases.type(id, text, this.open.limiters(), total, estimated);
+    this.typedCounts.type(id, text, this.open.limiters(), total, estimated);
   }
 
   protected copy(text: string, what: string): void {
@@ -258,7 +262,9 @@ export class TranslatePageComponent {
   private describeRow(dialect: Dialect, counted: Counted): RenderingRow {
     const { rendering } = counted;
     const { root } = this.open.draft();
-    const proof = this.open.hasLaboratory(dialect.id) ? this.proofs.look(root, dialect) : undefined;
+    const proof = this.connections.mayOffer(dialect.id, 'proof')
+      ? this.proofs.look(root, dialect)
+      : undefined;
     const answer = proof?.status === 'proved' ? proof.answer : undefined;
     return {
       id: dialect.id,
@@ -286,11 +292,11 @@ export class TranslatePageComponent {
       meters: listMeters(dialect, rendering.extent),
       // What a collection of one's own ticks, nobody has to tick.
       steps: rendering.steps.filter(
-        ({ how }) => how !== 'box' || !this.ownDatabases.isCollection(dialect.id),
+        ({ how }) => how !== 'box' || this.connections.find(dialect.id).kind !== 'collection',
       ),
       problems: rendering.problems.map((problem) => describeInFull(problem)),
       address: dialect.address,
-      isByHand: this.ownDatabases.isByHand(dialect.id),
+      isByHand: this.connections.isByHand(dialect.id),
       back: this.backs().get(dialect.id)?.(rendering),
       lines: this.writeLines(dialect),
       canChooseWay: listPhraseWays(root, dialect).length > 0,

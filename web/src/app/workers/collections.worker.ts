@@ -1,5 +1,5 @@
 import type { CollectionMessage, CollectionRequest } from '#core/contract/index';
-import { CollectionKeeper } from '../data/collection-keeper';
+import { CollectionKeeper } from '../data/connections/own-collection/collection-keeper';
 
 const keeper = new CollectionKeeper();
 const send = (message: CollectionMessage): void => postMessage(message);

@@ -10,13 +10,12 @@ import {
 import { CountBatches } from '../../counting/count-batches';
 import type { CountWish, Counted } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
-import { Databases } from '../../counting/databases';
 import { CompareSubject } from '../compare-subject';
-import { OwnDatabases } from '../../counting/own-databases';
 import { OpenProject } from '../../state/open-project';
 import { formatNumber } from '../../ui/number-format';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
 import { Dialogs } from '../../ui/dialogs';
+import { Connections } from '../../state/connections';
 
 /** So many requests are made without asking first. */
 const MADE_AT_ONCE = 300;
@@ -97,8 +96,7 @@ export class CountingBarComponent {
   protected readonly batches = inject(CountBatches);
   private readonly counts = inject(CountStore);
   private readonly subject = inject(CompareSubject);
-  private readonly databases = inject(Databases);
-  private readonly ownDatabases = inject(OwnDatabases);
+  private readonly connections = inject(Connections);
   private readonly open = inject(OpenProject);
   private readonly dialogs = inject(Dialogs);
 
@@ -173,7 +171,7 @@ export class CountingBarComponent {
   }
 
   private asksOneByOne(database: string): boolean {
-    return this.databases.isSru(database) || this.ownDatabases.isServer(database);
+    return this.connections.find(database).traits()?.asksOneByOne ?? false;
   }
 
   private nameOf(database: string): string {

@@ -4,7 +4,7 @@ import { createAmount } from '#core/count/index';
 import type { HandStep } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { readResultsColumn, readResultsLine } from '#core/tally/index';
-import { OwnDatabases } from '../../counting/own-databases';
+import { TypedCounts } from '../../counting/typed-counts';
 import type { Counted } from '../../counting/count-state';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
@@ -100,7 +100,7 @@ export interface HandQueueQuestion {
 export class HandQueueDialogComponent {
   private readonly clipboard = inject(TextClipboard);
   private readonly project = inject(OpenProject);
-  private readonly ownDatabases = inject(OwnDatabases);
+  private readonly typedCounts = inject(TypedCounts);
   protected readonly question = inject<HandQueueQuestion>(MAT_DIALOG_DATA);
   protected readonly typed = signal('');
   protected readonly copied = signal('');
@@ -155,7 +155,7 @@ export class HandQueueDialogComponent {
     if (totals.length === 0) return;
     items.forEach(({ database, string, limiters }, at) => {
       const read = totals[at];
-      if (read) this.ownDatabases.type(database, string, limiters, read.total, read.estimated);
+      if (read) this.typedCounts.type(database, string, limiters, read.total, read.estimated);
     });
     this.typed.set('');
   }

@@ -7,11 +7,11 @@ import { build } from '#core/query/index';
 import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '#core/record/index';
 import { listParts, type CountWish } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
-import { Databases } from '../../counting/databases';
-import { DATABASE_CLIENT } from '../../data/providers';
 import { CompareSubject } from '../compare-subject';
 import { getAmount, getExact, type Amount } from '#core/count/index';
 import { readCount } from '../../counting/read-count';
+import { Connections } from '../../state/connections';
+import { fetchByNumbers } from '../../state/fetch-records';
 
 /** The records of a result by their numbers in the database, with what tells their works. */
 export interface ListedRecords {
@@ -35,15 +35,14 @@ const PAGE = 100;
 /** Records behind counts, where a database gives them; else unions are counted. */
 @Injectable()
 export class RecordSets {
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly counts = inject(CountStore);
-  private readonly databases = inject(Databases);
   private readonly subject = inject(CompareSubject);
   private readonly kept = new Map<string, Promise<Outcome<ListedRecords>>>();
 
   /** True if a database gives the numbers of its records. */
   gives(dialect: Dialect): Promise<boolean> {
-    return this.databases.unites(dialect.id);
+    return this.connections.offers(dialect.id, 'ids');
   }
 
   /** The records of a question in a database that gives them. */
@@ -73,7 +72,7 @@ export class RecordSets {
       if (!listed.ok) return listed;
       const { numbers, keys } = listed.value;
       const read = async (place: number): Promise<BibliographicRecord | undefined> =>
-        (await this.client.records(dialect.id, numbers.slice(place, place + 1)))[0];
+        (await fetchByNumbers(this.connections.find(dialect.id), numbers.slice(place, place + 1)))[0];
       return succeed({ keys, read });
     }
     const { wish } = this.counts.look(this.subject.share(question.root), dialect, question.limiters);
@@ -83,7 +82,13 @@ export class RecordSets {
     if (only === undefined || more.length > 0) return succeed(undefined);
     const records: BibliographicRecord[] = [];
     while (records.length < total) {
-      const page = await this.client.search(dialect.id, only, wish.boxes, PAGE, records.length);
+      const page = await this.connections.find(dialect.id).ask('search', {
+        string: only,
+        boxes: wish.boxes,
+        start: records.length,
+        rows: PAGE,
+        sort: 'relevance',
+      });
       if (!page.ok) return page;
       if (page.value.records.length === 0) return succeed(undefined);
       records.push(...page.value.records);
@@ -110,7 +115,9 @@ export class RecordSets {
   private async ask(wish: CountWish): Promise<Outcome<ListedRecords>> {
     const all = new Map<number, RecordKeys>();
     for (const part of listParts(wish)) {
-      const answer = await this.client.listIds(wish.database, part, wish.boxes);
+      const answer = await this.connections
+        .find(wish.database)
+        .ask('ids', { string: part, boxes: wish.boxes });
       if (!answer.ok) return answer;
       const { numbers, identifiers = [], works = [] } = answer.value;
       numbers.forEach((number, at) =>

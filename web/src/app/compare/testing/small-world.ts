@@ -5,19 +5,20 @@ import { Store, type Action } from '@ngrx/store';
 import fc from 'fast-check';
 import { createDocument, type IndexDocument } from '#core/collection/index';
 import { createSharedDraft } from '#core/compare/index';
-import type { CountEntry, IdsAnswer } from '#core/contract/index';
+import type { CountEntry } from '#core/contract/index';
 import { findDialect, readString } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import { createProject, type Concept, type Project } from '#core/project/index';
 import { dropInactive, type Field, type QueryNode } from '#core/query/index';
 import { createRecordKeys, type BibliographicRecord } from '#core/record/index';
 import { satisfies } from '#core/testing/naive-evaluator';
-import { ConfirmedServers } from '../../data/confirmed-servers';
-import { DATABASE_CLIENT } from '../../data/providers';
+import { createByHandConnection } from '../../data/connections/by-hand/by-hand-connection';
+import { createConnection, type Connection } from '../../data/connections/connection';
 import { SURROUNDINGS } from '../../data/ids';
 import type { Counted } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
 import { WritingAids } from '../../counting/writing-aids';
+import { Connections } from '../../state/connections';
 import { OpenProject } from '../../state/open-project';
 import { ProjectActions } from '../../state/project.actions';
 import { projectFeature } from '../../state/project.feature';
@@ -163,9 +164,8 @@ export class SmallWorld {
       providers: [
         { provide: Store, useValue: createStore(project) },
         { provide: SURROUNDINGS, useValue: { now: () => Date.parse(MOMENT), createId: createCounter() } },
-        { provide: DATABASE_CLIENT, useValue: this.createClient() },
+        { provide: Connections, useValue: this.createConnections(project) },
         { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
-        { provide: ConfirmedServers, useValue: { remind: () => Promise.resolve() } },
         { provide: Messages, useValue: { show: () => undefined } },
         { provide: Dialogs, useValue: {} },
         { provide: RecordDrawer, useValue: {} },
@@ -241,18 +241,35 @@ export class SmallWorld {
     });
   }
 
-  private createClient() {
+  private createConnections({ working }: Project): Partial<Connections> {
+    const connections = new Map(
+      Object.keys(this.records).map((database) => [database, this.createConnection(database)] as const),
+    );
+    const isByHand = (database: string): boolean =>
+      working.ownDatabases.some(
+        ({ dialect, connection }) => dialect.id === database && connection.kind === 'by-hand',
+      );
+    const find = (database: string): Connection =>
+      isByHand(database)
+        ? createByHandConnection(database)
+        : (connections.get(database) ?? createConnection('served', database, {}));
+    return {
+      find,
+      mayOffer: (database, kind) => find(database).traits()?.offers.has(kind) ?? false,
+      offers: (database, kind) => Promise.resolve(find(database).traits()?.offers.has(kind) ?? false),
+      isByHand,
+      isServerThere: () => Promise.resolve(true),
+    };
+  }
+
+  private createConnection(database: string): Connection {
     const entry = (total: number, estimated = false): CountEntry => ({ total, estimated, notes: [] });
     const answer = <T>(value: T): Promise<Outcome<T>> => Promise.resolve(succeed(value));
-    const get = (database: string, numbers: readonly number[]): BibliographicRecord[] =>
-      numbers.flatMap((number) => this.records[database]?.[number] ?? []);
-    return {
-      nameOf: (database: string) => database,
-      isOwnCollection: () => false,
-      isThere: () => Promise.resolve(true),
-      list: () =>
-        answer(Object.keys(this.records).map((id) => ({ id, records: 16, givesIds: this.givesIds }))),
-      count: (database: string, strings: readonly string[], boxes: Limiters) =>
+    const held = this.records[database] ?? [];
+    const get = (numbers: readonly number[]): BibliographicRecord[] =>
+      numbers.flatMap((number) => held[number] ?? []);
+    return createConnection('served', database, {
+      count: ({ strings, boxes }) =>
         answer(
           strings.map((string) => {
             const { length } = this.read(database, string, boxes);
@@ -261,39 +278,37 @@ export class SmallWorld {
               : entry(length);
           }),
         ),
-      countUnions: (database: string, unions: readonly (readonly string[])[], boxes: Limiters) =>
-        answer(
-          unions.map((strings) =>
-            entry(new Set(strings.flatMap((one) => this.read(database, one, boxes))).size),
-          ),
-        ),
-      listIds: (database: string, string: string, boxes: Limiters): Promise<Outcome<IdsAnswer>> => {
-        const numbers = this.read(database, string, boxes);
-        const keys = get(database, numbers).map(createRecordKeys);
-        return answer({
-          total: numbers.length,
-          numbers,
-          identifiers: keys.map(({ identifier }) => identifier),
-          works: keys.map(({ work }) => work),
-        });
-      },
-      lookUp: (database: string, identifiers: readonly string[]) =>
-        answer({
-          titles: identifiers.map(
-            (one) => this.records[database]?.find(({ doi }) => doi === one)?.title ?? null,
-          ),
-        }),
-      records: (database: string, numbers: readonly number[]) => Promise.resolve(get(database, numbers)),
-      search: (database: string, string: string, boxes: Limiters, rows: number, start = 0) => {
+      lookup: ({ identifiers }) =>
+        answer({ titles: identifiers.map((one) => held.find(({ doi }) => doi === one)?.title ?? null) }),
+      records: (asked) =>
+        answer({ records: 'numbers' in asked ? asked.numbers.map((number) => held[number] ?? null) : [] }),
+      search: ({ string, boxes, start, rows }) => {
         const numbers = this.read(database, string, boxes);
         return answer({
           total: numbers.length,
           estimated: false,
-          notes: [],
-          records: get(database, numbers).slice(start, start + rows),
+          records: get(numbers).slice(start, start + rows),
         });
       },
-    };
+      ...(this.givesIds && {
+        unions: ({ unions, boxes }) =>
+          answer(
+            unions.map((strings) =>
+              entry(new Set(strings.flatMap((one) => this.read(database, one, boxes))).size),
+            ),
+          ),
+        ids: ({ string, boxes }) => {
+          const numbers = this.read(database, string, boxes);
+          const keys = get(numbers).map(createRecordKeys);
+          return answer({
+            total: numbers.length,
+            numbers,
+            identifiers: keys.map(({ identifier }) => identifier),
+            works: keys.map(({ work }) => work),
+          });
+        },
+      }),
+    });
   }
 }
 

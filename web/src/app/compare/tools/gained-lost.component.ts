@@ -17,7 +17,6 @@ import { build } from '#core/query/index';
 import { describeAuthors } from '#core/record/index';
 import type { Counted } from '../../counting/count-state';
 import { DraftCounts } from '../../counting/draft-counts';
-import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../records/count.component';
@@ -37,6 +36,8 @@ import {
 import { RecordSets } from '../parts/record-sets';
 import { follow } from '../parts/waiting';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import { Connections } from '../../state/connections';
+import { fetchByNumbers } from '../../state/fetch-records';
 
 /** So many changes are counted one by one. */
 const MOST_COUNTED = 60;
@@ -69,7 +70,7 @@ const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
 export class GainedLostComponent {
   protected readonly subject = inject(CompareSubject);
   protected readonly open = inject(OpenProject);
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly sets = inject(RecordSets);
   private readonly draftCounts = inject(DraftCounts);
   private readonly partLists = inject(PartLists);
@@ -268,7 +269,7 @@ export class GainedLostComponent {
   private readonly fetched = follow(
     () => this.sample(),
     async ({ dialect, numbers }: { dialect: Dialect; numbers: readonly number[] }) =>
-      succeed({ numbers, records: await this.client.records(dialect.id, numbers) }),
+      succeed({ numbers, records: await fetchByNumbers(this.connections.find(dialect.id), numbers) }),
   );
   protected readonly records = computed(() => {
     const answer = this.fetched();
@@ -371,7 +372,7 @@ export class GainedLostComponent {
       return keys;
     while (keys.length < numbers.length) {
       const fresh = drawSample(numbers, keys.length + SAMPLE, SEED).slice(keys.length);
-      const records = await this.client.records(dialect.id, fresh);
+      const records = await fetchByNumbers(this.connections.find(dialect.id), fresh);
       const drawn = records.map(({ id }) => createKey(dialect, id));
       keys.push(...drawn);
       if (drawn.length < fresh.length || !drawn.every(isJudged)) break;

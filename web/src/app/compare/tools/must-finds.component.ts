@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { readMustFinds } from '#core/compare/index';
 import type { MustFind } from '#core/project/index';
-import { DATABASE_CLIENT } from '../../data/providers';
 import { OpenProject } from '../../state/open-project';
 import { RecordDrawer } from '../../records/record-drawer';
 import { CompareSubject } from '../compare-subject';
@@ -9,6 +8,7 @@ import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 import { Messages } from '../../ui/messages';
+import { Connections } from '../../state/connections';
 
 const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unknown: '…' } as const;
 
@@ -24,7 +24,7 @@ export class MustFindsComponent {
   protected readonly subject = inject(CompareSubject);
   protected readonly open = inject(OpenProject);
   private readonly counts = inject(MustFindCounts);
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly drawer = inject(RecordDrawer);
   private readonly messages = inject(Messages);
 
@@ -80,7 +80,7 @@ export class MustFindsComponent {
     const titles = new Map<string, string>();
     if (identifiers.length === 0) return titles;
     for (const { id } of this.open.dialects()) {
-      const answer = await this.client.lookUp(id, identifiers);
+      const answer = await this.connections.find(id).ask('lookup', { identifiers });
       if (!answer.ok) continue;
       answer.value.titles.forEach((title, at) => {
         const identifier = identifiers[at] ?? '';

@@ -4,7 +4,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import type { Tally } from '#core/project/index';
 import { getAmount, type Counted, type CountWish } from '../../counting/count-state';
 import { CountStore } from '../../counting/count-store';
-import { OwnDatabases } from '../../counting/own-databases';
 import { saveFile } from '../../data/save-file';
 import { writeMoment } from '../../data/ids';
 import { OpenProject } from '../../state/open-project';
@@ -17,6 +16,7 @@ import { shortenName } from '../../ui/short-name';
 import { writeCsv } from '../../ui/table-file';
 import { Messages } from '../../ui/messages';
 import { createFileName } from '../../ui/file-name';
+import { Connections } from '../../state/connections';
 
 const FIRST_ROWS = 50;
 const DAY = 86_400_000;
@@ -32,7 +32,7 @@ const DAY = 86_400_000;
 export class TalliesComponent {
   protected readonly open = inject(OpenProject);
   private readonly counts = inject(CountStore);
-  private readonly ownDatabases = inject(OwnDatabases);
+  private readonly connections = inject(Connections);
   private readonly messages = inject(Messages);
 
   protected readonly sought = signal('');
@@ -177,7 +177,7 @@ export class TalliesComponent {
       age: age > 0 ? `${age} ${age === 1 ? 'day' : 'days'} old` : '',
       canRestore: variant !== undefined || this.open.project().states.some(({ id }) => id === tally.state),
       canCount:
-        !this.ownDatabases.isByHand(tally.database) && this.open.findDialect(tally.database) !== undefined,
+        !this.connections.isByHand(tally.database) && this.open.findDialect(tally.database) !== undefined,
       text: `${name} ${tally.string} ${belongs} ${limits} ${tally.moment} ${tally.source}`.toLowerCase(),
     };
   }

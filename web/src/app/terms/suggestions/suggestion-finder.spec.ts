@@ -5,9 +5,11 @@ import { DIALECTS } from '#core/dialect/index';
 import { succeed } from '#core/problem/index';
 import type { Concept, Term } from '#core/project/index';
 import { createVocabulary } from '#core/vocabulary/index';
-import { DATABASE_CLIENT } from '../../data/providers';
+import type { BibliographicRecord } from '#core/record/index';
+import { createConnection } from '../../data/connections/connection';
+import { Connections } from '../../state/connections';
 import { ThesaurusStore } from '../../state/thesaurus-store';
-import { IndexWords } from '../../data/index-words';
+import { IndexWords } from '../../state/index-words';
 import { SuggestionFinder } from './suggestion-finder';
 import type { Suggestion } from './suggestion';
 
@@ -34,19 +36,24 @@ interface FakeRecord {
 
 /** A finder over a small index, a small thesaurus, and whatever records a string is said to find. */
 function createFinder(records: (string: string) => readonly FakeRecord[] = () => []) {
-  const client = {
-    listsWords: () => true,
-    words: (_: string, { prefix }: { prefix: string }) =>
-      Promise.resolve(
-        succeed(INDEX.filter((word) => word.startsWith(prefix)).map((word) => ({ word, records: 20 }))),
-      ),
-    search: (_: string, string: string) =>
+  const connection = createConnection('served', 'heronsmere', {
+    words: ({ prefix }) =>
       Promise.resolve(
         succeed({
-          records: records(string).map((record) => ({ language: 'en', keywords: [], ...record })),
+          words: INDEX.filter((word) => word.startsWith(prefix)).map((word) => ({ word, records: 20 })),
         }),
       ),
-  };
+    search: ({ string }) =>
+      Promise.resolve(
+        succeed({
+          total: 1,
+          estimated: false,
+          records: records(string).map(
+            (record) => ({ language: 'en', keywords: [], ...record }) as unknown as BibliographicRecord,
+          ),
+        }),
+      ),
+  });
   const thesauri = {
     find: () => vocabulary,
     lookUp: (_: string, texts: readonly string[], most: number) => [
@@ -59,7 +66,7 @@ function createFinder(records: (string: string) => readonly FakeRecord[] = () =>
     providers: [
       SuggestionFinder,
       IndexWords,
-      { provide: DATABASE_CLIENT, useValue: client },
+      { provide: Connections, useValue: { find: () => connection, mayOffer: () => true } },
       { provide: ThesaurusStore, useValue: thesauri },
     ],
   }).get(SuggestionFinder);

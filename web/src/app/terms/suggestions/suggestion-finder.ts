@@ -25,12 +25,12 @@ import {
 } from '#core/suggest/index';
 import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
-import { fetchRecords } from '../../data/fetch-records';
-import { DATABASE_CLIENT } from '../../data/providers';
+import { fetchRecords } from '../../state/fetch-records';
 import { ThesaurusStore } from '../../state/thesaurus-store';
 import { shortenName } from '../../ui/short-name';
-import { IndexWords } from '../../data/index-words';
+import { IndexWords } from '../../state/index-words';
 import type { SectionId, Suggestion } from './suggestion';
+import { Connections } from '../../state/connections';
 
 /** What suggestions are looked for. */
 export interface SuggestionQuestion {
@@ -50,7 +50,7 @@ const FORMS_A_WORD = 8;
 /** Finds what may become a term of a concept: each kind on its own, so that the quick ones are shown first. */
 @Injectable({ providedIn: 'root' })
 export class SuggestionFinder {
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly words = inject(IndexWords);
   private readonly thesauri = inject(ThesaurusStore);
 
@@ -174,7 +174,13 @@ export class SuggestionFinder {
   /** Long forms found beside an acronym, and the acronym tied to a word that settles the meaning. */
   private async findMeanings(term: Term, { dialect }: SuggestionQuestion): Promise<Found> {
     const acronym = readWords(term.text);
-    const records = await fetchRecords(this.client, parseQuery(acronym).root, dialect, {}, MOST_EXPLAINING);
+    const records = await fetchRecords(
+      this.connections.find(dialect.id),
+      parseQuery(acronym).root,
+      dialect,
+      {},
+      MOST_EXPLAINING,
+    );
     const forms = findLongForms(acronym, records).slice(0, 4);
     const explained = forms.reduce((sum, form) => sum + form.records, 0);
     return forms.flatMap((form) => {

@@ -26,7 +26,7 @@ import { CountStore, listWishes } from '../../counting/count-store';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
 import { CountComponent } from '../../records/count.component';
-import { IndexWords } from '../../data/index-words';
+import { IndexWords } from '../../state/index-words';
 import { TermEntry } from '../../terms/term-entry';
 import { shortenName } from '../../ui/short-name';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';

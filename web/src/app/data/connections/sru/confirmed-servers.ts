@@ -2,8 +2,8 @@ import { Injectable, inject } from '@angular/core';
 import Joi from 'joi';
 import { succeed, type Outcome } from '#core/problem/index';
 import { SRU_ENDPOINT, type SruEndpoint } from '#core/sru/index';
-import { DATABASE_CLIENT } from './providers';
-import { Settings } from './settings';
+import { confirmSruServer } from './sru-connection';
+import { Settings } from '../../settings';
 
 const NAME = 'confirmed-servers';
 const STORED = Joi.array<SruEndpoint[]>().items(SRU_ENDPOINT).max(200);
@@ -14,7 +14,6 @@ const STORED = Joi.array<SruEndpoint[]>().items(SRU_ENDPOINT).max(200);
  */
 @Injectable({ providedIn: 'root' })
 export class ConfirmedServers {
-  private readonly client = inject(DATABASE_CLIENT);
   private readonly settings = inject(Settings);
 
   isConfirmed({ address }: SruEndpoint): boolean {
@@ -23,14 +22,14 @@ export class ConfirmedServers {
 
   /** Says yes to a server, here and to the service that asks it. */
   async confirm(endpoint: SruEndpoint): Promise<Outcome<true>> {
-    const outcome = await this.client.confirm(endpoint);
+    const outcome = await confirmSruServer(endpoint);
     if (outcome.ok && !this.isConfirmed(endpoint)) this.settings.write(NAME, [...this.read(), endpoint]);
     return outcome;
   }
 
   /** Tells the service again: it forgets when it stops. Nothing for a server that was not confirmed here. */
   async remind(endpoint: SruEndpoint): Promise<Outcome<true>> {
-    return this.isConfirmed(endpoint) ? this.client.confirm(endpoint) : succeed(true);
+    return this.isConfirmed(endpoint) ? confirmSruServer(endpoint) : succeed(true);
   }
 
   private read(): readonly SruEndpoint[] {

@@ -10,23 +10,45 @@ import type {
 import { createProblem, fail, type Outcome } from '#core/problem/index';
 
 type Kind = CollectionAsked['kind'];
-type Resolve = (outcome: Outcome<never>) => void;
+
+/** A question that is not answered yet. */
+interface Waiting {
+  readonly asked: CollectionAsked;
+  readonly resolve: (outcome: Outcome<never>) => void;
+}
 
 /** The collections of one's own, kept and searched in a worker. Nothing throws. */
 export class CollectionClient {
   private worker: Worker | undefined;
-  private readonly waiting = new Map<number, Resolve>();
+  private readonly waiting = new Map<number, Waiting>();
   private turn = 0;
+  /** The request that the worker has. */
+  private sent: number | undefined;
 
-  /** Asks the worker that counts and searches; it starts with the first question. */
+  /**
+   * Asks the worker that counts and searches; it starts with the first question. It has one at a time, so
+   * that a request that is given up while it waits is never begun. One that is begun has its time limit.
+   */
   ask<K extends Exclude<Kind, 'import'>>(
     asked: Extract<CollectionAsked, { readonly kind: K }>,
+    signal?: AbortSignal,
   ): Promise<Outcome<CollectionAnswers[K]>> {
     return new Promise((resolve) => {
       const turn = ++this.turn;
-      this.waiting.set(turn, resolve);
-      this.worker ??= this.start();
-      this.worker.postMessage({ turn, asked } satisfies CollectionRequest);
+      const giveUp = (): void => {
+        if (this.sent !== turn) this.waiting.delete(turn);
+        resolve(fail(createProblem('request-given-up', 'note')));
+      };
+      if (signal?.aborted) return giveUp();
+      signal?.addEventListener('abort', giveUp, { once: true });
+      this.waiting.set(turn, {
+        asked,
+        resolve: (outcome) => {
+          signal?.removeEventListener('abort', giveUp);
+          resolve(outcome);
+        },
+      });
+      this.sendNext();
     });
   }
 
@@ -70,16 +92,30 @@ export class CollectionClient {
   forget(): void {
     this.worker?.terminate();
     this.worker = undefined;
-    for (const resolve of this.waiting.values()) resolve(fail(createProblem('worker-stopped', 'error')));
+    this.sent = undefined;
+    const waiting = [...this.waiting.values()];
     this.waiting.clear();
+    for (const { resolve } of waiting) resolve(fail(createProblem('worker-stopped', 'error')));
+  }
+
+  private sendNext(): void {
+    const [next] = this.waiting;
+    if (this.sent !== undefined || !next) return;
+    const [turn, { asked }] = next;
+    this.sent = turn;
+    this.worker ??= this.start();
+    this.worker.postMessage({ turn, asked } satisfies CollectionRequest);
   }
 
   private start(): Worker {
     const worker = createWorker();
     worker.addEventListener('message', ({ data }: MessageEvent<CollectionMessage>) => {
       if (data.kind !== 'answer') return;
-      this.waiting.get(data.turn)?.(data.outcome as Outcome<never>);
+      const answered = this.waiting.get(data.turn);
       this.waiting.delete(data.turn);
+      this.sent = undefined;
+      answered?.resolve(data.outcome as Outcome<never>);
+      this.sendNext();
     });
     worker.addEventListener('error', () => this.forget());
     return worker;
@@ -87,5 +123,5 @@ export class CollectionClient {
 }
 
 function createWorker(): Worker {
-  return new Worker(new URL('../workers/collections.worker', import.meta.url), { type: 'module' });
+  return new Worker(new URL('../../../workers/collections.worker', import.meta.url), { type: 'module' });
 }

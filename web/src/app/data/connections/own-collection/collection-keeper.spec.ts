@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { CollectionAnswers, CollectionAsked, ImportProgress } from '#core/contract/index';
 import { CollectionKeeper } from './collection-keeper';
 import { CollectionRepository } from './collection-repository';
-import { EwerDatabase } from './ewer-database';
+import { EwerDatabase } from '../../ewer-database';
 
 let number = 0;
 let repository: CollectionRepository;
@@ -17,6 +17,7 @@ const encode = (text: string): ArrayBuffer => new TextEncoder().encode(text).buf
 const RIS = `TY  - JOUR
 TI  - Street lamps and bats
 KW  - hedgerows
+DO  - 10.1234/bats
 PY  - 2019
 ER  -
 TY  - JOUR
@@ -64,7 +65,7 @@ describe('collections of one’s own', () => {
     const stages = new Set<string>();
     const report = await importFiles({ 'a.ris': RIS }, ({ stage }) => stages.add(stage));
     expect(report).toMatchObject({ added: 2, skipped: 1, refused: [], collection: { records: 2 } });
-    expect(report.skippedFirst).toMatchObject([{ file: 'a.ris', line: 10 }]);
+    expect(report.skippedFirst).toMatchObject([{ file: 'a.ris', line: 11 }]);
     expect([...stages]).toEqual(['reading', 'indexing', 'keeping']);
     expect(await count('bat*', 'bats', 'keywords: hedgerows', 'bats AND (')).toEqual([
       2,
@@ -87,7 +88,33 @@ describe('collections of one’s own', () => {
     const found = await ask({ kind: 'search', collection: 'mine', request });
     expect(found).toMatchObject({ total: 1, records: [{ id: 'mine-2', title: 'Batteries' }] });
     const words = await ask({ kind: 'words', collection: 'mine', prefix: 'bat', suffix: '', most: 9 });
-    expect(words.map(({ word }) => word)).toEqual(['bats', 'batteries']);
+    expect(words.words.map(({ word }) => word)).toEqual(['bats', 'batteries']);
+  });
+
+  it('give records by number and identifier, facets, and the words of results', async () => {
+    await importFiles({ 'a.ris': RIS });
+    const byNumber = await ask({ kind: 'records', collection: 'mine', request: { numbers: [1, 7, 0] } });
+    expect(byNumber.records.map((record) => record?.id ?? null)).toEqual(['mine-2', null, 'mine-1']);
+    const identifiers = ['10.9999/none', '10.1234/bats'];
+    const byIdentifier = await ask({ kind: 'records', collection: 'mine', request: { identifiers } });
+    expect(byIdentifier.records.map((record) => record?.id ?? null)).toEqual([null, 'mine-1']);
+    const request = {
+      string: 'bat*',
+      boxes: {},
+      start: 0,
+      rows: 1,
+      sort: 'oldest',
+      facets: ['years', 'types'],
+    } as const;
+    const found = await ask({ kind: 'search', collection: 'mine', request });
+    expect(found.records).toHaveLength(1);
+    expect(found.facets?.years?.map(({ records }) => records)).toEqual([1, 1]);
+    expect(found.facets?.types?.reduce((sum, { records }) => sum + records, 0)).toBe(2);
+    await importFiles({ 'b.csv': 'title\nBats at lamps\nBats at roads\nLamps at roads\nSlow roads\n' });
+    const set = { string: 'bats', boxes: {}, most: 3 };
+    const words = await ask({ kind: 'set-words', collection: 'mine', request: set });
+    expect(words.total).toBe(3);
+    expect(words.words[0]).toEqual({ word: 'bats', found: 3, records: 3 });
   });
 
   it('grow by further files, and stay as they were when one has nothing to take', async () => {

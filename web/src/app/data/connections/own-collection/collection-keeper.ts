@@ -14,10 +14,13 @@ import type {
   ImportFile,
   ImportProgress,
   ImportReport,
+  RecordsAnswer,
+  RecordsRequest,
   SearchRequest,
 } from '#core/contract/index';
 import {
   allowEach,
+  answerSetWords,
   countStrings,
   countUnions,
   findRecordNumbers,
@@ -25,6 +28,7 @@ import {
   listRecordNumbers,
   readQueryText,
   type Holding,
+  type StringProblem,
 } from '#core/holding/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { proveRendering } from '#core/proof/index';
@@ -63,7 +67,6 @@ export class CollectionKeeper {
 
   async answer(asked: CollectionAsked, tell: Tell = () => undefined): Promise<Outcome<Answer>> {
     if (asked.kind === 'import') return this.import(asked, tell);
-    if (asked.kind === 'records') return this.repository.loadRecords(asked.collection, asked.numbers);
     const open = await this.open(asked.collection);
     if (!open.ok) return open;
     const { holding } = open.value;
@@ -77,7 +80,13 @@ export class CollectionKeeper {
       case 'lookup':
         return this.lookUp(open.value, asked);
       case 'words':
-        return succeed([...listWords(holding.evaluator.index, asked, asked.most)]);
+        return succeed({ words: listWords(holding.evaluator.index, asked, asked.most) });
+      case 'set-words': {
+        const found = answerSetWords(holding, asked.request, allowEach(this.clock));
+        return 'problem' in found ? refuseString(asked.collection, found.problem) : succeed(found);
+      }
+      case 'records':
+        return this.loadRecords(open.value, asked.collection, asked.request);
       case 'search':
         return this.search(asked.collection, holding, asked.request);
       case 'proof':
@@ -88,8 +97,7 @@ export class CollectionKeeper {
           find: (string) => {
             const read = holding.read(string);
             if ('expression' in read) return holding.evaluator.evaluate(read.expression);
-            const { message } = read.problem;
-            return fail(createProblem('service-refused', 'error', { database: asked.collection, message }));
+            return refuseString(asked.collection, read.problem);
           },
         });
     }
@@ -100,10 +108,7 @@ export class CollectionKeeper {
     { collection, request }: CollectionAsked & { kind: 'ids' },
   ): Promise<Outcome<Answer>> {
     const found = listRecordNumbers(open.holding, request.string, request.boxes, allowEach(this.clock));
-    if ('problem' in found)
-      return fail(
-        createProblem('service-refused', 'error', { database: collection, message: found.problem.message }),
-      );
+    if ('problem' in found) return refuseString(collection, found.problem);
     if (!request.keys) return succeed(found);
     const keys = await this.loadKeys(open, collection);
     if (!keys.ok) return keys;
@@ -119,21 +124,45 @@ export class CollectionKeeper {
     open: Open,
     { collection, identifiers }: CollectionAsked & { kind: 'lookup' },
   ): Promise<Outcome<Answer>> {
+    const found = await this.loadRecords(open, collection, { identifiers });
+    return found.ok ? succeed({ titles: found.value.records.map((record) => record?.title ?? null) }) : found;
+  }
+
+  /** Records in the order asked for, with gaps where there are none. */
+  private async loadRecords(
+    open: Open,
+    collection: string,
+    request: RecordsRequest,
+  ): Promise<Outcome<RecordsAnswer>> {
+    const places =
+      'numbers' in request ? succeed(request.numbers) : await this.findPlaces(open, collection, request);
+    if (!places.ok) return places;
+    const size = open.holding.evaluator.index.size;
+    const isThere = (place: number): boolean => place >= 0 && place < size;
+    const loaded = await this.repository.loadRecords(collection, places.value.filter(isThere));
+    if (!loaded.ok) return loaded;
+    const records = loaded.value[Symbol.iterator]();
+    return succeed({
+      records: places.value.map((place) =>
+        isThere(place) ? ((records.next().value) ?? null) : null,
+      ),
+    });
+  }
+
+  /** The places of the first records with some identifiers; -1 where there is none. */
+  private async findPlaces(
+    open: Open,
+    collection: string,
+    { identifiers }: { readonly identifiers: readonly string[] },
+  ): Promise<Outcome<readonly number[]>> {
     const keys = await this.loadKeys(open, collection);
     if (!keys.ok) return keys;
-    const places = identifiers.map((identifier) => {
-      const wanted = createIdentifierKey(identifier);
-      return keys.value.findIndex((key) => key.identifier === wanted);
-    });
-    const records = await this.repository.loadRecords(
-      collection,
-      places.filter((place) => place >= 0),
+    return succeed(
+      identifiers.map((identifier) => {
+        const wanted = createIdentifierKey(identifier);
+        return keys.value.findIndex((key) => key.identifier === wanted);
+      }),
     );
-    if (!records.ok) return records;
-    const titles = records.value[Symbol.iterator]();
-    return succeed({
-      titles: places.map((place) => (place < 0 ? null : (titles.next().value?.title ?? null))),
-    });
   }
 
   /** The keys of all records, made when they are first asked for. */
@@ -203,13 +232,10 @@ export class CollectionKeeper {
     request: SearchRequest,
   ): Promise<Outcome<Answer>> {
     const found = findRecordNumbers(holding, request, allowEach(this.clock));
-    if ('problem' in found) {
-      const { message } = found.problem;
-      return fail(createProblem('service-refused', 'error', { database: collection, message }));
-    }
-    const { total, estimated, numbers } = found;
+    if ('problem' in found) return refuseString(collection, found.problem);
+    const { numbers, ...answer } = found;
     const records = await this.repository.loadRecords(collection, numbers);
-    return records.ok ? succeed({ total, estimated, records: records.value }) : records;
+    return records.ok ? succeed({ ...answer, records: records.value }) : records;
   }
 
   /** The index of a collection, loaded when it is first asked for; made anew if an older Ewer kept it. */
@@ -230,9 +256,19 @@ export class CollectionKeeper {
   }
 }
 
+/** Says why a string was not taken; the worker knows a collection by its id. */
+function refuseString(collection: string, { message }: StringProblem): Outcome<never> {
+  return fail(createProblem('service-refused', 'error', { database: collection, message }));
+}
+
 function createOpen(collection: string, evaluator: Evaluator): Open {
   const vocabulary = listGivenHeadings(collection, evaluator.index.keys.keys());
-  const holding: Holding = { evaluator, boxes: OWN_BOXES, read: (text) => readQueryText(text, vocabulary) };
+  const holding: Holding = {
+    evaluator,
+    vocabulary,
+    boxes: OWN_BOXES,
+    read: (text) => readQueryText(text, vocabulary),
+  };
   return { holding, vocabulary };
 }
 

@@ -1,12 +1,12 @@
 import { Injectable, inject } from '@angular/core';
 import { MOST_WORDS } from '#core/contract/index';
 import type { IndexWord, WordLists } from '#core/suggest/index';
-import { DATABASE_CLIENT } from './providers';
+import { Connections } from './connections';
 
 /** The words of the databases' indexes, asked for once each. A database that does not answer has none for now. */
 @Injectable({ providedIn: 'root' })
 export class IndexWords {
-  private readonly client = inject(DATABASE_CLIENT);
+  private readonly connections = inject(Connections);
   private readonly known = new Map<string, Promise<readonly IndexWord[]>>();
 
   async list(databases: readonly string[], prefix: string, suffix = ''): Promise<WordLists> {
@@ -28,12 +28,15 @@ export class IndexWords {
     const key = `${database} ${prefix} ${suffix}`;
     const known = this.known.get(key);
     if (known) return known;
-    if (!this.client.listsWords(database)) return Promise.resolve([]);
-    const asked = this.client.words(database, { prefix, suffix, most: MOST_WORDS }).then((outcome) => {
-      if (outcome.ok) return outcome.value;
-      this.known.delete(key);
-      return [];
-    });
+    if (!this.connections.mayOffer(database, 'words')) return Promise.resolve([]);
+    const asked = this.connections
+      .find(database)
+      .ask('words', { prefix, suffix, most: MOST_WORDS })
+      .then((outcome) => {
+        if (outcome.ok) return outcome.value.words;
+        this.known.delete(key);
+        return [];
+      });
     this.known.set(key, asked);
     return asked;
   }

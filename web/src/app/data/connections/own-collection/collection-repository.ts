@@ -3,7 +3,7 @@ import type { SchemaOf } from '#core/schema/index';
 import type { OwnCollection } from '#core/contract/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { RECORD_SCHEMA, type BibliographicRecord } from '#core/record/index';
-import { EwerDatabase, LONG_PATIENCE } from './ewer-database';
+import { EwerDatabase, LONG_PATIENCE } from '../../ewer-database';
 
 /** So many records are kept as one piece. */
 const PIECE = 500;

@@ -1,0 +1,154 @@
+import Joi from 'joi';
+import type { CountedValue, SetWord } from '../collection';
+import type { Boxes } from '../dialect';
+import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
+import type { SchemaOf } from '../schema';
+import { BOXES, SEARCH_STRING } from './counting';
+
+/** What the records of a search can be counted by. */
+export const FACETS = ['years', 'types', 'languages', 'headings', 'flags'] as const;
+export type FacetName = (typeof FACETS)[number];
+
+/** How the records of a search can be ordered; the newest and the oldest by their year. */
+export const SORTS = ['relevance', 'newest', 'oldest'] as const;
+export type Sort = (typeof SORTS)[number];
+
+/** A page of the records of one string. */
+export interface SearchRequest {
+  readonly string: string;
+  readonly boxes: Boxes;
+  readonly start: number;
+  readonly rows: number;
+  readonly sort: Sort;
+  /** What all records of the string, not only those of the page, are counted by. */
+  readonly facets?: readonly FacetName[];
+}
+
+/**
+ * The values that occur, the most frequent first: years, types, codes of languages, labels of headings, and
+ * the names of the limiters that let records through.
+ */
+export type Facets = Readonly<Partial<Record<FacetName, readonly CountedValue[]>>>;
+
+export interface SearchAnswer {
+  readonly total: number;
+  readonly estimated: boolean;
+  readonly records: readonly BibliographicRecord[];
+  readonly facets?: Facets;
+}
+
+/** The most records that are given at once. */
+export const MOST_ROWS = 100;
+/** The most values of one facet. */
+export const MOST_FACET_VALUES = 200;
+
+const start = Joi.number().integer().min(0).max(1_000_000).default(0);
+const rows = Joi.number().integer().min(0).max(MOST_ROWS).default(25);
+
+export const SEARCH_REQUEST = Joi.object<SearchRequest>({
+  string: SEARCH_STRING.required(),
+  boxes: BOXES,
+  start,
+  rows,
+  sort: Joi.valid(...SORTS).default('relevance'),
+  facets: Joi.array()
+    .items(Joi.valid(...FACETS))
+    .unique(),
+} satisfies SchemaOf<SearchRequest>).required();
+
+const count = Joi.number().integer().min(0).required();
+const text = Joi.string().allow('');
+const facetValues = Joi.array()
+  .items(Joi.object({ value: text.required(), records: count } satisfies SchemaOf<CountedValue>))
+  .max(MOST_FACET_VALUES);
+
+export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
+  total: count,
+  estimated: Joi.boolean().required(),
+  records: Joi.array().items(RECORD_SCHEMA).required(),
+  facets: Joi.object(Object.fromEntries(FACETS.map((name) => [name, facetValues]))),
+} satisfies SchemaOf<SearchAnswer>);
+
+/** A record by its number, as it stands in an address. */
+export const RECORD_REQUEST = Joi.object<{ number: number }, true>({
+  number: Joi.number().integer().min(0).required(),
+}).required();
+
+/** Some records, by their numbers or by identifiers such as a DOI. */
+export type RecordsRequest =
+  { readonly numbers: readonly number[] } | { readonly identifiers: readonly string[] };
+
+export const RECORDS_REQUEST = Joi.object<RecordsRequest>({
+  numbers: Joi.array().items(Joi.number().integer().min(0)).max(MOST_ROWS),
+  identifiers: Joi.array().items(Joi.string().max(300)).max(MOST_ROWS),
+})
+  .xor('numbers', 'identifiers')
+  .required();
+
+/** Records in the order in which they were asked for; nothing in the place of one that is not there. */
+export interface RecordsAnswer {
+  readonly records: readonly (BibliographicRecord | null)[];
+}
+
+export const RECORDS_ANSWER = Joi.object<RecordsAnswer>({
+  records: Joi.array().items(RECORD_SCHEMA.allow(null)).required(),
+} satisfies SchemaOf<RecordsAnswer>);
+
+/** Records known by an identifier, such as a DOI, that are to be looked up. */
+export const LOOKUP_REQUEST = Joi.object<{ identifiers: string[] }, true>({
+  identifiers: Joi.array().items(Joi.string().max(300)).max(500).required(),
+}).required();
+
+/** The titles of records that were looked up, in their order; nothing where the database has none. */
+export interface LookupAnswer {
+  readonly titles: readonly (string | null)[];
+}
+
+export const LOOKUP_ANSWER = Joi.object<LookupAnswer>({
+  titles: Joi.array().items(text.allow(null)).required(),
+} satisfies SchemaOf<LookupAnswer>);
+
+/** Which way citations are followed. */
+export type CitationDirection = 'references' | 'citedby';
+
+/** A page of the records that a record cites, or that cite it. */
+export interface CitationsRequest {
+  readonly record: number;
+  readonly start: number;
+  readonly rows: number;
+}
+
+export const CITATIONS_REQUEST = Joi.object<CitationsRequest>({
+  record: Joi.number().integer().min(0).required(),
+  start,
+  rows,
+} satisfies SchemaOf<CitationsRequest>).required();
+
+/** A string whose records' words are asked for, the `most` telling ones. */
+export interface SetWordsRequest {
+  readonly string: string;
+  readonly boxes: Boxes;
+  readonly most: number;
+}
+
+/** The most words of a set that are given. */
+export const MOST_SET_WORDS = 500;
+
+export const SET_WORDS_REQUEST = Joi.object<SetWordsRequest>({
+  string: SEARCH_STRING.required(),
+  boxes: BOXES,
+  most: Joi.number().integer().min(1).max(MOST_SET_WORDS).default(100),
+} satisfies SchemaOf<SetWordsRequest>).required();
+
+/** The words that set the records of a string apart from the others, the most telling first. */
+export interface SetWordsAnswer {
+  readonly total: number;
+  readonly words: readonly SetWord[];
+}
+
+export const SET_WORDS_ANSWER = Joi.object<SetWordsAnswer>({
+  total: count,
+  words: Joi.array()
+    .items(Joi.object({ word: text.required(), found: count, records: count } satisfies SchemaOf<SetWord>))
+    .required(),
+} satisfies SchemaOf<SetWordsAnswer>);

@@ -1,0 +1,162 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  RecordSet,
+  buildIndex,
+  createEvaluator,
+  listSetWords,
+  scoreWord,
+  type IndexDocument,
+} from '../collection';
+import { FACETS } from '../contract';
+import { LIMITERS, listLimitersOf } from '../limiter';
+import { arbitraryDocument } from '../testing/arbitraries';
+import { foldLetters, splitWords } from '../text';
+import { createVocabulary } from '../vocabulary';
+import { answerSetWords, findRecordNumbers } from './answer-strings';
+import { countFacets } from './count-facets';
+import type { Holding } from './holding';
+import { listGivenHeadings, readQueryText } from './query-text';
+
+const NEVER = () => false;
+const createHolding = (documents: readonly IndexDocument[]): Holding => {
+  const index = buildIndex(documents);
+  const vocabulary = listGivenHeadings('own', index.keys.keys());
+  return {
+    evaluator: createEvaluator(index),
+    boxes: ['years'],
+    vocabulary,
+    read: (text) => readQueryText(text, vocabulary),
+  };
+};
+const chooseSome = (size: number, pick: (at: number) => boolean): RecordSet => {
+  const set = new RecordSet(size);
+  for (let at = 0; at < size; at++) if (pick(at)) set.add(at);
+  return set;
+};
+
+/** Documents with the places of those that are in the set. */
+const worlds = fc
+  .array(fc.record({ document: arbitraryDocument(), isIn: fc.boolean() }), { minLength: 1, maxLength: 14 })
+  .map((list) => ({ documents: list.map(({ document }) => document), isIn: list.map(({ isIn }) => isIn) }));
+
+describe('facets of a set', () => {
+  it('count the records with each value, as one does by looking at them', () => {
+    fc.assert(
+      fc.property(worlds, ({ documents, isIn }) => {
+        const set = chooseSome(documents.length, (at) => isIn[at] ?? false);
+        const facets = countFacets(createHolding(documents), set, FACETS, NEVER);
+        const chosen = documents.filter((_, at) => isIn[at]);
+        const count = (has: (document: IndexDocument) => boolean): number => chosen.filter(has).length;
+        for (const { value, records } of facets.years ?? [])
+          expect(records).toBe(count(({ year }) => String(year) === value));
+        expect(facets.years?.reduce((sum, { records }) => sum + records, 0)).toBe(
+          count(({ year }) => year !== undefined && year !== 0),
+        );
+        for (const [name, prefix] of [
+          ['types', 'type='],
+          ['languages', 'language='],
+          ['headings', 'heading='],
+        ] as const) {
+          const wanted = new Map<string, number>();
+          for (const document of chosen)
+            for (const key of new Set(document.keys))
+              if (key.startsWith(prefix)) wanted.set(key, (wanted.get(key) ?? 0) + 1);
+          expect(new Map(facets[name]?.map(({ value, records }) => [prefix + value, records]))).toEqual(
+            wanted,
+          );
+        }
+        for (const name of listLimitersOf('flag')) {
+          const counted = facets.flags?.find(({ value }) => value === name)?.records ?? 0;
+          expect(counted).toBe(count(({ keys }) => keys.includes(LIMITERS[name].key)));
+        }
+      }),
+    );
+  });
+
+  it('name headings as the thesaurus writes them, the most frequent first', () => {
+    const documents = ['bats', 'bats', 'lamps'].map((label) => ({ values: {}, keys: [`heading=${label}`] }));
+    const vocabulary = createVocabulary('x', [{ label: 'Bats', entryTerms: [], broader: [], related: [] }]);
+    const holding = { ...createHolding(documents), vocabulary };
+    expect(countFacets(holding, RecordSet.all(3), ['headings'], NEVER)).toEqual({
+      headings: [
+        { value: 'Bats', records: 2 },
+        { value: 'lamps', records: 1 },
+      ],
+    });
+  });
+
+  it('come with a page of a search, over all its records', () => {
+    const documents = [2019, 2020, 2020, 2021].map((year) => ({
+      values: { title: ['bat'] },
+      keys: [],
+      year,
+    }));
+    const request = { string: 'bat', boxes: { years: { from: 2020 } }, start: 0, rows: 1 } as const;
+    const holding = createHolding(documents);
+    const find = (sort: 'newest' | 'oldest') =>
+      findRecordNumbers(holding, { ...request, sort, facets: ['years'] }, () => NEVER);
+    expect(find('oldest')).toMatchObject({
+      total: 3,
+      numbers: [2],
+      facets: {
+        years: [
+          { value: '2020', records: 2 },
+          { value: '2021', records: 1 },
+        ],
+      },
+    });
+    expect(find('newest')).toMatchObject({ numbers: [3] });
+  });
+});
+
+describe('words of a set', () => {
+  it('are counted in what says what a record is about, as one does by reading', () => {
+    fc.assert(
+      fc.property(worlds, ({ documents, isIn }) => {
+        const set = chooseSome(documents.length, (at) => isIn[at] ?? false);
+        const words = listSetWords(buildIndex(documents), set, 1_000);
+        const hasWord = ({ values }: IndexDocument, wanted: string): boolean =>
+          (['title', 'abstract', 'keywords', 'heading'] as const).some((field) =>
+            values[field]?.some((text) =>
+              splitWords(text).some(({ start, end }) => foldLetters(text.slice(start, end)) === wanted),
+            ),
+          );
+        for (const { word, found, records } of words) {
+          expect(records).toBe(documents.filter((document) => hasWord(document, word)).length);
+          expect(found).toBe(documents.filter((document, at) => isIn[at] && hasWord(document, word)).length);
+          expect(found).toBeGreaterThanOrEqual(2);
+        }
+      }),
+    );
+  });
+
+  it('stand in the order of how much they set the records apart', () => {
+    const titles = ['bat roost', 'bat roost lamp', 'bat lamp', 'lamp road', 'lamp road', 'lamp'];
+    const holding = createHolding(titles.map((title) => ({ values: { title: [title] }, keys: [] })));
+    const answer = answerSetWords(holding, { string: 'bat', boxes: {}, most: 2 }, () => NEVER);
+    expect(answer).toEqual({
+      total: 3,
+      words: [
+        { word: 'bat', found: 3, records: 3 },
+        { word: 'roost', found: 2, records: 2 },
+      ],
+    });
+  });
+
+  it('are scored by log-likelihood: nothing where shares are equal, below nothing where rarer', () => {
+    expect(scoreWord(5, 10, 50, 100)).toBeCloseTo(0, 9);
+    // By hand: 2 · (8 ln(8/5) + 2 ln(2/5) + 2 ln(2/5) + 8 ln(8/5)).
+    const byHand = 2 * (16 * Math.log(8 / 5) + 4 * Math.log(2 / 5));
+    expect(scoreWord(8, 10, 10, 20)).toBeCloseTo(byHand, 9);
+    expect(scoreWord(2, 10, 10, 20)).toBeCloseTo(-byHand, 9);
+    expect(scoreWord(10, 10, 10, 20)).toBeCloseTo(2 * 20 * Math.log(2), 9);
+    expect(scoreWord(4, 10, 4, 10)).toBeCloseTo(0, 9);
+  });
+
+  it('are none where there is no time', () => {
+    const holding = createHolding([{ values: { title: ['bat'] }, keys: [] }]);
+    const answer = answerSetWords(holding, { string: 'bat', boxes: {}, most: 5 }, () => () => true);
+    expect(answer).toMatchObject({ problem: { code: 'too-slow' } });
+  });
+});
