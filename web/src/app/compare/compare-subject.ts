@@ -4,7 +4,7 @@ import type { Dialect } from '#core/dialect/index';
 import type { Project, SearchState } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
 import type { Counted } from '../counting/count-state';
-import { CountStore } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { describeBasis } from '../counting/describe-count';
@@ -14,7 +14,7 @@ import { readCount } from '../counting/read-count';
 @Injectable()
 export class CompareSubject {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly draftCounts = inject(DraftCounts);
   /** Equal pieces of all questions are one value: each is written once for each database. */
   private readonly pool = createNodePool();
@@ -66,7 +66,7 @@ export class CompareSubject {
 
   /** How the count of a question stands; it is written when there is time, and asked for by whoever shows it. */
   look({ root, limiters }: Question, dialect: Dialect): Counted | undefined {
-    return this.counts.lookLater(this.share(root), dialect, limiters, false);
+    return this.counts.peekLater(this.share(root), dialect, limiters);
   }
 
   /** The whole as it stands. */

@@ -10,7 +10,8 @@ import { OpenProject } from '../state/open-project';
 import { startInjection } from '../testing/injection';
 import { CountBatches } from './count-batches';
 import { createKey, type CountState, type CountWish } from './count-state';
-import { CountStore } from './count-store';
+import { AskedCounts } from './asked-counts';
+import { Counts } from './counts';
 
 const angular = startInjection();
 
@@ -64,7 +65,8 @@ async function openPage() {
   const counts = new HandCounts();
   angular.configureTestingModule({
     providers: [
-      { provide: CountStore, useValue: counts },
+      { provide: Counts, useValue: counts },
+      { provide: AskedCounts, useValue: counts },
       { provide: OpenProject, useValue: { maybe: signal({ id: 'p' }) } },
       { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'b1' } },
       {

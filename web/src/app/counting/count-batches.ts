@@ -4,7 +4,8 @@ import { SURROUNDINGS, writeMoment } from '../data/ids';
 import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import type { CountState, CountWish } from './count-state';
-import { CountStore } from './count-store';
+import { AskedCounts } from './asked-counts';
+import { Counts } from './counts';
 import type { StoredBatch } from '../data/batch-repository';
 
 /** Counts asked of a database at once: few, so that pausing is quick and partial results come early. */
@@ -31,7 +32,8 @@ export interface CountBatch {
  */
 @Injectable({ providedIn: 'root' })
 export class CountBatches {
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
+  private readonly asked = inject(AskedCounts);
   private readonly open = inject(OpenProject);
   private readonly repository = inject(BATCH_REPOSITORY);
   private readonly surroundings = inject(SURROUNDINGS);
@@ -98,7 +100,7 @@ export class CountBatches {
     const batch = this.running().find((one) => one.id === id);
     if (!batch) return;
     for (const database of batch.failed) this.tries.delete(`${id} ${database}`);
-    this.counts.countAgain(
+    this.asked.countAgain(
       batch.wishes.filter(
         (wish) => batch.failed.includes(wish.database) && this.counts.stateOf(wish).status === 'failed',
       ),
@@ -111,7 +113,7 @@ export class CountBatches {
     if (!stored.ok) return;
     for (const { answers, ...batch } of stored.value) {
       const wishes = batch.wishes.map((wish): CountWish => ({ ...wish, boxes: wish.boxes }));
-      this.counts.putBack(
+      this.asked.putBack(
         wishes.flatMap((wish, at) => {
           const answer = answers[at];
           if (!answer) return [];
@@ -143,7 +145,7 @@ export class CountBatches {
     }
     for (const [database, wishes] of failing) this.tryAgain(batch.id, database, wishes);
     for (const [database, wishes] of open) {
-      if (!failing.has(database)) untracked(() => this.counts.ask(wishes.slice(0, AT_ONCE)));
+      if (!failing.has(database)) this.asked.ask(wishes.slice(0, AT_ONCE));
     }
     this.keep(batch.id, 400);
   }
@@ -168,7 +170,7 @@ export class CountBatches {
       setTimeout(() => {
         this.saving.delete(key);
         if (this.running().some((one) => one.id === id && !one.isPaused))
-          this.counts.countAgain(wishes.slice(0, AT_ONCE));
+          this.asked.countAgain(wishes.slice(0, AT_ONCE));
       }, wait),
     );
   }

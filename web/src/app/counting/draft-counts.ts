@@ -5,7 +5,7 @@ import type { Dialect } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { waitFor, type Counted } from './count-state';
-import { CountStore } from './count-store';
+import { Counts } from './counts';
 
 /** One database's count of the draft, and of the compared variant. */
 export interface DatabaseCount {
@@ -18,7 +18,7 @@ export interface DatabaseCount {
 @Injectable({ providedIn: 'root' })
 export class DraftCounts {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   /** Variants never change: each is read once. */
   private readonly variants = new WeakMap<Variant, QueryNode>();
 
@@ -35,7 +35,7 @@ export class DraftCounts {
       dialect,
       // Beside a text that is newer than the draft, its numbers are numbers of before.
       counted: isAhead ? waitFor(look(dialect)) : look(dialect),
-      compared: variant && this.lookAt(variant, dialect),
+      compared: variant && this.counts.look(this.readVariant(variant), dialect, variant.frozen.limiters),
     }));
   });
 
@@ -47,9 +47,9 @@ export class DraftCounts {
       .map((dialect) => ({ dialect, counted: this.counts.look(root, dialect, this.open.limiters()) }));
   });
 
-  /** A frozen variant in one database, under its own limiters. */
-  lookAt(variant: Variant, dialect: Dialect): Counted {
-    return this.counts.look(this.readVariant(variant), dialect, variant.frozen.limiters);
+  /** A frozen variant in one database, under its own limiters; its count is not asked for. */
+  peekAt(variant: Variant, dialect: Dialect): Counted {
+    return this.counts.peek(this.readVariant(variant), dialect, variant.frozen.limiters);
   }
 
   private readVariant(variant: Variant): QueryNode {

@@ -116,6 +116,18 @@ export class WrittenQueries {
     return false;
   }
 
+  /** What is sent for a query, if anything: it stays the same when counts come. */
+  findWish(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
+    return this.connections.isByHand(dialect.id) ? undefined : this.write(root, dialect, limiters).wish;
+  }
+
+  /** As `findWish`, for queries of which there are many: one that is not written is written soon, and asked for. */
+  findWishLater(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
+    return this.isWrittenSoon(root, dialect, limiters, true)
+      ? this.findWish(root, dialect, limiters)
+      : undefined;
+  }
+
   /** Gives up what waits to be written: it belongs to a state of the project that is gone. */
   dropLater(): void {
     this.later.clear();

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatCheckbox } from '@angular/material/checkbox';
 import { DIALECTS, type Dialect } from '#core/dialect/index';
 import type { OwnDatabase } from '#core/project/index';
-import { CountStore } from '../counting/count-store';
+import { AskedCounts } from '../counting/asked-counts';
 import { ConfirmedServers } from '../data/connections/sru/confirmed-servers';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
@@ -33,7 +33,7 @@ export class DatabasesPageComponent {
   private readonly dialogs = inject(Dialogs);
 
   private readonly confirmed = inject(ConfirmedServers);
-  private readonly counts = inject(CountStore);
+  private readonly asked = inject(AskedCounts);
   /** What is confirmed is kept outside signals: this tells when it may have changed. */
   private readonly confirmedTurn = signal(0);
 
@@ -80,7 +80,7 @@ export class DatabasesPageComponent {
       })
       .afterClosed()
       .subscribe((made) => {
-        if (made && database) this.counts.forget(made.dialect.id);
+        if (made && database) this.asked.forget(made.dialect.id);
         else this.keep(made);
       });
   }
@@ -97,7 +97,7 @@ export class DatabasesPageComponent {
   protected async confirm({ connection }: OwnDatabase): Promise<void> {
     if (connection.kind !== 'sru') return;
     const outcome = await this.confirmed.confirm(connection.endpoint);
-    if (outcome.ok) this.counts.retry();
+    if (outcome.ok) this.asked.retry();
     this.confirmedTurn.update((turn) => turn + 1);
   }
 

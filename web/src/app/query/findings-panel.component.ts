@@ -11,7 +11,7 @@ import { describeDifference } from '#core/compare/index';
 import type { Finding, FindingFix } from '#core/check/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import { describeGap } from '../counting/describe-count';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { RecordDrawer } from '../records/record-drawer';
@@ -35,7 +35,7 @@ const SEVERITY_WORDS = { error: 'Mistake', warning: 'Warning', note: 'Note' } as
 })
 export class FindingsPanelComponent {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly drawer = inject(RecordDrawer);
   protected readonly found = inject(QueryFindings);
   protected readonly numbers = inject(QueryNumbers);
@@ -97,14 +97,6 @@ export class FindingsPanelComponent {
     return { ...preview, text, added, removed, other };
   });
 
-  constructor() {
-    this.counts.follow(listWishes(() => this.found.wanted()));
-    this.counts.follow(listWishes(() => this.found.listWanted(this.shown())));
-    this.counts.follow(
-      listWishes(() => (this.preview()?.rows ?? []).flatMap(({ before, after }) => [before, after])),
-    );
-  }
-
   protected choose(finding: Finding, fix: FindingFix): void {
     const now = this.chosen();
     this.chosen.set(now?.fix === fix ? undefined : { finding, fix });
@@ -118,7 +110,7 @@ export class FindingsPanelComponent {
   protected read({ show }: Finding): void {
     const dialect = this.numbers.database();
     if (!show || !dialect) return;
-    const { wish } = this.counts.look(show.query, dialect, this.open.limiters());
+    const { wish } = this.counts.peek(show.query, dialect, this.open.limiters());
     if (wish) this.drawer.show(wish, show.label);
   }
 

@@ -4,7 +4,7 @@ import { listFields } from '#core/outline/index';
 import { FIELDS, PROPERTIES, printQuery, build, type Property, type QueryNode } from '#core/query/index';
 import { foldLetters } from '#core/text/index';
 import { getAmount } from '../counting/count-state';
-import { CountStore } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { IndexWords } from '../state/index-words';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
@@ -37,7 +37,7 @@ const HEADINGS = [
 @Injectable()
 export class QueryCompletions {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly words = inject(IndexWords);
   private readonly thesauri = inject(ThesaurusStore);
   private readonly desk = inject(QueryDesk);
@@ -71,7 +71,7 @@ export class QueryCompletions {
     const dialect = this.numbers.database();
     const expanded = this.desk.rows().find((row) => row.text === printQuery(node))?.query;
     const amount =
-      dialect && expanded && getAmount(this.counts.look(expanded, dialect, this.open.limiters()).state);
+      dialect && expanded && getAmount(this.counts.peek(expanded, dialect, this.open.limiters()).state);
     return { label, type: 'block', info, ...(amount && { detail: formatAmount(amount) }) };
   }
 

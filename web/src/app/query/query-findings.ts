@@ -9,7 +9,7 @@ import type { Counted } from '../counting/count-state';
 import { describeComparison } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
 import { formatDifference } from '../ui/number-format';
-import { CountStore } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { ChecksWorker } from '../data/checks-worker';
 import { OpenProject } from '../state/open-project';
 import type { Vocabulary } from '#core/vocabulary/index';
@@ -38,7 +38,7 @@ export interface FixPreview {
 @Injectable()
 export class QueryFindings {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly numbers = inject(QueryNumbers);
   private readonly thesauri = inject(ThesaurusStore);
   private readonly meanings = inject(AcronymMeanings);

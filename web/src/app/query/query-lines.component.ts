@@ -4,7 +4,7 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { describeInFull, type Problem } from '#core/problem/index';
 import { createBlockName, createBlocks, listBlockNames, type NamedBlock } from '#core/project/index';
 import { expandBlocks, listNodes, parseQuery, build } from '#core/query/index';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
@@ -24,7 +24,7 @@ import { QueryDesk, isBroken } from './query-desk';
 export class QueryLinesComponent {
   protected readonly open = inject(OpenProject);
   private readonly desk = inject(QueryDesk);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
 
   readonly renameAsked = output<string>();
   protected readonly shorten = shortenName;
@@ -80,12 +80,6 @@ export class QueryLinesComponent {
     const { concepts, blocks } = this.open.working();
     return createBlocks({ concepts: concepts.map((concept) => ({ ...concept, off: false })), blocks });
   });
-
-  constructor() {
-    this.counts.follow(
-      listWishes(() => this.lines().flatMap(({ cells }) => cells.map(({ counted }) => counted))),
-    );
-  }
 
   /** The switched-off concepts that a line comes down to, itself or through other lines. */
   private listOff(name: string, seen: ReadonlySet<string> = new Set()): string[] {

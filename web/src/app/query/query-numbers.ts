@@ -6,10 +6,11 @@ import { compareCounts, measureTenfolds, type Amount, type Comparison } from '#c
 import { getAmount, type Counted } from '../counting/count-state';
 import { readCount } from '../counting/read-count';
 import { shortenApart } from '../ui/short-name';
-import { CountStore } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { QueryDesk } from './query-desk';
 import type { OutlineRow } from '#core/outline/index';
+import { WrittenQueries } from '../counting/written-queries';
 
 /** The count of a row in a database, and for an excluded row what it removed there. */
 export interface RowCell {
@@ -43,7 +44,8 @@ const MOST_HINGES = 40;
 @Injectable()
 export class QueryNumbers {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
+  private readonly queries = inject(WrittenQueries);
   private readonly desk = inject(QueryDesk);
 
   /** The database that what needs one is asked of. */
@@ -62,26 +64,11 @@ export class QueryNumbers {
   }
 
   readonly rows = computed(() => {
-    this.counts.dropLater();
+    this.queries.dropLater();
     return this.desk
       .rows()
       .map((row) => ({ row, cells: this.open.dialects().map((dialect) => this.describe(row, dialect)) }));
   });
-
-  /** Everything that the outline needs counted. */
-  readonly asked = computed<Counted[]>(() => [
-    ...this.rows().flatMap(({ cells }) => cells.flatMap(({ counted }) => counted ?? [])),
-    ...this.desk
-      .rows()
-      .flatMap((row) =>
-        row.removal && !row.isOff
-          ? this.open
-              .dialects()
-              .flatMap((dialect) => this.removal(row, dialect).filter((counted) => counted !== undefined))
-          : [],
-      ),
-    ...[...this.withouts().values()].flatMap((hinges) => hinges.flatMap(({ counted }) => counted ?? [])),
-  ]);
 
   /** What each group would find without each of its members, in the chosen database. */
   readonly withouts = computed<ReadonlyMap<string, readonly Hinge[]>>(() => {

@@ -13,7 +13,7 @@ import { describeQuery } from '#core/outline/index';
 import type { Finding } from '#core/check/index';
 import { expandBlocks, formatQuery, listNodes, splitTokens, type QueryNode } from '#core/query/index';
 import { getAmount } from '../counting/count-state';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { formatAmount } from '../ui/number-format';
@@ -67,7 +67,7 @@ export class QueryPageComponent {
   protected readonly actions = inject(RowActions);
   protected readonly dialogs = inject(QueryDialogs);
   protected readonly completions = inject(QueryCompletions);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly injector = inject(Injector);
   private readonly findings = inject(QueryFindings);
   private readonly editor = viewChild(QueryEditorComponent);
@@ -116,7 +116,6 @@ export class QueryPageComponent {
   });
 
   constructor() {
-    this.counts.follow(listWishes(() => this.numbers.asked()));
     const thesauri = inject(ThesaurusStore);
     thesauri.followChosen();
   }
@@ -211,7 +210,6 @@ export class QueryPageComponent {
       const watching = effect(
         () => {
           const counts = looks();
-          this.counts.ask(counts.flatMap(({ counted }) => counted.wish ?? []));
           const numbers = counts.map(({ dialect, counted }) => {
             const amount = getAmount(counted.state);
             return `${shortenName(dialect.name)} ${amount ? formatAmount(amount) : counted.state.status === 'waiting' ? '…' : '—'}`;

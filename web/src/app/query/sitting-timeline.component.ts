@@ -3,7 +3,7 @@ import { createSharedDraft } from '#core/compare/index';
 import { CHANGE_NAMES, type Working } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { getAmount } from '../counting/count-state';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { asksTheSame } from '../state/project.feature';
 import { formatAmount, placeAmount, placeOnLogScale } from '../ui/number-format';
@@ -94,7 +94,7 @@ const HEIGHT = 56;
 })
 export class SittingTimelineComponent {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly numbers = inject(QueryNumbers);
   private readonly roots = new WeakMap<Working, QueryNode>();
 
@@ -153,10 +153,6 @@ export class SittingTimelineComponent {
   protected readonly caption = computed(
     () => `Counts in ${shortenName(this.numbers.database()?.name ?? '')}. A point leads back to its state.`,
   );
-
-  constructor() {
-    this.counts.follow(listWishes(() => this.looked().map(({ counted }) => counted)));
-  }
 
   protected goTo(working: Working): void {
     if (!asksTheSame(working, this.open.working())) this.open.change({ kind: 'return-to', working });

@@ -12,7 +12,7 @@ import { describeProblem, describeRemedy } from '#core/problem/index';
 import type { Purpose } from '#core/project/index';
 import { getLeast, type Amount, type Band } from '#core/count/index';
 import { getAmount, type Counted } from '../counting/count-state';
-import { CountStore } from '../counting/count-store';
+import { AskedCounts } from '../counting/asked-counts';
 import { formatAmount, placeOnLogScale } from '../ui/number-format';
 import { describeStanding } from './band-standing';
 import { compareCounts } from '#core/count/index';
@@ -35,7 +35,7 @@ const NO_BAND: Band = {};
 })
 export class GaugeComponent {
   private readonly drawer = inject(RecordDrawer);
-  private readonly counts = inject(CountStore);
+  private readonly asked = inject(AskedCounts);
 
   readonly dialect = input.required<Dialect>();
   readonly counted = input.required<Counted>();
@@ -115,7 +115,7 @@ export class GaugeComponent {
   }
 
   protected retry(): void {
-    this.counts.retry(this.dialect().id);
+    this.asked.retry(this.dialect().id);
   }
 }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { describeInFull, describeProblem, describeRemedy } from '#core/problem/index';
-import { CountStore } from '../counting/count-store';
+import { AskedCounts } from '../counting/asked-counts';
 import { OpenProject } from '../state/open-project';
 import { ProjectFiles } from '../projects/project-files';
 
@@ -11,7 +11,7 @@ import { ProjectFiles } from '../projects/project-files';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink],
   template: `
-    @if (counts.isGone()) {
+    @if (asked.isGone()) {
       <p class="notice" role="status">
         The server cannot be reached. Everything is kept, and counting goes on by itself when it is back.
       </p>
@@ -61,7 +61,7 @@ import { ProjectFiles } from '../projects/project-files';
 export class NoticesComponent {
   private readonly router = inject(Router);
   private readonly files = inject(ProjectFiles);
-  protected readonly counts = inject(CountStore);
+  protected readonly asked = inject(AskedCounts);
   protected readonly open = inject(OpenProject);
 
   protected readonly saving = computed(() => {

@@ -1,8 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { CountBatches } from '../counting/count-batches';
-import { CountStore, listWishes } from '../counting/count-store';
-import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { RecordDrawer } from '../records/record-drawer';
 import { NoticesComponent } from './notices.component';
@@ -46,16 +44,12 @@ import { TopBandComponent } from './top-band.component';
 })
 export class WorkbenchComponent {
   private readonly open = inject(OpenProject);
-  private readonly draftCounts = inject(DraftCounts);
   protected readonly drawer = inject(RecordDrawer);
   /** Counts under way go on in whatever view. */
   protected readonly batches = inject(CountBatches);
 
   constructor() {
     inject(RestingTallies);
-    inject(CountStore).follow(
-      listWishes(() => this.draftCounts.draft().flatMap(({ counted, compared }) => [counted, compared])),
-    );
   }
 
   /** The line that holds letters not yet taken over: there, undo is the browser's own. */

@@ -17,7 +17,7 @@ import { splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
 import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
 import type { Counted } from '../counting/count-state';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { TermEntry } from './term-entry';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
@@ -52,7 +52,7 @@ const MOST_LISTED = 200;
 })
 export class ThesaurusDialogComponent {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   protected readonly store = inject(ThesaurusStore);
   private readonly entry = inject(TermEntry);
   private readonly announcer = inject(LiveAnnouncer);
@@ -139,17 +139,6 @@ export class ThesaurusDialogComponent {
       const id = this.chosenEntry()?.id;
       if (id !== undefined) untracked(() => void this.store.load(id));
     });
-    this.counts.follow(
-      listWishes(() => {
-        const shown = this.shown();
-        return [
-          ...this.found().map((one) => one.counted),
-          shown?.alone,
-          shown?.whole,
-          ...(shown?.groups.flatMap((group) => group.headings.map((one) => one.counted)) ?? []),
-        ];
-      }),
-    );
   }
 
   protected choose(id: string): void {

@@ -25,7 +25,7 @@ import { findMatches, parseQuery } from '#core/query/index';
 import { foldLetters } from '#core/text/index';
 import { getProved } from '#core/count/index';
 import { readCount } from '../counting/read-count';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
@@ -52,7 +52,7 @@ interface ShownWord extends QuestionWord {
 })
 export class QuestionBarComponent {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly injector = inject(Injector);
   protected readonly hidden = inject(ChecklistHidden);
@@ -122,10 +122,6 @@ export class QuestionBarComponent {
   protected readonly steps = computed(() => checkSteps(this.open.project()));
   protected readonly doneCount = computed(() => this.steps().filter((step) => step.isDone).length);
   protected readonly nextStep = computed(() => this.steps().find((step) => !step.isDone)?.text);
-
-  constructor() {
-    this.counts.follow(listWishes(() => this.pairCounts().flatMap(({ counted }) => counted)));
-  }
 
   protected setQuestion(question: string): void {
     if (question !== this.question()) this.open.change({ kind: 'set-question', question });

@@ -21,7 +21,7 @@ import {
 import { covers, parseQuery } from '#core/query/index';
 import { getGreatest, type Amount } from '#core/count/index';
 import { getAmount } from '../counting/count-state';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
@@ -47,7 +47,7 @@ const SHOWN_AT_FIRST = 5;
 })
 export class SuggestionPanelComponent {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly finder = inject(SuggestionFinder);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -126,7 +126,6 @@ export class SuggestionPanelComponent {
   });
 
   constructor() {
-    this.counts.follow(listWishes(() => this.counted().flatMap(({ counts }) => counts)));
     effect((onCleanup) => {
       const question = this.question();
       if (!question) return;

@@ -5,7 +5,8 @@ import { DIALECTS, writeQuery } from '#core/dialect/index';
 import { createProject, type Concept, type Working } from '#core/project/index';
 import { printQuery, type QueryNode } from '#core/query/index';
 import { createState } from '../testing/counts';
-import { CountStore } from '../counting/count-store';
+import { Counts } from '../counting/counts';
+import { WrittenQueries } from '../counting/written-queries';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { TopicNumbers } from './topic-numbers';
@@ -52,8 +53,8 @@ function createNumbers(
   const counts = {
     look: count,
     lookIfWritten: count,
-    wish: (root: QueryNode) => count(root).wish,
-    wishLater: (root: QueryNode) => {
+    findWish: (root: QueryNode) => count(root).wish,
+    findWishLater: (root: QueryNode) => {
       later.push(printQuery(root));
       return count(root).wish;
     },
@@ -63,7 +64,8 @@ function createNumbers(
     providers: [
       TopicNumbers,
       DraftCounts,
-      { provide: CountStore, useValue: counts },
+      { provide: Counts, useValue: counts },
+      { provide: WrittenQueries, useValue: counts },
       { provide: OpenProject, useValue: { working, dialects: () => [dialect], limiters: () => ({}) } },
     ],
   }).get(TopicNumbers);

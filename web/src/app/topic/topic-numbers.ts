@@ -6,10 +6,11 @@ import type { QueryNode } from '#core/query/index';
 import { compareCounts, getProved, type Comparison } from '#core/count/index';
 import type { CountWish, Counted } from '../counting/count-state';
 import { readCount } from '../counting/read-count';
-import { CountStore } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import type { TermNumbers } from './topic-views';
+import { WrittenQueries } from '../counting/written-queries';
 
 /** In projects up to this size, what every term brings is counted; in larger ones, what the lines in sight bring. */
 const MOST_COUNTED_AHEAD = 150;
@@ -26,7 +27,8 @@ export interface LineRange {
 @Injectable()
 export class TopicNumbers {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
+  private readonly queries = inject(WrittenQueries);
   private readonly draftCounts = inject(DraftCounts);
   private readonly described = new WeakMap<Term, readonly TermNumbers[]>();
   private readonly inSight = signal<ReadonlyMap<string, LineRange>>(new Map());
@@ -72,7 +74,7 @@ export class TopicNumbers {
   readonly asked = computed<CountWish[]>(() => {
     const dialects = this.open.dialects();
     const limiters = this.open.limiters();
-    this.counts.dropLater();
+    this.queries.dropLater();
     const near: TermQuestions[] = [];
     const far: TermQuestions[] = [];
     for (const { concept, terms } of this.questions()) {
@@ -82,12 +84,12 @@ export class TopicNumbers {
     const shown = [
       ...this.questions().map(({ whole }) => whole),
       ...[...near, ...far].map(({ finds }) => finds),
-    ].flatMap((root) => dialects.map((dialect) => this.counts.wish(root, dialect, limiters)));
+    ].flatMap((root) => dialects.map((dialect) => this.queries.findWish(root, dialect, limiters)));
     const further = this.size() <= MOST_COUNTED_AHEAD ? [...near, ...far] : near;
     const without = further
       .filter(({ term }) => !term.off)
       .flatMap(({ conceptWithout, draftWithout }) => [conceptWithout, draftWithout])
-      .flatMap((root) => dialects.map((dialect) => this.counts.wishLater(root, dialect, limiters)));
+      .flatMap((root) => dialects.map((dialect) => this.queries.findWishLater(root, dialect, limiters)));
     return [...shown, ...without].filter((wish) => wish !== undefined);
   });
 

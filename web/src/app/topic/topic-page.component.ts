@@ -7,6 +7,7 @@ import {
   Injector,
   afterNextRender,
   computed,
+  effect,
   inject,
   input,
   signal,
@@ -24,7 +25,7 @@ import {
 } from '#core/project/index';
 import { getLeast, type Comparison } from '#core/count/index';
 import { getAmount } from '../counting/count-state';
-import { CountStore } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
@@ -52,6 +53,7 @@ import {
 import { TextClipboard } from '../data/text-clipboard';
 import { Messages } from '../ui/messages';
 import { Connections } from '../state/connections';
+import { AskedCounts } from '../counting/asked-counts';
 
 const NO_MARKS: readonly TermMark[] = [];
 /** Stands in the address for "side by side". */
@@ -158,7 +160,8 @@ export class TopicPageComponent {
   );
 
   constructor() {
-    inject(CountStore).follow(this.numbers.asked);
+    const asked = inject(AskedCounts);
+    effect(() => asked.ask(this.numbers.asked()));
     this.thesauri.followChosen();
   }
 

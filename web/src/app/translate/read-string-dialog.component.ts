@@ -24,7 +24,7 @@ import {
 import { describeInFull, type Problem } from '#core/problem/index';
 import { printQuery, type QueryNode } from '#core/query/index';
 import type { Counted } from '../counting/count-state';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { writeMoment } from '../data/ids';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
@@ -82,7 +82,7 @@ interface Reading {
 })
 export class ReadStringDialogComponent {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly dialog = inject(MatDialogRef);
 
   protected readonly noDatabase = NO_DATABASE;
@@ -189,10 +189,6 @@ export class ReadStringDialogComponent {
   protected readonly canTake = computed(
     () => (this.read() !== undefined || this.lines().length > 0) && this.waitsFor() === undefined,
   );
-
-  constructor() {
-    this.counts.follow(listWishes(() => this.readings().map(({ counted }) => counted)));
-  }
 
   protected take(): void {
     const working = this.open.working();

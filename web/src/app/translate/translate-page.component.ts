@@ -27,7 +27,7 @@ import { getLeast } from '#core/count/index';
 import { getAmount, type Counted } from '../counting/count-state';
 import { describeBasis } from '../counting/describe-count';
 import { formatAmount } from '../ui/number-format';
-import { CountStore, listWishes } from '../counting/count-store';
+import { Counts } from '../counting/counts';
 import { TypedCounts } from '../counting/typed-counts';
 import { WritingAids } from '../counting/writing-aids';
 import { writeMoment } from '../data/ids';
@@ -67,7 +67,7 @@ const REST = 350;
 export class TranslatePageComponent {
   protected readonly open = inject(OpenProject);
   private readonly draftCounts = inject(DraftCounts);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly proofs = inject(Proofs);
   private readonly typedCounts = inject(TypedCounts);
   private readonly connections = inject(Connections);
@@ -136,9 +136,6 @@ export class TranslatePageComponent {
 
   constructor() {
     this.thesauri.followChosen();
-    this.counts.follow(
-      listWishes(() => this.rows().flatMap(({ ways }) => ways.map(({ counted }) => counted))),
-    );
     let timer: ReturnType<typeof setTimeout> | undefined;
     effect(() => {
       const { root } = this.open.draft();

@@ -1,21 +1,14 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { CountBatches } from '../../counting/count-batches';
 import type { CountWish, Counted } from '../../counting/count-state';
-import { CountStore } from '../../counting/count-store';
+import { Counts } from '../../counting/counts';
 import { CompareSubject } from '../compare-subject';
 import { OpenProject } from '../../state/open-project';
 import { formatNumber } from '../../ui/number-format';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
 import { Dialogs } from '../../ui/dialogs';
 import { Connections } from '../../state/connections';
+import { AskedCounts } from '../../counting/asked-counts';
 
 /** So many requests are made without asking first. */
 const MADE_AT_ONCE = 300;
@@ -94,7 +87,8 @@ const STRINGS_A_REQUEST = 1_000;
 })
 export class CountingBarComponent {
   protected readonly batches = inject(CountBatches);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
+  private readonly asked = inject(AskedCounts);
   private readonly subject = inject(CompareSubject);
   private readonly connections = inject(Connections);
   private readonly open = inject(OpenProject);
@@ -155,7 +149,7 @@ export class CountingBarComponent {
     effect(() => {
       const missing = this.missing();
       const isSmall = this.isSurelySmall() || (this.isWritten() && !this.isLarge());
-      if (missing.length > 0 && isSmall && !this.batch()) untracked(() => this.counts.ask(missing));
+      if (missing.length > 0 && isSmall && !this.batch()) this.asked.ask(missing);
     });
   }
 

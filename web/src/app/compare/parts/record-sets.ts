@@ -6,12 +6,13 @@ import { createProblem, fail, succeed, type Outcome } from '#core/problem/index'
 import { build } from '#core/query/index';
 import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '#core/record/index';
 import { listParts, type CountWish } from '../../counting/count-state';
-import { CountStore } from '../../counting/count-store';
+import { Counts } from '../../counting/counts';
 import { CompareSubject } from '../compare-subject';
 import { getAmount, getExact, type Amount } from '#core/count/index';
 import { readCount } from '../../counting/read-count';
 import { Connections } from '../../state/connections';
 import { fetchByNumbers } from '../../state/fetch-records';
+import { AskedCounts } from '../../counting/asked-counts';
 
 /** The records of a result by their numbers in the database, with what tells their works. */
 export interface ListedRecords {
@@ -36,7 +37,8 @@ const PAGE = 100;
 @Injectable()
 export class RecordSets {
   private readonly connections = inject(Connections);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
+  private readonly asked = inject(AskedCounts);
   private readonly subject = inject(CompareSubject);
   private readonly kept = new Map<string, Promise<Outcome<ListedRecords>>>();
 
@@ -47,7 +49,7 @@ export class RecordSets {
 
   /** The records of a question in a database that gives them. */
   async list(question: Question, dialect: Dialect): Promise<Outcome<ListedRecords>> {
-    const { rendering, wish } = this.counts.look(
+    const { rendering, wish } = this.counts.peek(
       this.subject.share(question.root),
       dialect,
       question.limiters,
@@ -75,7 +77,7 @@ export class RecordSets {
         (await fetchByNumbers(this.connections.find(dialect.id), numbers.slice(place, place + 1)))[0];
       return succeed({ keys, read });
     }
-    const { wish } = this.counts.look(this.subject.share(question.root), dialect, question.limiters);
+    const { wish } = this.counts.peek(this.subject.share(question.root), dialect, question.limiters);
     const total = getExact(amount);
     if (!wish || total === undefined || total > MOST_FETCHED) return succeed(undefined);
     const [only, ...more] = listParts(wish);
@@ -165,10 +167,10 @@ export class RecordSets {
           const [only] = roots;
           const root = roots.length === 1 && only ? only : build.or(...roots);
           const limiters = questions[union[0] ?? 0]?.limiters ?? {};
-          return this.counts.look(this.subject.share(root), dialect, limiters);
+          return this.counts.peek(this.subject.share(root), dialect, limiters);
         });
         const wishes = counted.flatMap(({ wish }) => wish ?? []);
-        const states = (await this.counts.settle(wishes))[Symbol.iterator]();
+        const states = (await this.asked.settle(wishes))[Symbol.iterator]();
         const totals: number[] = [];
         for (const one of counted) {
           const state = one.wish ? (states.next().value ?? one.state) : one.state;

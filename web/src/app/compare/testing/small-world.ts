@@ -16,7 +16,7 @@ import { createByHandConnection } from '../../data/connections/by-hand/by-hand-c
 import { createConnection, type Connection } from '../../data/connections/connection';
 import { SURROUNDINGS } from '../../data/ids';
 import type { Counted } from '../../counting/count-state';
-import { CountStore } from '../../counting/count-store';
+import { AskedCounts } from '../../counting/asked-counts';
 import { WritingAids } from '../../counting/writing-aids';
 import { Connections } from '../../state/connections';
 import { OpenProject } from '../../state/open-project';
@@ -198,11 +198,11 @@ export class SmallWorld {
   }
 
   /** Has all counted that a tool shows, as its counting bar does. */
-  async count(asked: () => readonly (Counted | undefined)[]): Promise<void> {
-    const counts = angular.inject(CountStore);
+  async count(listAsked: () => readonly (Counted | undefined)[]): Promise<void> {
+    const asked = angular.inject(AskedCounts);
     await this.until(() => {
-      const all = asked();
-      counts.ask(all.flatMap((one) => one?.wish ?? []));
+      const all = listAsked();
+      asked.ask(all.flatMap((one) => one?.wish ?? []));
       return all.every((one) => one !== undefined && one.state.status !== 'waiting');
     });
   }

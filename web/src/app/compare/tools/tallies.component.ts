@@ -3,7 +3,7 @@ import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Tally } from '#core/project/index';
 import { getAmount, type Counted, type CountWish } from '../../counting/count-state';
-import { CountStore } from '../../counting/count-store';
+import { Counts } from '../../counting/counts';
 import { saveFile } from '../../data/save-file';
 import { writeMoment } from '../../data/ids';
 import { OpenProject } from '../../state/open-project';
@@ -17,6 +17,7 @@ import { writeCsv } from '../../ui/table-file';
 import { Messages } from '../../ui/messages';
 import { createFileName } from '../../ui/file-name';
 import { Connections } from '../../state/connections';
+import { AskedCounts } from '../../counting/asked-counts';
 
 const FIRST_ROWS = 50;
 const DAY = 86_400_000;
@@ -31,7 +32,8 @@ const DAY = 86_400_000;
 })
 export class TalliesComponent {
   protected readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
+  private readonly asked = inject(AskedCounts);
   private readonly connections = inject(Connections);
   private readonly messages = inject(Messages);
 
@@ -87,7 +89,7 @@ export class TalliesComponent {
   protected countAgain(tally: Tally): void {
     const wish = this.createWish(tally);
     this.again.update((again) => new Set([...again, tally.id]));
-    this.counts.countAgain([wish]);
+    this.asked.countAgain([wish]);
   }
 
   /** Keeps what was counted again as a tally of its own. */
@@ -187,7 +189,7 @@ export class TalliesComponent {
     const dialect = this.open.findDialect(tally.database);
     if (!dialect) return undefined;
     // Whatever it was made of, this very string is counted: nothing is said of what it leaves out.
-    const { rendering: draft } = this.counts.look(this.open.draft().root, dialect, tally.limiters);
+    const { rendering: draft } = this.counts.peek(this.open.draft().root, dialect, tally.limiters);
     const { withoutFields: _, lacking: __, ...rendering } = draft;
     return {
       root: this.open.draft().root,

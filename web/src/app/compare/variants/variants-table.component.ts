@@ -317,7 +317,7 @@ export class VariantsTableComponent {
                 { root: this.subject.read(variant.frozen), limiters: state.limiters },
                 dialect,
               )
-            : this.draftCounts.lookAt(variant, dialect);
+            : this.draftCounts.peekAt(variant, dialect);
         return this.describeCell(dialect, counted, state, variant);
       }),
       ...this.describeRecall(state),
@@ -332,7 +332,7 @@ export class VariantsTableComponent {
   ): VariantCell {
     const compared = this.open.compared();
     const base = compared?.frozen.databases.includes(dialect.id)
-      ? this.draftCounts.lookAt(compared, dialect)
+      ? this.draftCounts.peekAt(compared, dialect)
       : undefined;
     const isSelf = variant !== undefined && variant.id === compared?.id;
     const [now, then] = [readCount(counted), readCount(base)];

@@ -4,12 +4,12 @@ import type { Dialect } from '#core/dialect/index';
 import type { SearchState } from '#core/project/index';
 import { getAmount, type Amount } from '#core/count/index';
 import { createKey, type CountWish } from '../../counting/count-state';
-import { CountStore } from '../../counting/count-store';
 import { readCount } from '../../counting/read-count';
 import { formatNumber } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
 import { RecordSets } from '../parts/record-sets';
 import type { VariantRow } from './variant-row';
+import { AskedCounts } from '../../counting/asked-counts';
 
 /** A row of the table as far as it matters for what its databases find together. */
 export interface TogetherRow {
@@ -65,7 +65,7 @@ function nameWish(wish: CountWish | undefined): string {
 /** The works of a variant over all databases, each once, or bounds where one gives numbers only. */
 @Injectable()
 export class VariantsTogether {
-  private readonly counts = inject(CountStore);
+  private readonly asked = inject(AskedCounts);
   private readonly sets = inject(RecordSets);
   private readonly subject = inject(CompareSubject);
 
@@ -79,7 +79,7 @@ export class VariantsTogether {
         results.push({ database: dialect.id, amount: known, keys: undefined });
         continue;
       }
-      const [state] = await this.counts.settle([wish]);
+      const [state] = await this.asked.settle([wish]);
       const amount = state?.status === 'counted' ? state.amount : undefined;
       if (!amount) return `not all counted: ${dialect.name}`;
       const records = await this.sets.listReadable(question, dialect, amount);

@@ -4,7 +4,7 @@ import { compareQueries, factorQuery, simplifyQuery, splitByQueries } from '#cor
 import { createDraftQuery } from '#core/project/index';
 import { expandBlocks, formatQuery, parseQuery, type QueryNode } from '#core/query/index';
 import type { Counted } from '../../counting/count-state';
-import { CountStore, listWishes } from '../../counting/count-store';
+import { Counts } from '../../counting/counts';
 import { OpenProject } from '../../state/open-project';
 import { ThesaurusStore } from '../../state/thesaurus-store';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
@@ -32,7 +32,7 @@ type ToolId = (typeof TOOLS)[number]['id'];
 export class AlgebraDialogComponent {
   protected readonly open = inject(OpenProject);
   protected readonly desk = inject(QueryDesk);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly thesauri = inject(ThesaurusStore);
   private readonly dialog = inject(MatDialogRef);
 
@@ -100,15 +100,6 @@ export class AlgebraDialogComponent {
       }),
     };
   });
-
-  constructor() {
-    this.counts.follow(
-      listWishes(() => [
-        ...(this.rewritten()?.rows ?? []).flatMap(({ before, after }) => [before, after]),
-        ...(this.two()?.rows ?? []).flatMap(({ cells }) => cells.map(({ counted }) => counted)),
-      ]),
-    );
-  }
 
   protected setTool(id: string): void {
     const tool = TOOLS.find((candidate) => candidate.id === id);

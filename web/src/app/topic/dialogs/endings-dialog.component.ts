@@ -22,7 +22,7 @@ import {
 } from '#core/suggest/index';
 import { foldLetters, splitWords } from '#core/text/index';
 import type { Counted } from '../../counting/count-state';
-import { CountStore, listWishes } from '../../counting/count-store';
+import { Counts } from '../../counting/counts';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
 import { CountComponent } from '../../records/count.component';
@@ -67,7 +67,7 @@ const REFUSALS = { missing: 'not possible here', 'too-short': 'too short here' }
 })
 export class EndingsDialogComponent {
   protected readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly index = inject(IndexWords);
   private readonly entry = inject(TermEntry);
   private readonly announcer = inject(LiveAnnouncer);
@@ -202,14 +202,6 @@ export class EndingsDialogComponent {
   private readonly formTrees = new Map<string, QueryNode>();
 
   constructor() {
-    this.counts.follow(
-      listWishes(() =>
-        this.rows().flatMap(({ cells }) => cells.flatMap(({ whole, strays }) => [whole, strays])),
-      ),
-    );
-    this.counts.follow(
-      listWishes(() => this.countedForms().flatMap(({ cells }) => cells.map(({ counted }) => counted))),
-    );
     effect((onCleanup) => {
       const [prefix, suffix] = this.describeSearch();
       let isStale = false;

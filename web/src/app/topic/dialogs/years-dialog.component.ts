@@ -15,7 +15,7 @@ import { splitByHeadings } from '#core/compare/index';
 import { build, type QueryNode } from '#core/query/index';
 import { getLeast } from '#core/count/index';
 import { getAmount } from '../../counting/count-state';
-import { CountStore, listWishes } from '../../counting/count-store';
+import { Counts } from '../../counting/counts';
 import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../records/count.component';
@@ -101,7 +101,7 @@ const MOST_PERIODS = 13;
 })
 export class YearsDialogComponent {
   private readonly open = inject(OpenProject);
-  private readonly counts = inject(CountStore);
+  private readonly counts = inject(Counts);
   private readonly id = inject<string>(MAT_DIALOG_DATA);
   private readonly canvas = viewChild<ElementRef<HTMLCanvasElement>>('canvas');
   private chart: Chart | undefined;
@@ -163,7 +163,6 @@ export class YearsDialogComponent {
   });
 
   constructor() {
-    this.counts.follow(listWishes(() => this.rows().flatMap((row) => row.counted)));
     effect(() => {
       const canvas = this.canvas()?.nativeElement;
       const rows = this.rows();

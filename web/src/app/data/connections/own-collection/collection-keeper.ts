@@ -143,9 +143,7 @@ export class CollectionKeeper {
     if (!loaded.ok) return loaded;
     const records = loaded.value[Symbol.iterator]();
     return succeed({
-      records: places.value.map((place) =>
-        isThere(place) ? ((records.next().value) ?? null) : null,
-      ),
+      records: places.value.map((place) => (isThere(place) ? (records.next().value ?? null) : null)),
     });
   }
 

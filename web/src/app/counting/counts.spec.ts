@@ -11,7 +11,9 @@ import { SURROUNDINGS } from '../data/ids';
 import { createConnection } from '../data/connections/connection';
 import { Connections } from '../state/connections';
 import { getAmount, type CountState, type CountWish } from './count-state';
-import { CountStore } from './count-store';
+import { AskedCounts } from './asked-counts';
+import { Counts } from './counts';
+import { KnownCounts } from './known-counts';
 import { TypedCounts } from './typed-counts';
 import { WritingAids } from './writing-aids';
 import { WrittenQueries } from './written-queries';
@@ -48,7 +50,9 @@ function createStore(
   };
   const injector = Injector.create({
     providers: [
-      CountStore,
+      Counts,
+      AskedCounts,
+      KnownCounts,
       WrittenQueries,
       { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
       { provide: TypedCounts, useValue: {} },
@@ -56,36 +60,42 @@ function createStore(
       { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },
     ],
   });
-  return { store: injector.get(CountStore), asked, databases };
+  return {
+    counts: injector.get(Counts),
+    requests: injector.get(AskedCounts),
+    queries: injector.get(WrittenQueries),
+    asked,
+    databases,
+  };
 }
 
 afterEach(() => void vi.useRealTimers());
 
 describe('live counts', () => {
   it('gather wishes into one request and ask for a string only once', async () => {
-    const { store, asked } = createStore();
+    const { counts, requests, asked } = createStore();
     const roots = ['bat', 'lamp', 'road'].map((text) => parseQuery(text).root);
-    const wishes = () => roots.flatMap((root) => store.look(root, dialect, LIMITERS).wish ?? []);
-    store.ask(wishes());
-    store.ask(wishes());
-    await vi.waitFor(() => expect(getTotal(store.look(roots[0]!, dialect, LIMITERS).state)).toBe(3));
-    store.ask(wishes());
+    const wishes = () => roots.flatMap((root) => counts.look(root, dialect, LIMITERS).wish ?? []);
+    requests.ask(wishes());
+    requests.ask(wishes());
+    await vi.waitFor(() => expect(getTotal(counts.look(roots[0]!, dialect, LIMITERS).state)).toBe(3));
+    requests.ask(wishes());
     expect(asked).toEqual([['bat', 'lamp', 'road']]);
   });
 
   it('go to a database one request at a time: what is wished meanwhile goes together', async () => {
-    const { store, asked } = createStore();
+    const { counts, requests, asked } = createStore();
     const roots = Array.from({ length: 6 }, (_, at) => parseQuery(`word${at}`).root);
-    const wish = (at: number) => store.look(roots[at]!, dialect, LIMITERS).wish!;
-    store.ask([wish(0)]);
+    const wish = (at: number) => counts.look(roots[at]!, dialect, LIMITERS).wish!;
+    requests.ask([wish(0)]);
     await vi.waitFor(() => expect(asked).toHaveLength(1));
-    for (const at of [1, 2, 3, 4, 5]) store.ask([wish(at)]);
-    await vi.waitFor(() => expect(getTotal(store.look(roots[5]!, dialect, LIMITERS).state)).toBe(5));
+    for (const at of [1, 2, 3, 4, 5]) requests.ask([wish(at)]);
+    await vi.waitFor(() => expect(getTotal(counts.look(roots[5]!, dialect, LIMITERS).state)).toBe(5));
     expect(asked.map((strings) => strings.length)).toEqual([1, 5]);
   });
 
   it('are forgotten when their strings are many and long, but for those that are looked at', () => {
-    const { store } = createStore();
+    const { counts, requests } = createStore();
     const wish = (number: number): CountWish => ({
       database: dialect.id,
       string: `${number} ${'bat '.repeat(25_000)}`,
@@ -93,24 +103,24 @@ describe('live counts', () => {
     });
     const state = createState(7);
     for (let number = 0; number < 60; number++) {
-      store.putBack([[wish(number), state]]);
-      expect(store.stateOf(wish(0))).toBe(state);
-      expect(store.stateOf(wish(number))).toBe(state);
+      requests.putBack([[wish(number), state]]);
+      expect(counts.stateOf(wish(0))).toBe(state);
+      expect(counts.stateOf(wish(number))).toBe(state);
     }
-    expect(store.listUnknown([wish(1), wish(20)])).toHaveLength(2);
-    expect(store.listUnknown([wish(0), wish(30), wish(59)])).toEqual([]);
+    expect(counts.listUnknown([wish(1), wish(20)])).toHaveLength(2);
+    expect(counts.listUnknown([wish(0), wish(30), wish(59)])).toEqual([]);
   });
 
   it('are not asked for while a database wants to be left alone, and all of them afterwards', async () => {
     vi.useFakeTimers();
     const busy = createProblem('service-busy', 'error', { database: dialect.id, seconds: 3 });
     let answers: Outcome<never>[] = [fail(busy)];
-    const { store, asked } = createStore(() => answers.shift());
+    const { counts, requests, asked } = createStore(() => answers.shift());
     const [bat, lamp, road] = ['bat', 'lamp', 'road'].map((text) => parseQuery(text).root);
-    const look = (root = bat!) => store.look(root, dialect, LIMITERS);
-    store.ask([look(bat).wish!]);
+    const look = (root = bat!) => counts.look(root, dialect, LIMITERS);
+    requests.ask([look(bat).wish!]);
     await vi.advanceTimersByTimeAsync(500);
-    store.ask([look(lamp).wish!]);
+    requests.ask([look(lamp).wish!]);
     await vi.advanceTimersByTimeAsync(1_000);
     expect(look(lamp).state).toEqual({ status: 'failed', problem: busy });
     expect(asked).toEqual([['bat']]);
@@ -119,40 +129,40 @@ describe('live counts', () => {
     expect(asked).toEqual([['bat'], ['bat', 'lamp']]);
     // Who asks again by hand is not held back.
     answers = [fail(busy)];
-    store.ask([look(road).wish!]);
+    requests.ask([look(road).wish!]);
     await vi.advanceTimersByTimeAsync(500);
-    store.retry(dialect.id);
+    requests.retry(dialect.id);
     await vi.advanceTimersByTimeAsync(500);
     expect(getTotal(look(road).state)).toBe(4);
   });
 
   it('belong to the exact string: a changed query waits for its own', async () => {
-    const { store } = createStore();
+    const { counts, requests } = createStore();
     const [bat, bats] = [parseQuery('bat').root, parseQuery('bats').root];
-    store.ask([store.look(bat, dialect, LIMITERS).wish!]);
-    await vi.waitFor(() => expect(getTotal(store.look(bat, dialect, LIMITERS).state)).toBe(3));
-    expect(store.look(bats, dialect, LIMITERS).state.status).toBe('waiting');
-    expect(store.look(bat, dialect, { years: { from: 2000, to: 2001 } }).state.status).toBe('waiting');
+    requests.ask([counts.look(bat, dialect, LIMITERS).wish!]);
+    await vi.waitFor(() => expect(getTotal(counts.look(bat, dialect, LIMITERS).state)).toBe(3));
+    expect(counts.look(bats, dialect, LIMITERS).state.status).toBe('waiting');
+    expect(counts.look(bat, dialect, { years: { from: 2000, to: 2001 } }).state.status).toBe('waiting');
   });
 
   it('that fail say why, and are asked for again when told', async () => {
     let answer: Outcome<never> | undefined = fail(
       createProblem('service-failed', 'error', { database: 'x', status: 503 }),
     );
-    const { store, asked } = createStore(() => answer);
+    const { counts, requests, asked } = createStore(() => answer);
     const bat = parseQuery('bat').root;
-    store.ask([store.look(bat, dialect, LIMITERS).wish!]);
-    await vi.waitFor(() => expect(store.look(bat, dialect, LIMITERS).state.status).toBe('failed'));
+    requests.ask([counts.look(bat, dialect, LIMITERS).wish!]);
+    await vi.waitFor(() => expect(counts.look(bat, dialect, LIMITERS).state.status).toBe('failed'));
     answer = undefined;
-    store.retry(dialect.id);
-    await vi.waitFor(() => expect(getTotal(store.look(bat, dialect, LIMITERS).state)).toBe(3));
+    requests.retry(dialect.id);
+    await vi.waitFor(() => expect(getTotal(counts.look(bat, dialect, LIMITERS).state)).toBe(3));
     expect(asked).toHaveLength(2);
   });
 
   it('have nothing to send for an empty query, and a reason where a database lacks the heading', () => {
-    const { store } = createStore();
-    expect(store.look(parseQuery('').root, dialect, LIMITERS).state).toEqual({ status: 'empty' });
-    const foreign = store.look(parseQuery('heading(elsewhere): "Bats"').root, dialect, LIMITERS);
+    const { counts } = createStore();
+    expect(counts.look(parseQuery('').root, dialect, LIMITERS).state).toEqual({ status: 'empty' });
+    const foreign = counts.look(parseQuery('heading(elsewhere): "Bats"').root, dialect, LIMITERS);
     expect(foreign.state).toMatchObject({ status: 'failed', problem: { code: 'nothing-to-send' } });
   });
 });
@@ -162,98 +172,98 @@ describe('answers', () => {
     let answer = (): void => undefined;
     const hanging = new Promise<void>((resolve) => (answer = resolve));
     const [quick, slow] = [dialect, DIALECTS[1]!];
-    const { store } = createStore(undefined, { [slow.id]: hanging });
+    const { counts, requests } = createStore(undefined, { [slow.id]: hanging });
     const bat = parseQuery('bat').root;
-    const [first, second] = [quick, slow].map((each) => store.look(bat, each, LIMITERS).wish!);
-    store.ask([first!, second!]);
-    await vi.waitFor(() => expect(store.stateOf(first!)).toMatchObject({ status: 'counted' }));
-    expect(store.stateOf(second!)).toEqual({ status: 'waiting' });
+    const [first, second] = [quick, slow].map((each) => counts.look(bat, each, LIMITERS).wish!);
+    requests.ask([first!, second!]);
+    await vi.waitFor(() => expect(counts.stateOf(first!)).toMatchObject({ status: 'counted' }));
+    expect(counts.stateOf(second!)).toEqual({ status: 'waiting' });
     answer();
-    await vi.waitFor(() => expect(store.stateOf(second!)).toMatchObject({ status: 'counted' }));
+    await vi.waitFor(() => expect(counts.stateOf(second!)).toMatchObject({ status: 'counted' }));
   });
 });
 
 describe('one query under several limiters', () => {
   it('is written and counted under each, and none hides another', async () => {
-    const { store } = createStore();
+    const { counts } = createStore();
     const bat = parseQuery('bat').root;
     const all = [{}, { years: { from: 2000 } }, { years: { from: 2010 } }];
-    for (const limiters of all) store.lookLater(bat, dialect, limiters);
-    const read = () => all.map((limiters) => getTotal(store.lookIfWritten(bat, dialect, limiters)?.state));
+    for (const limiters of all) counts.lookLater(bat, dialect, limiters);
+    const read = () => all.map((limiters) => getTotal(counts.lookIfWritten(bat, dialect, limiters)?.state));
     await vi.waitFor(() => expect(read().every((total) => total !== undefined)).toBe(true));
     expect(new Set(read()).size).toBe(2);
     // Equal limiters are the same ones, whatever value holds them.
-    expect(getTotal(store.look(bat, dialect, { years: { from: 2000 } }).state)).toBe(read()[1]);
+    expect(getTotal(counts.look(bat, dialect, { years: { from: 2000 } }).state)).toBe(read()[1]);
   });
 
   it('may be written without being asked for, until somebody asks', async () => {
-    const { store, asked } = createStore();
+    const { counts, requests, asked } = createStore();
     const bat = parseQuery('bat').root;
-    store.lookLater(bat, dialect, LIMITERS, false);
-    await vi.waitFor(() => expect(store.lookIfWritten(bat, dialect, LIMITERS)).toBeDefined());
+    counts.peekLater(bat, dialect, LIMITERS);
+    await vi.waitFor(() => expect(counts.peekLater(bat, dialect, LIMITERS)).toBeDefined());
     expect(asked).toEqual([]);
-    const { wish } = store.look(bat, dialect, LIMITERS);
-    expect(store.listUnknown([wish!, wish!])).toEqual([wish]);
-    expect(await store.settle([wish!])).toMatchObject([createState(3)]);
-    expect(store.listUnknown([wish!])).toEqual([]);
+    const { wish } = counts.peek(bat, dialect, LIMITERS);
+    expect(counts.listUnknown([wish!, wish!])).toEqual([wish]);
+    expect(await requests.settle([wish!])).toMatchObject([createState(3)]);
+    expect(counts.listUnknown([wish!])).toEqual([]);
   });
 
   it('put back from an earlier visit are not asked for again', async () => {
-    const { store, asked } = createStore();
-    const { wish } = store.look(parseQuery('bat').root, dialect, LIMITERS);
-    store.putBack([[wish!, createState(99)]]);
-    expect(await store.settle([wish!])).toMatchObject([createState(99)]);
+    const { counts, requests, asked } = createStore();
+    const { wish } = counts.peek(parseQuery('bat').root, dialect, LIMITERS);
+    requests.putBack([[wish!, createState(99)]]);
+    expect(await requests.settle([wish!])).toMatchObject([createState(99)]);
     expect(asked).toEqual([]);
-    store.countAgain([wish!]);
-    await vi.waitFor(() => expect(store.stateOf(wish!)).toMatchObject(createState(3)));
+    requests.countAgain([wish!]);
+    await vi.waitFor(() => expect(counts.stateOf(wish!)).toMatchObject(createState(3)));
   });
 });
 
 describe('counts that can wait', () => {
   it('are written between other work, in the order of asking, and asked for together', async () => {
-    const { store, asked } = createStore();
+    const { counts, asked } = createStore();
     const roots = Array.from({ length: 60 }, (_, at) => parseQuery(`word${at}`).root);
-    for (const root of roots) expect(store.lookLater(root, dialect, LIMITERS)).toBeUndefined();
-    expect(store.lookIfWritten(roots[0]!, dialect, LIMITERS)).toBeUndefined();
+    for (const root of roots) expect(counts.lookLater(root, dialect, LIMITERS)).toBeUndefined();
+    expect(counts.lookIfWritten(roots[0]!, dialect, LIMITERS)).toBeUndefined();
     await vi.waitFor(() =>
-      expect(getTotal(store.lookIfWritten(roots[59]!, dialect, LIMITERS)?.state)).toBe('word59'.length),
+      expect(getTotal(counts.lookIfWritten(roots[59]!, dialect, LIMITERS)?.state)).toBe('word59'.length),
     );
     expect(asked.flat()).toEqual(roots.map((_, at) => `word${at}`));
   });
 
   it('go database by database: one counts while others are written for', async () => {
-    const { store, databases } = createStore();
+    const { counts, databases } = createStore();
     const [one, other] = [dialect, DIALECTS[1]!];
     const roots = Array.from({ length: 200 }, (_, at) => parseQuery(`word${at}`).root);
-    for (const root of roots) for (const each of [one, other]) store.lookLater(root, each, LIMITERS);
+    for (const root of roots) for (const each of [one, other]) counts.lookLater(root, each, LIMITERS);
     await vi.waitFor(() =>
-      expect(getTotal(store.lookIfWritten(roots[199]!, other, LIMITERS)?.state)).toBe('word199'.length),
+      expect(getTotal(counts.lookIfWritten(roots[199]!, other, LIMITERS)?.state)).toBe('word199'.length),
     );
-    const last = store.lookIfWritten(roots[199]!, one, LIMITERS);
-    await vi.waitFor(() => expect(getTotal(store.stateOf(last!.wish!))).toBe('word199'.length));
+    const last = counts.lookIfWritten(roots[199]!, one, LIMITERS);
+    await vi.waitFor(() => expect(getTotal(counts.stateOf(last!.wish!))).toBe('word199'.length));
     expect(databases[0]).toBe(one.id);
     expect(new Set(databases)).toEqual(new Set([one.id, other.id]));
     expect(databases.length).toBeLessThan(8);
   });
 
   it('have a wish that stays the same when counts come', async () => {
-    const { store } = createStore();
+    const { counts, queries } = createStore();
     const bat = parseQuery('bat').root;
-    expect(store.wishLater(bat, dialect, LIMITERS)).toBeUndefined();
-    await vi.waitFor(() => expect(store.wishLater(bat, dialect, LIMITERS)).toBeDefined());
-    const before = store.wish(bat, dialect, LIMITERS);
-    await vi.waitFor(() => expect(store.stateOf(before!)).toMatchObject(createState(3)));
-    expect(store.wish(bat, dialect, LIMITERS)).toBe(before);
+    expect(queries.findWishLater(bat, dialect, LIMITERS)).toBeUndefined();
+    await vi.waitFor(() => expect(queries.findWishLater(bat, dialect, LIMITERS)).toBeDefined());
+    const before = queries.findWish(bat, dialect, LIMITERS);
+    await vi.waitFor(() => expect(counts.stateOf(before!)).toMatchObject(createState(3)));
+    expect(queries.findWish(bat, dialect, LIMITERS)).toBe(before);
   });
 
   it('are given up when their state of the project is gone', async () => {
-    const { store, asked } = createStore();
+    const { counts, queries, asked } = createStore();
     const [old, fresh] = [parseQuery('old').root, parseQuery('fresh').root];
-    store.lookLater(old, dialect, LIMITERS);
-    store.dropLater();
-    store.lookLater(fresh, dialect, LIMITERS);
-    await vi.waitFor(() => expect(getTotal(store.lookIfWritten(fresh, dialect, LIMITERS)?.state)).toBe(5));
+    counts.lookLater(old, dialect, LIMITERS);
+    queries.dropLater();
+    counts.lookLater(fresh, dialect, LIMITERS);
+    await vi.waitFor(() => expect(getTotal(counts.lookIfWritten(fresh, dialect, LIMITERS)?.state)).toBe(5));
     expect(asked).toEqual([['fresh']]);
-    expect(store.lookIfWritten(old, dialect, LIMITERS)).toBeUndefined();
+    expect(counts.lookIfWritten(old, dialect, LIMITERS)).toBeUndefined();
   });
 });
