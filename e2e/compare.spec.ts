@@ -121,3 +121,24 @@ test('what goes without a piece is set beside no other count, and said', async (
   await expect(page.getByTestId('wider')).toHaveCount(0);
   await expect(page.locator('app-gauge').first()).not.toContainText('a part left out');
 });
+
+test('a tool has an address of its own; one of an older Ewer leads to it, with all that it says', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Compare');
+  await expect(page).toHaveURL(/\/compare\/staircase$/);
+  await page.goto(page.url().replace(/compare\/.*$/, 'compare?tool=years&db=gantry'));
+  await expect(page).toHaveURL(/\/compare\/years\?db=gantry$/);
+  await expect(page.getByRole('link', { name: 'Years', exact: true })).toHaveAttribute(
+    'aria-current',
+    'true',
+  );
+  await page.getByRole('link', { name: 'Swap', exact: true }).click();
+  await expect(page).toHaveURL(/\/compare\/swap\?db=gantry$/);
+  await page.goBack();
+  await expect(page).toHaveURL(/\/compare\/years\?db=gantry$/);
+  await page.goto(page.url().replace(/years.*$/, 'nothing-here'));
+  await expect(page).toHaveURL(/\/compare\/staircase$/);
+});

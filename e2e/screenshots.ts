@@ -110,7 +110,7 @@ async function takeCompare(page: Page): Promise<void> {
     ['years', 'years'],
   ] as const;
   for (const [tool, name] of tools) {
-    await open(page, `/p/demo/compare?tool=${tool}`);
+    await open(page, `/p/demo/compare/${tool}`);
     if (tool === 'try') await page.getByText(/(\d+) of \1 changes tried/).waitFor();
     if (tool === 'differences') {
       await page.getByRole('radio', { name: /^lost/ }).click();

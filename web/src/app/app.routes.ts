@@ -43,6 +43,7 @@ export const APP_ROUTES: Routes = [
         title: 'Compare · Ewer',
         loadComponent: () =>
           import('./compare/compare-page.component').then((file) => file.ComparePageComponent),
+        loadChildren: () => import('./compare/compare-tools').then((file) => file.COMPARE_ROUTES),
       },
     ],
   },

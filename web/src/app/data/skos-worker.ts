@@ -16,6 +16,8 @@ export function readSkosInWorker(
   } = {},
 ): Promise<Outcome<SkosReading> | undefined> {
   return new Promise((resolve) => {
+    // Given up before it has begun.
+    if (signal?.aborted) return resolve(undefined);
     const worker = new Worker(new URL('../workers/skos.worker', import.meta.url), { type: 'module' });
     const finish = (outcome: Outcome<SkosReading> | undefined): void => {
       worker.terminate();

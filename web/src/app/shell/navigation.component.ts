@@ -6,6 +6,14 @@ import { IconComponent, type IconName } from '../ui/icon.component';
 import { ThemeChoice } from '../ui/theme-choice';
 
 /** The views in the order of the work. */
+/** The views of a project in the order of the work; `path` is their part of the address. */
+const VIEWS: readonly { readonly path: string; readonly name: string; readonly icon: IconName }[] = [
+  { path: 'topic', name: 'Topic', icon: 'topic' },
+  { path: 'query', name: 'Query', icon: 'query' },
+  { path: 'translate', name: 'Translate', icon: 'translate' },
+  { path: 'compare', name: 'Compare', icon: 'compare' },
+];
+
 @Component({
   selector: 'app-navigation',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -98,16 +106,6 @@ export class NavigationComponent {
   protected readonly views = computed(() => {
     const project = this.project();
     if (!project) return [];
-    const view = (name: string, icon: IconName) => ({
-      name,
-      icon,
-      link: ['/p', project.id, name.toLowerCase()],
-    });
-    return [
-      view('Topic', 'topic'),
-      view('Query', 'query'),
-      view('Translate', 'translate'),
-      view('Compare', 'compare'),
-    ];
+    return VIEWS.map(({ path, name, icon }) => ({ name, icon, link: ['/p', project.id, path] }));
   });
 }

@@ -196,15 +196,16 @@ export class ThesaurusDialogComponent {
     if (!file) return;
     this.problems.set([]);
     this.loadedFile.set(undefined);
-    this.canceller = new AbortController();
+    const { signal } = (this.canceller = new AbortController());
     this.progress.set({ read: 0, of: file.size, concepts: 0 });
     const outcome = await this.store.readFile(
       await file.text(),
       (progress) => this.progress.set(progress),
-      this.canceller.signal,
+      signal,
     );
+    // A cancel may come after the last word of the reader.
+    if (!outcome || signal.aborted) return;
     this.progress.set(undefined);
-    if (!outcome) return;
     const reading = outcome.ok ? outcome.value : undefined;
     this.problems.set(outcome.ok ? outcome.value.problems : [outcome.problem]);
     if (!reading || reading.headings.length === 0) return;

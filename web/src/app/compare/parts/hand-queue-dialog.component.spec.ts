@@ -7,8 +7,8 @@ import { TEMPLATE_DIALECTS, readString, type Dialect } from '#core/dialect/index
 import { isLacking, readExact } from '../../testing/counts';
 import type { Counted } from '../../counting/count-state';
 import { SmallWorld, arbitraryWorld, type World } from '../testing/small-world';
-import { CombinationsComponent } from '../tools/combinations.component';
-import { StaircaseComponent } from '../tools/staircase.component';
+import { CombinationsComponent } from '../tools/combinations/combinations.component';
+import { StaircaseComponent } from '../tools/staircase/staircase.component';
 import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
 
 const PAPERBARK: Dialect = { ...TEMPLATE_DIALECTS[0]!, id: 'paperbark', name: 'Paperbark Index' };

@@ -1,9 +1,9 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isLacking, readExact } from '../../testing/counts';
-import { formatDifference } from '../../ui/number-format';
-import { SmallWorld, arbitraryWorld } from '../testing/small-world';
+import { isLacking, readExact } from '../../../testing/counts';
+import { formatDifference } from '../../../ui/number-format';
+import { SmallWorld, arbitraryWorld } from '../../testing/small-world';
 import { StaircaseComponent } from './staircase.component';
 
 describe('the staircase', () => {

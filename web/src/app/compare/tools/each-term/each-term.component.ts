@@ -9,23 +9,23 @@ import {
 import { describeInFull } from '#core/problem/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Change, SearchState } from '#core/project/index';
-import type { Counted } from '../../counting/count-state';
-import { OpenProject } from '../../state/open-project';
-import { ChartComponent, type ChartContent } from '../../ui/chart.component';
-import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CountComponent } from '../../records/count.component';
-import { formatNumber } from '../../ui/number-format';
-import { CompareSubject } from '../compare-subject';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+import type { Counted } from '../../../counting/count-state';
+import { OpenProject } from '../../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
+import { ChoiceRowComponent } from '../../../ui/choice-row.component';
+import { CountComponent } from '../../../records/count.component';
+import { formatNumber } from '../../../ui/number-format';
+import { CompareSubject } from '../../compare-subject';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { compareCounts, type Comparison } from '#core/count/index';
-import { describeComparison, describeGap } from '../../counting/describe-count';
-import { readCount } from '../../counting/read-count';
-import { findHue } from '../parts/describe';
-import { RecordSets } from '../parts/record-sets';
-import { follow } from '../parts/waiting';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
-import { Messages } from '../../ui/messages';
+import { describeComparison, describeGap } from '../../../counting/describe-count';
+import { readCount } from '../../../counting/read-count';
+import { findHue } from '../../parts/describe';
+import { RecordSets } from '../../parts/record-sets';
+import { follow } from '../../parts/waiting';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
+import { Messages } from '../../../ui/messages';
 
 /** The curve is drawn for so many terms. */
 const MOST_DRAWN = 60;
@@ -43,7 +43,7 @@ const MOST_DRAWN = 60;
     DatabaseHeadingComponent,
   ],
   templateUrl: './each-term.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class EachTermComponent {
   protected readonly subject = inject(CompareSubject);

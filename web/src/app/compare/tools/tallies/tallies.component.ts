@@ -2,22 +2,22 @@ import { DatePipe } from '@angular/common';
 import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Tally } from '#core/project/index';
-import { getAmount, type Counted, type CountWish } from '../../counting/count-state';
-import { Counts } from '../../counting/counts';
-import { saveFile } from '../../data/save-file';
-import { writeMoment } from '../../data/ids';
-import { OpenProject } from '../../state/open-project';
-import { ChartComponent, type ChartContent } from '../../ui/chart.component';
-import { CountComponent } from '../../records/count.component';
+import { getAmount, type Counted, type CountWish } from '../../../counting/count-state';
+import { Counts } from '../../../counting/counts';
+import { saveFile } from '../../../data/save-file';
+import { writeMoment } from '../../../data/ids';
+import { OpenProject } from '../../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
+import { CountComponent } from '../../../records/count.component';
 import { compareMoments, getLeast, keepAmount, readKeptAmount, type Comparison } from '#core/count/index';
-import { describeComparison } from '../../counting/describe-count';
-import { formatAmount } from '../../ui/number-format';
-import { shortenName } from '../../ui/short-name';
-import { writeCsv } from '../../ui/table-file';
-import { Messages } from '../../ui/messages';
-import { createFileName } from '../../ui/file-name';
-import { Connections } from '../../state/connections';
-import { AskedCounts } from '../../counting/asked-counts';
+import { describeComparison } from '../../../counting/describe-count';
+import { formatAmount } from '../../../ui/number-format';
+import { shortenName } from '../../../ui/short-name';
+import { writeCsv } from '../../../ui/table-file';
+import { Messages } from '../../../ui/messages';
+import { createFileName } from '../../../ui/file-name';
+import { Connections } from '../../../state/connections';
+import { AskedCounts } from '../../../counting/asked-counts';
 
 const FIRST_ROWS = 50;
 const DAY = 86_400_000;
@@ -28,7 +28,7 @@ const DAY = 86_400_000;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChartComponent, CountComponent, DatePipe],
   templateUrl: './tallies.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class TalliesComponent {
   protected readonly open = inject(OpenProject);

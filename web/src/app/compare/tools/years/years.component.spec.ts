@@ -1,8 +1,8 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readExact } from '../../testing/counts';
-import { SmallWorld, arbitraryWorld, canSay } from '../testing/small-world';
+import { readExact } from '../../../testing/counts';
+import { SmallWorld, arbitraryWorld, canSay } from '../../testing/small-world';
 import { YearsComponent } from './years.component';
 
 describe('the years', () => {

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { readMustFinds } from '#core/compare/index';
 import type { MustFind } from '#core/project/index';
-import { OpenProject } from '../../state/open-project';
-import { RecordDrawer } from '../../records/record-drawer';
-import { CompareSubject } from '../compare-subject';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { MustFindCounts } from '../parts/must-find-counts';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
-import { Messages } from '../../ui/messages';
-import { Connections } from '../../state/connections';
+import { OpenProject } from '../../../state/open-project';
+import { RecordDrawer } from '../../../records/record-drawer';
+import { CompareSubject } from '../../compare-subject';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { MustFindCounts } from '../../parts/must-find-counts';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
+import { Messages } from '../../../ui/messages';
+import { Connections } from '../../../state/connections';
 
 const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unknown: '…' } as const;
 
@@ -18,7 +18,7 @@ const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unkn
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CountingBarComponent, DatabaseHeadingComponent],
   templateUrl: './must-finds.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class MustFindsComponent {
   protected readonly subject = inject(CompareSubject);

@@ -2,8 +2,8 @@ import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { build, parseQuery, type Field, type QueryNode } from '#core/query/index';
-import { readExact } from '../../testing/counts';
-import { SmallWorld, arbitraryWorld } from '../testing/small-world';
+import { readExact } from '../../../testing/counts';
+import { SmallWorld, arbitraryWorld } from '../../testing/small-world';
 import { EachTermComponent } from './each-term.component';
 
 const ANIMALS = ['bat', 'bats', 'noctule'];

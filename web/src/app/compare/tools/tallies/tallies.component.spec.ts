@@ -1,10 +1,10 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { FreezeVariant } from '../../freezing/freeze-variant';
-import { startInjection } from '../../testing/injection';
-import { SmallWorld, arbitraryWorld } from '../testing/small-world';
-import { StaircaseComponent } from './staircase.component';
+import { FreezeVariant } from '../../../freezing/freeze-variant';
+import { startInjection } from '../../../testing/injection';
+import { SmallWorld, arbitraryWorld } from '../../testing/small-world';
+import { StaircaseComponent } from '../staircase/staircase.component';
 import { TalliesComponent } from './tallies.component';
 
 const angular = startInjection();

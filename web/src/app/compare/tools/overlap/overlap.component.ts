@@ -4,14 +4,14 @@ import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import { describeAuthors, type SameWorkRule } from '#core/record/index';
 import { getAmount, isSameAmount, type Amount } from '#core/count/index';
-import { readCount } from '../../counting/read-count';
-import { CountComponent } from '../../records/count.component';
-import { shortenName } from '../../ui/short-name';
-import { CompareSubject } from '../compare-subject';
-import { WiderNoteComponent } from '../parts/wider-note.component';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { RecordSets, type ReadableRecords } from '../parts/record-sets';
-import { follow, type Waiting } from '../parts/waiting';
+import { readCount } from '../../../counting/read-count';
+import { CountComponent } from '../../../records/count.component';
+import { shortenName } from '../../../ui/short-name';
+import { CompareSubject } from '../../compare-subject';
+import { WiderNoteComponent } from '../../parts/wider-note.component';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { RecordSets, type ReadableRecords } from '../../parts/record-sets';
+import { follow, type Waiting } from '../../parts/waiting';
 
 /** So many works that stand more than once are shown, and then as many more. */
 const SHOWN_AT_ONCE = 10;
@@ -45,7 +45,7 @@ interface ShownWork {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CountComponent, CountingBarComponent, WiderNoteComponent],
   templateUrl: './overlap.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class OverlapComponent {
   protected readonly subject = inject(CompareSubject);

@@ -3,22 +3,22 @@ import { listSteps, type Question } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { build } from '#core/query/index';
 import { findObstacle, getAmount, getLeast, subtractExactly } from '#core/count/index';
-import type { Counted } from '../../counting/count-state';
-import { describeLimiterGap } from '../../counting/describe-count';
-import { readCount } from '../../counting/read-count';
-import { OpenProject } from '../../state/open-project';
-import { ChartComponent, type ChartContent } from '../../ui/chart.component';
-import { CountComponent } from '../../records/count.component';
-import { IconComponent } from '../../ui/icon.component';
-import { formatAmount, formatDifference } from '../../ui/number-format';
-import { RecordDrawer } from '../../records/record-drawer';
-import { CompareSubject } from '../compare-subject';
-import { KeptChoices } from '../kept-choices';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { RecordSets } from '../parts/record-sets';
-import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { findHue, findHueRole } from '../parts/describe';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import type { Counted } from '../../../counting/count-state';
+import { describeLimiterGap } from '../../../counting/describe-count';
+import { readCount } from '../../../counting/read-count';
+import { OpenProject } from '../../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
+import { CountComponent } from '../../../records/count.component';
+import { IconComponent } from '../../../ui/icon.component';
+import { formatAmount, formatDifference } from '../../../ui/number-format';
+import { RecordDrawer } from '../../../records/record-drawer';
+import { CompareSubject } from '../../compare-subject';
+import { KeptChoices } from '../../kept-choices';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { RecordSets } from '../../parts/record-sets';
+import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
+import { findHue, findHueRole } from '../../parts/describe';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
 
@@ -35,7 +35,7 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
     DatabaseHeadingComponent,
   ],
   templateUrl: './staircase.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class StaircaseComponent {
   protected readonly subject = inject(CompareSubject);

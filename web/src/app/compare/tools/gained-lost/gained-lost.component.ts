@@ -15,29 +15,29 @@ import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import type { SearchState, Verdict } from '#core/project/index';
 import { build } from '#core/query/index';
 import { describeAuthors } from '#core/record/index';
-import type { Counted } from '../../counting/count-state';
-import { DraftCounts } from '../../counting/draft-counts';
-import { OpenProject } from '../../state/open-project';
-import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CountComponent } from '../../records/count.component';
-import { CompareSubject } from '../compare-subject';
-import { WiderNoteComponent } from '../parts/wider-note.component';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { describeLimiterGap } from '../../counting/describe-count';
-import { readCount } from '../../counting/read-count';
+import type { Counted } from '../../../counting/count-state';
+import { DraftCounts } from '../../../counting/draft-counts';
+import { OpenProject } from '../../../state/open-project';
+import { ChoiceRowComponent } from '../../../ui/choice-row.component';
+import { CountComponent } from '../../../records/count.component';
+import { CompareSubject } from '../../compare-subject';
+import { WiderNoteComponent } from '../../parts/wider-note.component';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
+import { describeLimiterGap } from '../../../counting/describe-count';
+import { readCount } from '../../../counting/read-count';
 import {
   PartLists,
   countWorks,
   type PartId,
   type PartNumbers,
   type RecordsOfBoth,
-} from '../parts/part-lists';
-import { RecordSets } from '../parts/record-sets';
-import { follow } from '../parts/waiting';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
-import { Connections } from '../../state/connections';
-import { fetchByNumbers } from '../../state/fetch-records';
+} from '../../parts/part-lists';
+import { RecordSets } from '../../parts/record-sets';
+import { follow } from '../../parts/waiting';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
+import { Connections } from '../../../state/connections';
+import { fetchByNumbers } from '../../../state/fetch-records';
 
 /** So many changes are counted one by one. */
 const MOST_COUNTED = 60;
@@ -65,7 +65,7 @@ const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
   ],
   providers: [PartLists],
   templateUrl: './gained-lost.component.html',
-  styleUrls: ['../parts/tools.scss', './gained-lost.component.scss'],
+  styleUrls: ['../../parts/tools.scss', './gained-lost.component.scss'],
 })
 export class GainedLostComponent {
   protected readonly subject = inject(CompareSubject);

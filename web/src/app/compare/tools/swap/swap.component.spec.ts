@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tryChange } from '#core/compare/index';
 import { createAmount, measureDistance, wantSomething } from '#core/count/index';
-import { isLacking, readExact } from '../../testing/counts';
-import { SmallWorld, arbitraryWorld, canSay } from '../testing/small-world';
+import { isLacking, readExact } from '../../../testing/counts';
+import { SmallWorld, arbitraryWorld, canSay } from '../../testing/small-world';
 import { SwapComponent } from './swap.component';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;

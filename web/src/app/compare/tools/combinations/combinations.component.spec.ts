@@ -2,8 +2,8 @@ import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { build } from '#core/query/index';
-import { isLacking, readExact } from '../../testing/counts';
-import { SmallWorld, arbitraryWorld, type World } from '../testing/small-world';
+import { isLacking, readExact } from '../../../testing/counts';
+import { SmallWorld, arbitraryWorld, type World } from '../../testing/small-world';
 import { CombinationsComponent } from './combinations.component';
 
 /** The combinations of a world's concepts, counted. */

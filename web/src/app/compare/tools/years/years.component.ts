@@ -3,17 +3,17 @@ import type { Limiters } from '#core/limiter/index';
 import { listYearSpans, summariseYears } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { findObstacle, getAmount, getExact, getLeast } from '#core/count/index';
-import type { Counted } from '../../counting/count-state';
-import { readCount } from '../../counting/read-count';
-import { formatAmount } from '../../ui/number-format';
-import { OpenProject } from '../../state/open-project';
-import { ChartComponent, type ChartContent } from '../../ui/chart.component';
-import { CountComponent } from '../../records/count.component';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
-import { CompareSubject } from '../compare-subject';
-import { WiderNoteComponent } from '../parts/wider-note.component';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { DatabaseChoiceComponent } from '../parts/database-choice.component';
+import type { Counted } from '../../../counting/count-state';
+import { readCount } from '../../../counting/read-count';
+import { formatAmount } from '../../../ui/number-format';
+import { OpenProject } from '../../../state/open-project';
+import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
+import { CountComponent } from '../../../records/count.component';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
+import { CompareSubject } from '../../compare-subject';
+import { WiderNoteComponent } from '../../parts/wider-note.component';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 
 /** When the records that a state finds were published, counted span by span in each database. */
 @Component({
@@ -28,7 +28,7 @@ import { DatabaseChoiceComponent } from '../parts/database-choice.component';
     WiderNoteComponent,
   ],
   templateUrl: './years.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class YearsComponent {
   protected readonly subject = inject(CompareSubject);

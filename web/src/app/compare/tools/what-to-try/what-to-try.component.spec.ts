@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tryChange } from '#core/compare/index';
 import { createAmount, measureDistance } from '#core/count/index';
-import { readExact } from '../../testing/counts';
-import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';
+import { readExact } from '../../../testing/counts';
+import { SmallWorld, arbitraryWorld, canSay, type World } from '../../testing/small-world';
 import { WhatToTryComponent } from './what-to-try.component';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;

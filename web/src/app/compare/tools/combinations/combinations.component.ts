@@ -4,17 +4,17 @@ import { countExactly, getAmount, getProved, isOfSomethingElse } from '#core/cou
 import { createConceptQuery, getConceptLetter } from '#core/project/index';
 import { dropInactive, type QueryNode } from '#core/query/index';
 import type { Dialect } from '#core/dialect/index';
-import type { Counted } from '../../counting/count-state';
-import { CountComponent } from '../../records/count.component';
-import { getHueClass } from '../../ui/hues';
-import { formatAmount, formatNumber, placeOnLogScale } from '../../ui/number-format';
-import { CompareSubject } from '../compare-subject';
-import { KeptChoices } from '../kept-choices';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { readCount } from '../../counting/read-count';
-import { mapSliced } from '../parts/sliced';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import type { Counted } from '../../../counting/count-state';
+import { CountComponent } from '../../../records/count.component';
+import { getHueClass } from '../../../ui/hues';
+import { formatAmount, formatNumber, placeOnLogScale } from '../../../ui/number-format';
+import { CompareSubject } from '../../compare-subject';
+import { KeptChoices } from '../../kept-choices';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
+import { readCount } from '../../../counting/read-count';
+import { mapSliced } from '../../parts/sliced';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 /** Up to so many concepts, what holds just some of them is drawn. */
 const MOST_DRAWN = 5;
@@ -38,7 +38,7 @@ interface Combined {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, DatabaseHeadingComponent],
   templateUrl: './combinations.component.html',
-  styleUrls: ['../parts/tools.scss', './combinations.component.scss'],
+  styleUrls: ['../../parts/tools.scss', './combinations.component.scss'],
 })
 export class CombinationsComponent {
   protected readonly subject = inject(CompareSubject);

@@ -9,19 +9,19 @@ import {
 } from '#core/compare/index';
 import { PURPOSE_ROWS } from '#core/question/index';
 import { findObstacle, getAmount, getExact, isNone, type Amount } from '#core/count/index';
-import { describeLimiterGap } from '../../counting/describe-count';
-import { readCount } from '../../counting/read-count';
-import type { Counted } from '../../counting/count-state';
-import { OpenProject } from '../../state/open-project';
-import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CountComponent } from '../../records/count.component';
-import { CompareSubject } from '../compare-subject';
-import { Alternatives } from '../parts/alternatives';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { OfferedTerms } from '../parts/offered-terms';
-import { mapSliced } from '../parts/sliced';
-import { shortenName } from '../../ui/short-name';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import { describeLimiterGap } from '../../../counting/describe-count';
+import { readCount } from '../../../counting/read-count';
+import type { Counted } from '../../../counting/count-state';
+import { OpenProject } from '../../../state/open-project';
+import { ChoiceRowComponent } from '../../../ui/choice-row.component';
+import { CountComponent } from '../../../records/count.component';
+import { CompareSubject } from '../../compare-subject';
+import { Alternatives } from '../../parts/alternatives';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { OfferedTerms } from '../../parts/offered-terms';
+import { mapSliced } from '../../parts/sliced';
+import { shortenName } from '../../../ui/short-name';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 /** So many of the best are shown first. */
 const FIRST_SHOWN = 12;
@@ -33,7 +33,7 @@ const FIRST_SHOWN = 12;
   imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseHeadingComponent],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class WhatToTryComponent {
   protected readonly subject = inject(CompareSubject);

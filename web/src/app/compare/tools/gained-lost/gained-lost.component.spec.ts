@@ -3,12 +3,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createSharedDraft, listSingleChanges } from '#core/compare/index';
 import { findDialect } from '#core/dialect/index';
-import { readExact } from '../../testing/counts';
-import { FreezeVariant } from '../../freezing/freeze-variant';
-import { startInjection } from '../../testing/injection';
-import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';
+import { readExact } from '../../../testing/counts';
+import { FreezeVariant } from '../../../freezing/freeze-variant';
+import { startInjection } from '../../../testing/injection';
+import { SmallWorld, arbitraryWorld, canSay, type World } from '../../testing/small-world';
 import { GainedLostComponent } from './gained-lost.component';
-import { PartLists } from '../parts/part-lists';
+import { PartLists } from '../../parts/part-lists';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;
 const angular = startInjection();

@@ -8,16 +8,16 @@ import {
   type SwapPlace,
 } from '#core/compare/index';
 import { compareCounts, measureDistance, wantSomething } from '#core/count/index';
-import type { Counted } from '../../counting/count-state';
-import { describeLimiterGap } from '../../counting/describe-count';
-import { readCount } from '../../counting/read-count';
-import { OpenProject } from '../../state/open-project';
-import { CountComponent } from '../../records/count.component';
-import { CompareSubject } from '../compare-subject';
-import { Alternatives } from '../parts/alternatives';
-import { CountingBarComponent } from '../parts/counting-bar.component';
-import { DatabaseChoiceComponent } from '../parts/database-choice.component';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import type { Counted } from '../../../counting/count-state';
+import { describeLimiterGap } from '../../../counting/describe-count';
+import { readCount } from '../../../counting/read-count';
+import { OpenProject } from '../../../state/open-project';
+import { CountComponent } from '../../../records/count.component';
+import { CompareSubject } from '../../compare-subject';
+import { Alternatives } from '../../parts/alternatives';
+import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
+import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 /** Stands for the draft as it is among the alternatives. */
 const AS_IT_IS = 'as it is';
@@ -43,7 +43,7 @@ interface SwapRow {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, DatabaseHeadingComponent],
   templateUrl: './swap.component.html',
-  styleUrl: '../parts/tools.scss',
+  styleUrl: '../../parts/tools.scss',
 })
 export class SwapComponent {
   protected readonly subject = inject(CompareSubject);

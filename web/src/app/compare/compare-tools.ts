@@ -1,0 +1,93 @@
+import type { Type } from '@angular/core';
+import { createUrlTreeFromSnapshot, type CanActivateFn, type Routes } from '@angular/router';
+
+/** A tool of Compare: a page of its own that answers one question about the variants. */
+export interface CompareTool {
+  /** Its part of the address; it stays when the name changes. */
+  readonly path: string;
+  readonly name: string;
+  /** It chooses for itself what it looks at: the page offers no choice of a variant. */
+  readonly choosesItself?: true;
+  /** It has something to show where there is nothing to count. */
+  readonly worksWithoutQuery?: true;
+  /** Fetched when it is first looked at. */
+  readonly load: () => Promise<Type<unknown>>;
+}
+
+/** The questions that Compare answers, in the order in which they are usually asked. A new tool is its folder and a row here. */
+export const COMPARE_TOOLS: readonly CompareTool[] = [
+  {
+    path: 'staircase',
+    name: 'Staircase',
+    load: () => import('./tools/staircase/staircase.component').then((file) => file.StaircaseComponent),
+  },
+  {
+    path: 'terms',
+    name: 'Each term',
+    load: () => import('./tools/each-term/each-term.component').then((file) => file.EachTermComponent),
+  },
+  {
+    path: 'combinations',
+    name: 'Combinations',
+    load: () =>
+      import('./tools/combinations/combinations.component').then((file) => file.CombinationsComponent),
+  },
+  {
+    path: 'swap',
+    name: 'Swap',
+    load: () => import('./tools/swap/swap.component').then((file) => file.SwapComponent),
+  },
+  {
+    path: 'overlap',
+    name: 'Overlap',
+    load: () => import('./tools/overlap/overlap.component').then((file) => file.OverlapComponent),
+  },
+  {
+    path: 'differences',
+    name: 'Gained and lost',
+    choosesItself: true,
+    load: () => import('./tools/gained-lost/gained-lost.component').then((file) => file.GainedLostComponent),
+  },
+  {
+    path: 'years',
+    name: 'Years',
+    load: () => import('./tools/years/years.component').then((file) => file.YearsComponent),
+  },
+  {
+    path: 'try',
+    name: 'What to try',
+    load: () => import('./tools/what-to-try/what-to-try.component').then((file) => file.WhatToTryComponent),
+  },
+  {
+    path: 'must-finds',
+    name: 'Must-finds',
+    load: () => import('./tools/must-finds/must-finds.component').then((file) => file.MustFindsComponent),
+  },
+  {
+    path: 'tallies',
+    name: 'Tallies',
+    choosesItself: true,
+    worksWithoutQuery: true,
+    load: () => import('./tools/tallies/tallies.component').then((file) => file.TalliesComponent),
+  },
+];
+
+const FIRST = 'staircase';
+
+/** Finds a tool by its part of the address. */
+export function findTool(path: string | undefined): CompareTool | undefined {
+  return COMPARE_TOOLS.find((tool) => tool.path === path);
+}
+
+/** Leads to the first tool, or to the one that an address of an older Ewer names (`?tool=years`). */
+export const chooseTool: CanActivateFn = ({ parent, queryParams: { tool, ...queryParams } }) => {
+  const path = findTool(String(tool))?.path ?? FIRST;
+  return parent ? createUrlTreeFromSnapshot(parent, [path], queryParams) : false;
+};
+
+/** The tools as pages under the address of Compare. */
+export const COMPARE_ROUTES: Routes = [
+  { path: '', pathMatch: 'full', canActivate: [chooseTool], children: [] },
+  ...COMPARE_TOOLS.map(({ path, load }) => ({ path, loadComponent: load })),
+  { path: '**', canActivate: [chooseTool], children: [] },
+];
