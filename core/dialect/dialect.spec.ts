@@ -5,13 +5,13 @@ import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { build, parseQuery, printQuery, type QueryNode } from '../query';
 import { arbitraryQuery } from '../testing/arbitraries';
-import { REASON_CODES, describeReason } from './fidelity';
-import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
-import { readString } from './reading';
-import { readDialect } from './schema';
+import { REASON_CODES, describeReason } from './profile';
+import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profile';
+import { readString } from './read';
+import { readDialect } from './profile';
 import type { Problem } from '../problem';
-import type { FindForms } from './write-words';
-import { writeQuery, type Rendering } from './writer';
+import type { FindForms } from './write';
+import { writeQuery, type Rendering } from './write';
 
 interface Pair {
   readonly query: string;

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { build, createPattern, isSameQuery, parseQuery, printQuery, withIds, type QueryNode } from '../query';
 import { satisfies } from '../testing/naive-evaluator';
-import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profiles';
-import { readString } from './reading';
-import { writeQuery } from './writer';
+import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, findDialect } from './profile';
+import { readString } from './read';
+import { writeQuery } from './write';
 
 /** Words that mean something in one dialect or another. */
 const HOSTILE = [

@@ -1,32 +1,36 @@
-export { checkDialect } from './check-dialect';
-export { PHRASE_FALLBACKS } from './dialect';
-export type { Dialect, PhraseFallback } from './dialect';
-export { REASON_CODES, describeReason } from './fidelity';
-export type { Fidelity, FidelityLevel, Reason, ReasonCode } from './fidelity';
-export type { Extent, LaidOut, Piece } from './lay-out';
-export { DIALECT_FORM, readEntry, writeEntry } from './form';
-export type { FormEntry, FormSection } from './form';
-export type { Boxes, HandStep } from './write-limiters';
-export { listLeftOut } from './left-out';
-export type { LeftOut } from './left-out';
-export { listPhraseWays, preferPhraseWay } from './phrase-ways';
-export { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from './profiles';
 export {
-  isHistory,
-  joinLimiters,
-  listStrings,
-  nameLine,
-  rankDialects,
-  readHistory,
-  readKeepingLimiters,
-  readString,
-} from './reading';
-export type { Binding, DialectGuess, History, HistoryLine, OtherReading, ReadString } from './reading';
-export { DIALECT_SCHEMA, readDialect } from './schema';
-export type { ListBranch } from './write-headings';
-export { spellsForms } from './write-words';
-export type { FindForms, FormList } from './write-words';
-export { writeHistory } from './write-history';
-export type { WrittenLine } from './write-history';
-export { describeFidelity, writeQuery } from './writer';
-export type { Lacking, Rendering, WriteSettings } from './writer';
+  DIALECTS,
+  DIALECT_SCHEMA,
+  OPEN_DIALECTS,
+  OWN_RECORDS,
+  PHRASE_FALLBACKS,
+  REASON_CODES,
+  TEMPLATE_DIALECTS,
+  describeReason,
+  findDialect,
+  listPhraseWays,
+  preferPhraseWay,
+  readDialect,
+} from './profile';
+export type { Dialect, Fidelity, FidelityLevel, PhraseFallback, Reason, ReasonCode } from './profile';
+export { describeFidelity, listLeftOut, spellsForms, writeQuery } from './write';
+export type {
+  Boxes,
+  Extent,
+  FindForms,
+  FormList,
+  HandStep,
+  Lacking,
+  LaidOut,
+  LeftOut,
+  ListBranch,
+  Piece,
+  Rendering,
+  WriteSettings,
+} from './write';
+export { joinLimiters, rankDialects, readKeepingLimiters, readString } from './read';
+export type { Binding, DialectGuess, OtherReading, ReadString } from './read';
+export { isHistory, listStrings, nameLine, readHistory, writeHistory } from './history';
+export type { History, HistoryLine, WrittenLine } from './history';
+export { DIALECT_FORM, checkDialect, readEntry, writeEntry } from './form';
+export type { FormEntry, FormSection } from './form';

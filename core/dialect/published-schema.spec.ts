@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Dialect } from './dialect';
-import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS } from './profiles';
-import { readDialect } from './schema';
+import type { Dialect } from './profile';
+import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS } from './profile';
+import { readDialect } from './profile';
 
 const EVERY_DIALECT = [...DIALECTS, ...OPEN_DIALECTS, ...TEMPLATE_DIALECTS, OWN_RECORDS];
 const PUBLISHED = join(import.meta.dirname, '../../web/public/dialect.schema.json');

@@ -27,6 +27,9 @@ const CORE = [
   'holding',
 ];
 
+/** The rooms of `core/dialect`, the lowest first. */
+const DIALECT_ROOMS = ['profile', 'write', 'read', 'history', 'form', 'learn'];
+
 const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'databases'];
 /** Pieces that several views show, the lowest first. */
 const PIECES = ['limiters', 'records', 'terms', 'freezing'];
@@ -54,23 +57,31 @@ const forbid = (folders, message) => ({
 
 /** Rules for the folders of the core, each with what holds for the whole core. */
 export function createCoreLayers(always) {
-  return CORE.map((folder, at) => ({
-    files: [`core/${folder}/**/*.ts`],
+  const above = (folder) => {
+    const later = CORE.slice(CORE.indexOf(folder) + 1);
+    return later.length > 0
+      ? [forbid(later, `core/${folder} imports only folders that stand before it.`)]
+      : [];
+  };
+  const create = (path, patterns) => ({
+    files: [`${path}/**/*.ts`],
     ignores: ['**/*.spec.ts'],
-    rules: {
-      '@typescript-eslint/no-restricted-imports': [
-        'error',
+    rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns }] },
+  });
+  return [
+    ...CORE.map((folder) => create(`core/${folder}`, [...always, ...above(folder)])),
+    ...DIALECT_ROOMS.map((room, at) =>
+      create(`core/dialect/${room}`, [
+        ...always,
+        ...above('dialect'),
         {
-          patterns: [
-            ...always,
-            ...(at + 1 < CORE.length
-              ? [forbid(CORE.slice(at + 1), `core/${folder} imports only folders that stand before it.`)]
-              : []),
-          ],
+          // A later room, or a file behind the door of an earlier one.
+          regex: `^\\.\\./((${[...DIALECT_ROOMS.slice(at + 1), '-'].join('|')})(/|$)|(${DIALECT_ROOMS.join('|')})/(?!index$))`,
+          message: `core/dialect/${room} imports only rooms that stand before it, by their doors.`,
         },
-      ],
-    },
-  }));
+      ]),
+    ),
+  ];
 }
 
 /** Rules for the folders of the web application, each with what holds for the whole of it. */

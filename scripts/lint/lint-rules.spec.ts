@@ -30,12 +30,15 @@ it('only core/count calculates with numbers of records, whatever they are called
 
 describe('an import against the order of folders', () => {
   const cases: Readonly<Record<string, readonly string[]>> = {
-    'core/dialect/dialect.ts': [
-      "import '../query/index';",
-      "import '../problem';",
+    'core/dialect/write/writer.ts': [
+      "import '../../query/index';",
+      "import '../../problem';",
+      "import '../profile';",
+      "import '../profile/dialect'; // refused",
+      "import '../read'; // refused",
       "import '#core/limiter/index';",
-      "import '../project'; // refused",
-      "import '../compare/index'; // refused",
+      "import '../../project'; // refused",
+      "import '../../compare/index'; // refused",
       "import '#core/holding/index'; // refused",
       "import '#demo/random'; // refused",
       "import 'node:fs'; // refused",
@@ -53,11 +56,11 @@ describe('an import against the order of folders', () => {
       "import '../records/record-drawer'; // refused",
       "import '../topic/term-order'; // refused",
     ],
-    'web/src/app/compare/tools/years.component.ts': [
-      "import '../../terms/term-entry';",
-      "import '../parts/waiting';",
-      "import '../../query/query-desk'; // refused",
-      "import '../../shell/gauge.component'; // refused",
+    'web/src/app/compare/tools/years/years.component.ts': [
+      "import '../../../terms/term-entry';",
+      "import '../../parts/waiting';",
+      "import '../../../query/query-desk'; // refused",
+      "import '../../../shell/gauge.component'; // refused",
       "import 'express'; // refused",
     ],
     'web/src/app/shell/gauge.component.ts': ["import '../projects/project-files';"],

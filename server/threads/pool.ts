@@ -71,7 +71,7 @@ const SLICES: Readonly<Record<Lane, number>> = { quick: 50, middle: 250, slow: I
 /** Memory for what is new in a thread, in MB: quick questions are many at a time, the others one. */
 const YOUNG_MEMORY: Readonly<Record<Lane, number>> = { quick: 24, middle: 8, slow: 8 };
 /** Jobs that cannot stop halfway or are seldom short begin among those that are not quick. */
-const SLOW_KINDS: readonly Job['kind'][] = ['citations', 'vocabulary', 'lookup'];
+const SLOW_KINDS: readonly Job['kind'][] = ['citations', 'vocabulary', 'lookup', 'records', 'set-words'];
 /** Requests, and answers of servers outside, of more bytes take a while to read. */
 const LONG_REQUEST = 100 * 1024;
 /** What somebody is told to wait when there is too much to do: seconds. */

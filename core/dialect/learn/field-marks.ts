@@ -1,5 +1,5 @@
 import { FIELDS, type Field } from '../../query';
-import type { Dialect } from '../dialect';
+import type { Dialect } from '../profile';
 import type { Nearness } from './nearness';
 import { isOperatorWord } from './operators';
 import type { Ask } from './question';

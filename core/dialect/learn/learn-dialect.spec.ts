@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseQuery, printQuery } from '../../query';
-import { checkDialect } from '../check-dialect';
-import type { Dialect } from '../dialect';
-import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from '../profiles';
-import { readString } from '../reading';
-import { writeQuery } from '../writer';
+import { checkDialect } from '../form';
+import type { Dialect } from '../profile';
+import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, findDialect } from '../profile';
+import { readString } from '../read';
+import { writeQuery } from '../write';
 import { learnDialect } from './learn-dialect';
 
 const [base] = TEMPLATE_DIALECTS as [Dialect];

@@ -1,6 +1,6 @@
 import { printQuery } from '../../query';
-import type { Dialect } from '../dialect';
-import { readString } from '../reading';
+import type { Dialect } from '../profile';
+import { readString } from '../read';
 import { describeFields, findFields } from './field-marks';
 import { describeNearness, findNearness } from './nearness';
 import { findOperators, hasMixedLevels } from './operators';

@@ -1,4 +1,4 @@
-import type { ProximityRule } from '../dialect';
+import type { ProximityRule } from '../profile';
 import type { Ask } from './question';
 import { NEAR_FORMS, ORDERED_WORDS } from './signs';
 

@@ -1,4 +1,4 @@
-import type { Dialect, OperatorWords } from '../dialect';
+import type { Dialect, OperatorWords } from '../profile';
 import type { Ask } from './question';
 import { OPERATOR_WORDS } from './signs';
 

@@ -1,4 +1,4 @@
-import type { Dialect } from '../dialect';
+import type { Dialect } from '../profile';
 import type { Ask } from './question';
 import { WILDCARD_SIGNS } from './signs';
 

@@ -1,0 +1,122 @@
+import type { Property, RangeNode, ValueNode } from '../../query';
+import {
+  NO_LIMITERS,
+  getLimiterRow,
+  listLimiters,
+  type LimiterName,
+  type Limiters,
+  type Range,
+} from '../../limiter';
+import { DOCUMENT_TYPES } from '../../record';
+import type { Dialect, LimiterRule } from '../profile';
+
+/** The ticked boxes that go with a string: the limiters that a database takes apart from it. */
+export type Boxes = Limiters;
+
+/** A limiter that the string does not carry: to be set by hand, or not to be had. */
+export interface HandStep {
+  readonly limiter: LimiterName;
+  readonly how: 'box' | 'hand' | 'none';
+  readonly value: string;
+  /** What the database understands by it, or how it is set. */
+  readonly note?: string;
+}
+
+/** What stands for an open end. */
+const OPEN_ENDS = { years: ['1000', '9999'], months: ['1000-01', '9999-12'] } as const;
+
+/** The limiters as a dialect applies them: what joins the string, what is ticked, what is left to say. */
+export function writeLimiters(
+  limiters: Limiters | undefined,
+  dialect: Dialect,
+): { text: string[]; boxes: Boxes; steps: HandStep[] } {
+  const text: string[] = [];
+  let boxes: Boxes = {};
+  const steps: HandStep[] = [];
+  for (const { name, value } of listLimiters(limiters ?? NO_LIMITERS)) {
+    const rule = dialect.limiters[name];
+    if (rule.how === 'string') text.push(writeInString(rule, name, limiters ?? {}, dialect));
+    else
+      steps.push({
+        limiter: name,
+        how: rule.how,
+        value,
+        ...(rule.note !== undefined && { note: rule.note }),
+      });
+    if (rule.how === 'box') boxes = { ...boxes, [name]: limiters?.[name] };
+  }
+  return { text, boxes, steps };
+}
+
+function writeInString(
+  rule: LimiterRule & { how: 'string' },
+  name: LimiterName,
+  limiters: Limiters,
+  dialect: Dialect,
+): string {
+  const row = getLimiterRow(name);
+  if (row.kind === 'years' || row.kind === 'months') {
+    const { from, to } = (limiters[name] ?? {}) as Range<number | string>;
+    return writeRange(rule, from?.toString(), to?.toString(), OPEN_ENDS[row.kind]);
+  }
+  const values = listValues(name, limiters);
+  const named = values.map((value) => rule.values?.[value] ?? value);
+  if (rule.form.includes('{values}'))
+    return rule.form.replace('{values}', () => named.join(rule.joint ?? ', '));
+  const written = named.map((value) => rule.form.replace('{value}', () => value));
+  return written.length === 1 ? (written[0] ?? '') : `(${written.join(` ${dialect.operators.or.write} `)})`;
+}
+
+function writeRange(
+  { form, formFrom, formTo }: LimiterRule & { how: 'string' },
+  from: string | undefined,
+  to: string | undefined,
+  [earliest, latest]: readonly [string, string],
+): string {
+  if (formFrom !== undefined && from !== undefined && to === undefined)
+    return formFrom.replace('{from}', from);
+  if (formTo !== undefined && to !== undefined && from === undefined) return formTo.replace('{to}', to);
+  return form.replace('{from}', from ?? earliest).replace('{to}', to ?? latest);
+}
+
+/** A part of a query that asks what a limiter asks, as the string has it; nothing if it cannot stand there. */
+export function writeProperty(node: RangeNode | ValueNode, dialect: Dialect): string | undefined {
+  const name = LIMITER_OF[node.property];
+  const rule = dialect.limiters[name];
+  if (rule.how !== 'string') return undefined;
+  return writeInString(rule, name, describeAsLimiters(node), dialect);
+}
+
+/** True if a database can limit a whole search by a property, in whatever way. */
+export function canLimit(property: Property, { limiters }: Dialect): boolean {
+  return limiters[LIMITER_OF[property]].how !== 'none';
+}
+
+/** The limiter that asks for each property of a record. */
+export const LIMITER_OF = {
+  year: 'years',
+  entered: 'entered',
+  type: 'types',
+  language: 'languages',
+} as const satisfies Record<Property, LimiterName>;
+
+function describeAsLimiters(node: RangeNode | ValueNode): Limiters {
+  if (node.kind === 'value')
+    return node.property === 'language'
+      ? { languages: [node.value] }
+      : { types: DOCUMENT_TYPES.filter((type) => type === node.value) };
+  const { from, to } = node;
+  const text = { ...(from !== undefined && { from }), ...(to !== undefined && { to }) };
+  if (node.property === 'entered') return { entered: text };
+  return {
+    years: { ...(from !== undefined && { from: Number(from) }), ...(to !== undefined && { to: Number(to) }) },
+  };
+}
+
+/** The values of a limiter that is a list; a quotation mark would end what it stands in. */
+function listValues(name: LimiterName, limiters: Limiters): readonly string[] {
+  const row = getLimiterRow(name);
+  if (row.kind !== 'list') return ['yes'];
+  const values = (limiters[name] ?? []) as readonly string[];
+  return row.isFreeText ? values.map((value) => value.replace(/["\\]/g, ' ').trim()) : values;
+}
