@@ -27,6 +27,11 @@ const PHRASES = [
   'warm baths',
 ];
 
+/** Words near each other are at most so many places apart. */
+const DISTANCE = 5;
+/** The words that come first in the texts are among the frequent ones. */
+const FREQUENT = 150;
+
 type Choose = (random: Random) => BothQuery;
 
 /** The kinds of query that are measured, with words as people would take them: some frequent, most not. */
@@ -52,12 +57,32 @@ export function createKinds(words: readonly string[]): { readonly name: string; 
     ours: { kind: 'not', include: include.ours, exclude: exclude.ours },
     theirs: `(${include.theirs} NOT ${exclude.theirs})`,
   });
+  /** FTS5 counts the words between, and knows only single words; a group is every pair of its words. */
+  const near = (left: readonly string[], right: readonly string[]): BothQuery => ({
+    ours: {
+      kind: 'near',
+      left: left.map((text) => [{ pattern: createPattern(text) }]),
+      right: right.map((text) => [{ pattern: createPattern(text) }]),
+      distance: DISTANCE,
+      ordered: false,
+      fields: ALL,
+    },
+    theirs: left
+      .flatMap((one) => right.map((other) => `NEAR("${one}" "${other}", ${DISTANCE - 1})`))
+      .join(' OR '),
+  });
   const list = (count: number, make: () => BothQuery): BothQuery[] => Array.from({ length: count }, make);
   const cut = (text: string): string => `${text.slice(0, Math.max(4, text.length - 2))}*`;
   const chooseTerm = (random: Random): BothQuery => {
     const roll = random.next();
     if (roll < 0.35) return phrase(random.pick(PHRASES));
     return roll < 0.65 ? word(cut(chooseWord(random))) : word(chooseWord(random));
+  };
+  /** Different words, so that none is sought near itself; frequent ones, of which there is something to read. */
+  const chooseWords = (random: Random, count: number): string[] => {
+    const chosen = new Set<string>();
+    while (chosen.size < count) chosen.add(random.pick(words.slice(0, FREQUENT)));
+    return [...chosen];
   };
   return [
     { name: 'single terms', choose: (random) => word(chooseWord(random)) },
@@ -101,6 +126,20 @@ export function createKinds(words: readonly string[]): { readonly name: string; 
             );
           }),
         ),
+    },
+    {
+      name: 'two words near each other',
+      choose: (random) => {
+        const [left, right] = chooseWords(random, 2);
+        return near([left!], [right!]);
+      },
+    },
+    {
+      name: 'two groups of eight near each other',
+      choose: (random) => {
+        const chosen = chooseWords(random, 16);
+        return near(chosen.slice(0, 8), chosen.slice(8));
+      },
     },
     {
       name: '60 terms, nested, with NOT and years',

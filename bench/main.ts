@@ -11,6 +11,7 @@ import { createRandom } from '#demo/random';
 import { createCorpus } from '#demo/works';
 import { createKinds, type BothQuery } from './kinds';
 import { createPeer, type Peer } from './peer';
+import { measureWildcards } from './wildcards';
 
 const QUERIES = 60;
 const large = process.argv.includes('--large');
@@ -36,6 +37,7 @@ const evaluator = createEvaluator(index, 100_000);
 const peer = createPeer(rows);
 const words = index.terms.filter((word) => /^[a-z]{4,}$/.test(word));
 measureQueries();
+measureWildcards(index, evaluator);
 
 /** The index as the application builds it: all fields of a record. */
 function measureBuilding(): void {

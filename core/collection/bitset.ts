@@ -80,7 +80,8 @@ export class RecordSet {
 
   count(): number {
     let total = 0;
-    for (const bits of this.words) total += countBits(bits);
+    // Most sets are small: most words have no bit.
+    for (const bits of this.words) if (bits !== 0) total += countBits(bits);
     return total;
   }
 

@@ -25,16 +25,26 @@ export function findTerms(
     const term = findTermNumbers(index).get(foldLetters(printPattern(pattern)));
     return term === undefined ? [] : [term];
   }
-  const matches = createMatcher(pattern);
   const prefix = findPrefix(pattern);
   const suffix = findSuffix(pattern);
-  if (prefix === '' && suffix !== '') {
-    const found = collect(index, index.reversed, reverse(suffix), reverse, matches, Infinity, deadline);
-    return found
-      .sort((a, b) => (index.terms[a]! < index.terms[b]! ? -1 : 1))
-      .slice(0, cap === Infinity ? undefined : cap);
-  }
-  return collect(index, index.sorted, prefix, (text) => text, matches, cap, deadline);
+  const byPrefix = findRange(index, index.sorted, prefix, compareForwards);
+  const byEnd = suffix === '' ? undefined : findRange(index, index.reversed, suffix, compareBackwards);
+  const isByEnd = byEnd !== undefined && byEnd.end - byEnd.start < byPrefix.end - byPrefix.start;
+  const isSure =
+    pattern.length === (prefix === '' ? 0 : 1) + (suffix === '' ? 0 : 1) + 1 && hasOnlyAny(pattern);
+  const least = prefix.length + suffix.length;
+  const matches: (word: string) => boolean = isSure
+    ? (word) => word.length >= least && word.startsWith(prefix) && word.endsWith(suffix)
+    : createMatcher(pattern);
+  if (!isByEnd) return collect(index, index.sorted, byPrefix, matches, cap, deadline);
+  const found = collect(index, index.reversed, byEnd, matches, Infinity, deadline);
+  found.sort((a, b) => (index.terms[a]! < index.terms[b]! ? -1 : 1));
+  return cap < found.length ? found.slice(0, cap) : found;
+}
+
+/** True if a pattern is letters with one place for any letters, at the end, at the beginning or between. */
+function hasOnlyAny(pattern: Pattern): boolean {
+  return pattern.every(({ kind }) => kind === 'letters' || kind === 'any');
 }
 
 const NUMBERS = new WeakMap<CollectionIndex, ReadonlyMap<string, number>>();
@@ -78,40 +88,73 @@ export function countPostings(index: CollectionIndex, term: number): number {
 function collect(
   index: CollectionIndex,
   order: Uint32Array,
-  prefix: string,
-  read: (text: string) => string,
+  { start, end }: OrderRange,
   matches: (word: string) => boolean,
   cap: number,
   deadline: Deadline,
 ): number[] {
   const found: number[] = [];
-  for (let at = findFirst(index, order, prefix, read); at < order.length && found.length < cap; at++) {
+  for (let at = start; at < end && found.length < cap; at++) {
     if (at % WORDS_BETWEEN === 0 && deadline()) break;
     const term = order[at]!;
-    const text = index.terms[term]!;
-    if (!read(text).startsWith(prefix)) break;
-    if (matches(text)) found.push(term);
+    if (matches(index.terms[term]!)) found.push(term);
   }
   return found;
 }
 
-/** The first place of an order whose word is not before the given one. */
-function findFirst(
-  index: CollectionIndex,
-  order: Uint32Array,
-  word: string,
-  read: (text: string) => string,
-): number {
-  let low = 0;
-  let high = order.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if (read(index.terms[order[middle]!]!) < word) low = middle + 1;
-    else high = middle;
+/** Places of an order, `[start, end)`. */
+interface OrderRange {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** Says whether a word stands before (-1), among (0) or behind (1) those with a beginning, or an end. */
+type CompareWord = (word: string, part: string) => -1 | 0 | 1;
+
+const compareForwards: CompareWord = (word, part) => {
+  if (word.startsWith(part)) return 0;
+  return word < part ? -1 : 1;
+};
+
+/** As the reversed order has them: by the last letter, then the one before it. */
+const compareBackwards: CompareWord = (word, part) => {
+  const length = Math.min(word.length, part.length);
+  for (let back = 1; back <= length; back++) {
+    const own = word.charCodeAt(word.length - back);
+    const other = part.charCodeAt(part.length - back);
+    // A letter of two units is turned round as a whole.
+    if (isHalf(own) || isHalf(other)) return compareForwards(reverse(word), reverse(part));
+    const difference = own - other;
+    if (difference !== 0) return difference < 0 ? -1 : 1;
   }
-  return low;
+  return word.length < part.length ? -1 : 0;
+};
+
+function isHalf(unit: number): boolean {
+  return (unit & 0xf800) === 0xd800;
 }
 
 function reverse(text: string): string {
   return [...text].reverse().join('');
+}
+
+/** The words of an order that begin, or end, with a part: they stand side by side. */
+function findRange(
+  index: CollectionIndex,
+  order: Uint32Array,
+  part: string,
+  compare: CompareWord,
+): OrderRange {
+  if (part === '') return { start: 0, end: order.length };
+  const find = (isBefore: (place: number) => boolean): number => {
+    let low = 0;
+    let high = order.length;
+    while (low < high) {
+      const middle = (low + high) >>> 1;
+      if (isBefore(compare(index.terms[order[middle]!]!, part))) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
+  return { start: find((place) => place < 0), end: find((place) => place <= 0) };
 }

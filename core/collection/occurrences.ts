@@ -9,6 +9,7 @@ import {
 import { ALL_FIELDS, type FieldMask } from './document';
 import { NEVER, findTerms, type Deadline } from './dictionary';
 import type { Slot } from './expression';
+import { findNearWords } from './near-words';
 
 /** Places of one segment as `record * 65536 + position`, growing. */
 export type Places = Float64Array;
@@ -151,6 +152,10 @@ export function findNearRecords(
   fields: FieldMask,
   deadline: Deadline = NEVER,
 ): number[] {
+  const leftWords = listSingleWords(index, near.left, deadline);
+  const rightWords = leftWords && listSingleWords(index, near.right, deadline);
+  if (leftWords && rightWords)
+    return findNearWords(segment, { ...near, left: leftWords, right: rightWords }, fields, deadline);
   const left = listStretches(index, segment, near.left, fields, deadline);
   const right = listStretches(index, segment, near.right, fields, deadline);
   const records: number[] = [];
@@ -178,6 +183,21 @@ export function findNearRecords(
     }
   }
   return records;
+}
+
+/** The terms of operands that are single words; nothing if one of them is a phrase. */
+function listSingleWords(
+  index: CollectionIndex,
+  operands: readonly (readonly Slot[])[],
+  deadline: Deadline,
+): readonly number[] | undefined {
+  const terms = new Set<number>();
+  for (const slots of operands) {
+    const [slot] = slots;
+    if (!slot || slots.length > 1) return undefined;
+    for (const term of findTerms(index, slot.pattern, slot.cap, deadline)) terms.add(term);
+  }
+  return [...terms];
 }
 
 function listStretches(

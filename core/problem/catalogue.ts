@@ -1,4 +1,3 @@
-import type { Problem } from './problem';
 import { FILE_WORDINGS } from './wordings/files';
 import { OUTLINE_WORDINGS } from './wordings/outline';
 import { QUERY_TEXT_WORDINGS } from './wordings/query-text';
@@ -21,25 +20,3 @@ export type ProblemCode = keyof typeof WORDINGS;
 
 /** Every code with its wording. */
 export const CATALOGUE: Readonly<Record<ProblemCode, Wording>> = WORDINGS;
-
-/** The sentence that says what is wrong. */
-export function describeProblem(problem: Problem): string {
-  return fillIn(CATALOGUE[problem.code].says, problem.data);
-}
-
-/** The sentence that says what to do. */
-export function describeRemedy(problem: Problem): string {
-  return fillIn(CATALOGUE[problem.code].remedy, problem.data);
-}
-
-/** What is wrong and what to do, for places with room for both. */
-export function describeInFull(problem: Problem): string {
-  return `${describeProblem(problem)} ${describeRemedy(problem)}`;
-}
-
-function fillIn(sentence: string, data: Problem['data']): string {
-  return sentence.replace(/\{(\w+)\}/g, (_, name: string) => {
-    const value = data[name];
-    return typeof value === 'number' ? value.toLocaleString('en') : (value ?? '…');
-  });
-}

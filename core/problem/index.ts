@@ -1,4 +1,4 @@
-export { describeInFull, describeProblem, describeRemedy } from './catalogue';
+export { describeInFull, describeProblem, describeRemedy } from './describe';
 export type { ProblemCode } from './catalogue';
 export type { Wording } from './wordings/wording';
 export { applyFix, createProblem, fail, succeed } from './problem';

@@ -43,6 +43,26 @@ describe('patterns', () => {
     );
   });
 
+  it('of more places than a number has bits, and of letters of two units, match the same', () => {
+    const letters = fc.constantFrom('a', '𐐨', '漢');
+    const parts = fc.array(
+      fc.oneof(
+        letters.map((text) => ({ kind: 'letters', text }) as const),
+        letters.map((letter) => ({ kind: 'maybe', letter }) as const),
+        fc.constant({ kind: 'one' } as const),
+        fc.constant({ kind: 'any' } as const),
+      ),
+      { minLength: 1, maxLength: 40 },
+    );
+    const texts = fc.array(letters, { maxLength: 40 }).map((all) => all.join(''));
+    fc.assert(
+      fc.property(parts, texts, (some, text) => {
+        expect(createMatcher(some)(text)).toBe(new RegExp(createExpression(some), 'u').test(text));
+      }),
+      { numRuns: 500 },
+    );
+  });
+
   it('are the same when they are printed and read again', () => {
     fc.assert(
       fc.property(pattern, (parts) => {

@@ -84,7 +84,48 @@ export function createMatcher(pattern: Pattern): (word: string) => boolean {
     if (part.kind === 'maybe') return [{ maybe: foldLetters(part.letter) }];
     return [part.kind];
   });
+  if (steps.length <= MOST_BITS) return createBitMatcher(steps);
   return (word) => matchSteps(steps, word);
+}
+
+/** Places of a pattern that fit the bits of a number, the one behind the last among them. */
+const MOST_BITS = 30;
+
+/** Follows all places that a word can have reached in the pattern at once, a bit each: a large index has many words. */
+function createBitMatcher(steps: readonly Step[]): (word: string) => boolean {
+  const mask = (is: (step: Step) => boolean): number =>
+    steps.reduce((bits, step, at) => (is(step) ? bits | (1 << at) : bits), 0);
+  const any = mask((step) => step === 'any');
+  const one = mask((step) => step === 'one');
+  const optional = mask((step) => step === 'any' || (typeof step === 'object' && 'maybe' in step));
+  const letters = new Map<number, number>();
+  steps.forEach((step, at) => {
+    if (typeof step === 'string') return;
+    const sign = ('letter' in step ? step.letter : step.maybe).codePointAt(0) ?? 0;
+    letters.set(sign, (letters.get(sign) ?? 0) | (1 << at));
+  });
+  /** Adds the places that are reached without a further letter. */
+  const close = (reached: number): number => {
+    let wider = reached | ((reached & optional) << 1);
+    while (wider !== reached) {
+      reached = wider;
+      wider = reached | ((reached & optional) << 1);
+    }
+    return wider;
+  };
+  const start = close(1);
+  const end = 1 << steps.length;
+  return (word) => {
+    let reached = start;
+    for (let at = 0; at < word.length; at++) {
+      const sign = word.codePointAt(at) ?? 0;
+      if (sign > 0xffff) at++;
+      const next = (reached & any) | ((reached & (one | (letters.get(sign) ?? 0))) << 1);
+      if (next === 0) return false;
+      reached = close(next);
+    }
+    return (reached & end) !== 0;
+  };
 }
 
 function matchSteps(steps: readonly Step[], word: string): boolean {

@@ -1,5 +1,5 @@
 import type { Heading } from '#core/vocabulary/index';
-import type { ThesaurusId } from './index';
+import type { ThesaurusId } from './thesaurus-id';
 
 /** A matter and the word that it gives to combined headings. */
 const GROUPS = `Aves: Bird; Chiroptera: Bat; Rodentia: Rodent; Carnivora: Carnivore; Amphibia: Amphibian; Testudines: Turtle; Freshwater fish: Freshwater fish; Marine fish: Marine fish; Insecta: Insect; Lepidoptera: Moth; Coleoptera: Beetle; Apidae: Bee; Culicidae: Mosquito; Cattle: Cattle; Swine: Pig; Poultry: Poultry; Strigiformes: Owl; Passeriformes: Songbird; Anseriformes: Waterfowl; Lampyridae: Firefly; Plants: Plant; Infants: Infant; Children: Child; Adolescents: Adolescent`;

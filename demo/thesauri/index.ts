@@ -4,9 +4,7 @@ import { GANTRY_LIST } from './gantry-list';
 import { HERONSMERE_TREE } from './heronsmere-tree';
 import { MATCHES, SCOPE_NOTES, TRANSLATIONS } from './notes';
 import { combineHeadings } from './combined';
-
-/** The databases that have a thesaurus of their own. */
-export type ThesaurusId = 'heronsmere' | 'gantry';
+import type { ThesaurusId } from './thesaurus-id';
 
 let made: Readonly<Record<ThesaurusId, Vocabulary>> | undefined;
 

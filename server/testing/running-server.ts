@@ -17,7 +17,7 @@ export async function startServer(
   port: number,
   env: Readonly<Record<string, string>> = {},
 ): Promise<RunningServer> {
-  const child = spawn(process.execPath, ['--max-semi-space-size=32', script], {
+  const child = spawn(process.execPath, [script], {
     env: { MALLOC_ARENA_MAX: '2', ...process.env, ...env, PORT: String(port) },
     stdio: ['ignore', 'ignore', 'inherit'],
   });

@@ -2,16 +2,11 @@ import type { ComponentType } from '@angular/cdk/portal';
 import { Injectable, Injector, inject } from '@angular/core';
 import type { MatDialogRef } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
+import type { RowsQuestion } from './dialogs/rows-question';
 import { QueryDesk, type EditHome } from './query-desk';
 import { QueryFindings } from './query-findings';
 import type { OutlineRow } from '#core/outline/index';
 import { Dialogs } from '../ui/dialogs';
-
-/** The rows that a dialog is about, and the text that they stand in. */
-export interface RowsQuestion {
-  readonly home: EditHome;
-  readonly rows: readonly OutlineRow[];
-}
 
 /** Opens the dialogs of the Query view; each is fetched when it is first opened. They make their edits themselves. */
 @Injectable()

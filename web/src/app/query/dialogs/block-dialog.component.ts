@@ -6,7 +6,7 @@ import { build, formatQuery, printQuery } from '#core/query/index';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from '../query-dialogs';
+import type { RowsQuestion } from './rows-question';
 
 /** Gives a row a name, so that it can be used in several places. */
 @Component({

@@ -3,7 +3,7 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { setItemComments } from '#core/outline/index';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from '../query-dialogs';
+import type { RowsQuestion } from './rows-question';
 
 /** What is remarked on a row: it stands in the query text as a comment. */
 @Component({

@@ -5,7 +5,7 @@ import { setItemDatabases } from '#core/outline/index';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from '../query-dialogs';
+import type { RowsQuestion } from './rows-question';
 
 /** The databases that rows are meant for. */
 @Component({

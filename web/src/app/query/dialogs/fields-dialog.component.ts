@@ -5,7 +5,7 @@ import { listFields, setItemFields } from '#core/outline/index';
 import { DEFAULT_FIELDS, FIELDS, type Field } from '#core/query/index';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from '../query-dialogs';
+import type { RowsQuestion } from './rows-question';
 
 /** Where rows are searched. */
 @Component({

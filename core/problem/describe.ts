@@ -1,0 +1,24 @@
+import { CATALOGUE } from './catalogue';
+import type { Problem } from './problem';
+
+/** The sentence that says what is wrong. */
+export function describeProblem(problem: Problem): string {
+  return fillIn(CATALOGUE[problem.code].says, problem.data);
+}
+
+/** The sentence that says what to do. */
+export function describeRemedy(problem: Problem): string {
+  return fillIn(CATALOGUE[problem.code].remedy, problem.data);
+}
+
+/** What is wrong and what to do, for places with room for both. */
+export function describeInFull(problem: Problem): string {
+  return `${describeProblem(problem)} ${describeRemedy(problem)}`;
+}
+
+function fillIn(sentence: string, data: Problem['data']): string {
+  return sentence.replace(/\{(\w+)\}/g, (_, name: string) => {
+    const value = data[name];
+    return typeof value === 'number' ? value.toLocaleString('en') : (value ?? '…');
+  });
+}

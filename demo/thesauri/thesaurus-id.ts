@@ -1,0 +1,2 @@
+/** The databases that have a thesaurus of their own. */
+export type ThesaurusId = 'heronsmere' | 'gantry';

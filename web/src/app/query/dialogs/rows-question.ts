@@ -1,0 +1,9 @@
+import type { OutlineRow } from '#core/outline/index';
+import type { EditHome } from '../query-desk';
+
+/** The rows that a dialog is about, and the text that they stand in. */
+export interface RowsQuestion {
+  readonly home: EditHome;
+  readonly rows: readonly OutlineRow[];
+}
+
