@@ -1,5 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
+/** Where the tests are listed for who counts them (scripts/test.mjs). */
+const report = process.env['EWER_TEST_REPORT'];
 const port = Number(process.env['E2E_PORT'] ?? 4690);
 
 export default defineConfig({
@@ -7,7 +9,7 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: true,
   workers: 2,
-  // A test that passes only when tried again is listed as flaky, and said so at the end (scripts/test.mjs): a defect to find.
+  // A test that passes only when tried again is listed at the end (scripts/test.mjs): a defect to find.
   retries: 1,
   projects: [
     { name: 'tasks', testIgnore: '**/figures*.spec.ts' },
@@ -22,7 +24,7 @@ export default defineConfig({
   ],
   timeout: 120_000,
   expect: { timeout: 30_000 },
-  reporter: [['list']],
+  reporter: [['list'], ...(report ? [['json', { outputFile: report }] as const] : [])],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

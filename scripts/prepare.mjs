@@ -14,19 +14,13 @@ export async function run(command, args, options = {}) {
   }
 }
 
-/** Runs a command and gives its exit code; `onText` gets what it prints. */
-export function runFor(command, args, { env = {}, onText } = {}) {
+/** Runs a command and gives its exit code. */
+export function runFor(command, args, { env = {} } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, {
-      stdio: ['ignore', onText ? 'pipe' : 'inherit', onText ? 'pipe' : 'inherit'],
+      stdio: ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, ...env },
     });
-    for (const stream of [child.stdout, child.stderr]) {
-      stream?.on('data', (chunk) => {
-        process.stdout.write(chunk);
-        onText?.(String(chunk));
-      });
-    }
     child.on('error', () => resolve(127));
     child.on('close', (code) => resolve(code ?? 1));
   });

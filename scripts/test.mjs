@@ -14,35 +14,70 @@ for (const check of ['typecheck', 'lint', 'format:check', 'lockcheck']) {
   if ((await runFor('npm', ['run', '--silent', check])) === 0) passed++;
   else failed++;
 }
-await countTests('unit tests', 'npx', ['vitest', 'run']);
+await countUnitTests();
 await buildAll();
 await run('node', ['dist/server/build-demo.js']);
-await countTests('browser tests', 'npx', ['playwright', 'test']);
+await countBrowserTests();
 
 console.log(`\nin ${Math.round((Date.now() - started) / 1000)} s`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 
-/** Runs a test runner and adds up what it counts; a runner that fails without a count is one failure. */
-async function countTests(name, command, args) {
-  console.log(`\n== ${name}`);
-  let text = '';
-  const code = await runFor(command, args, {
-    env: { FORCE_COLOR: '0', NO_COLOR: '1' },
-    onText: (chunk) => (text += chunk),
+async function countUnitTests() {
+  console.log('\n== unit tests');
+  const file = 'test-results/unit.json';
+  const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+  const { code, report } = await runAndRead('npx', ['vitest', 'run', ...reporters], file, {});
+  // A file of tests that cannot be read has no tests to fail: it counts as one.
+  const broken = report?.testResults.filter(
+    (one) => one.status === 'failed' && one.assertionResults.length === 0,
+  );
+  add(code, report?.numPassedTests ?? 0, (report?.numFailedTests ?? 0) + (broken?.length ?? 0));
+}
+
+async function countBrowserTests() {
+  console.log('\n== browser tests');
+  const file = 'test-results/browser.json';
+  const { code, report } = await runAndRead('npx', ['playwright', 'test'], file, {
+    EWER_TEST_REPORT: file,
   });
-  const summary =
-    command === 'npx' && args[0] === 'vitest' ? (/^\s*Tests\s.*$/m.exec(text)?.[0] ?? '') : text;
-  const sum = (word) =>
-    [...summary.matchAll(new RegExp(`(\\d+) ${word}\\b`, 'g'))].reduce(
-      (all, [, count]) => all + Number(count),
-      0,
-    );
-  const unsure = sum('flaky');
-  if (unsure > 0) console.log(`\n${unsure} of these passed only when tried again: see above which, and why.`);
-  passed += sum('passed') + unsure;
-  const failures = sum('failed');
-  failed += code !== 0 && failures === 0 ? 1 : failures;
+  const tests = (report?.suites ?? []).flatMap(listTests);
+  const slowest = [...tests].sort((a, b) => b.seconds - a.seconds).slice(0, 10);
+  console.log('\nThe ten slowest browser tests:');
+  for (const { seconds, title } of slowest) console.log(`${seconds.toFixed(1).padStart(6)} s  ${title}`);
+  const unsure = tests.filter(({ status }) => status === 'flaky');
+  if (unsure.length > 0) console.log('\nPassed only when tried again, for a cause that is to be found:');
+  for (const { title } of unsure) console.log(`  ${title}`);
+  const count = (status) => tests.filter((one) => one.status === status).length;
+  add(code, count('expected') + unsure.length, count('unexpected'));
+}
+
+/** The tests of a suite of the browser's runner, with those of the suites in it. */
+function listTests({ specs = [], suites = [], file }) {
+  return [
+    ...specs.flatMap(({ title, tests }) =>
+      tests.map(({ status, results }) => ({
+        title: `${file}: ${title}`,
+        status,
+        seconds: results.reduce((sum, { duration }) => sum + duration, 0) / 1000,
+      })),
+    ),
+    ...suites.flatMap(listTests),
+  ];
+}
+
+/** Runs a test runner and reads the report that it wrote; none if it wrote none. */
+async function runAndRead(command, args, file, env) {
+  fs.rmSync(file, { force: true });
+  const code = await runFor(command, args, { env: { FORCE_COLOR: '0', NO_COLOR: '1', ...env } });
+  const report = fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : undefined;
+  return { code, report };
+}
+
+/** A runner that fails without a failure in its report is one failure. */
+function add(code, good, bad) {
+  passed += good;
+  failed += code !== 0 && bad === 0 ? 1 : bad;
 }
 
 /** Chromium from Debian's packages, if none is there. */

@@ -5,7 +5,11 @@ import { expect, it } from 'vitest';
 const ROOT = resolve(import.meta.dirname, '../..');
 const FOLDERS = ['core', 'server', 'demo', 'bench', 'e2e', 'web/src'];
 /** What stands behind `#` in an import. */
-const ALIASES: Readonly<Record<string, string>> = { '#core/': 'core/', '#server/': 'server/', '#demo/': 'demo/' };
+const ALIASES: Readonly<Record<string, string>> = {
+  '#core/': 'core/',
+  '#server/': 'server/',
+  '#demo/': 'demo/',
+};
 const IMPORTS = /(?:\bfrom|\bimport)\s*\(?\s*'([^']+)'/g;
 
 function listFiles(folder: string): string[] {

@@ -2,7 +2,6 @@ import type { ComponentType } from '@angular/cdk/portal';
 import { Injectable, Injector, inject } from '@angular/core';
 import type { MatDialogRef } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
-import type { RowsQuestion } from './dialogs/rows-question';
 import { QueryDesk, type EditHome } from './query-desk';
 import { QueryFindings } from './query-findings';
 import type { OutlineRow } from '#core/outline/index';

@@ -25,7 +25,6 @@ import {
 } from '#core/project/index';
 import { getLeast, type Comparison } from '#core/count/index';
 import { getAmount } from '../counting/count-state';
-import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
