@@ -12,7 +12,7 @@ import {
   createTermQuestions,
   findOverlap,
   listCombinations,
-  listTrials,
+  listProposals,
   tryChange,
 } from '#core/compare/index';
 import { createAmount } from '#core/count/index';
@@ -202,11 +202,11 @@ function measureApplication(): void {
     400,
   );
   const demo = createDemoProject();
-  const trials = [...listTrials(demo, 2026), ...listTrials(large, 2026).slice(0, 200)].slice(0, 200);
+  const proposals = [...listProposals(demo, 2026), ...listProposals(large, 2026).slice(0, 200)].slice(0, 200);
   measure(
-    `${trials.length} changes to try`,
+    `${proposals.length} changes to try`,
     (pool) =>
-      trials.flatMap(({ change }) => {
+      proposals.flatMap(({ change }) => {
         const changed = tryChange(demo, change) ?? tryChange(large, change);
         return changed ? [pool(createSharedDraft(changed.working))] : [];
       }),

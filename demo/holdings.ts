@@ -28,7 +28,7 @@ const LAST_INDEXED_MONTH = '2026-07';
 const LAST_MONTH = '2026-11';
 
 /** A database's part of the corpus: the works it took in, in the order of their entry. */
-export interface Holding {
+export interface DemoHolding {
   readonly id: HoldingId;
   readonly works: readonly Work[];
   /** The record of the nth work as this database shows it. */
@@ -36,7 +36,7 @@ export interface Holding {
 }
 
 /** One database's part. A work may stand in it twice; sizes count such doubles too. */
-export function createHolding(corpus: Corpus, id: HoldingId): Holding {
+export function createHolding(corpus: Corpus, id: HoldingId): DemoHolding {
   const stream = HOLDING_IDS.indexOf(id) + 1;
   const size = Math.round((HOLDING_SIZES[id] * corpus.works.length) / 40_000);
   const doubles = Math.round(size * 0.006);

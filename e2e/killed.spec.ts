@@ -9,7 +9,7 @@ import { Workbench } from './pages/workbench';
 const KILLS = Number(process.env['EWER_KILLS'] ?? 3);
 /** Milliseconds between two letters, and the most that may be gone. */
 const BETWEEN = 150;
-const MOST_GONE = 1_000;
+const MAX_GONE = 1_000;
 
 /** Numbers between 0 and 1 that are the same in every run. */
 function createRandom(seed: number): () => number {
@@ -67,7 +67,7 @@ test('a browser that is killed while somebody types loses no more than a second 
       const kept = (await readText(page)).replace('bats ', '').length;
       // So much typing is gone, at the pace that was kept.
       const gone = (letters - kept) * BETWEEN;
-      expect(gone, `kill ${kill + 1}: ${kept} of ${letters} letters kept`).toBeLessThanOrEqual(MOST_GONE);
+      expect(gone, `kill ${kill + 1}: ${kept} of ${letters} letters kept`).toBeLessThanOrEqual(MAX_GONE);
     }
     await context.close();
   } finally {

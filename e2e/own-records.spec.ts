@@ -86,3 +86,14 @@ test('a file without records says so, and an import that is stopped keeps nothin
   const again = await openDialog(page);
   await expect(again).not.toContainText('On this machine already');
 });
+
+test('each database says how many headings of its thesaurus the concepts have', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  // Loaded anew, so that no other view has fetched a thesaurus before.
+  await page.goto(page.url().replace(/topic.*$/, 'databases'));
+  const heronsmere = page.getByRole('row').filter({ hasText: 'Heronsmere Life Index' });
+  await expect(heronsmere.getByText('bats: 1', { exact: true })).toBeVisible();
+  await expect(heronsmere.getByText('behaviour: none', { exact: true })).toBeVisible();
+  await expect(page.getByText(/: …$/)).toHaveCount(0);
+});

@@ -86,6 +86,10 @@ async function takeDatabases(page: Page): Promise<void> {
   const more = ['Cardinal Point Citations', 'Northern Union Catalogue', 'Plainfinder'];
   await open(page, '/p/demo/databases');
   // The headings in one's concepts come with the thesauri.
+  await page
+    .getByText(/^bats: (\d|none)/)
+    .first()
+    .waitFor();
   await page.waitForFunction(() => !document.querySelector('main')?.textContent?.includes(': …'));
   await page.screenshot({ path: `${folder}/databases.png` });
   for (const name of more) await page.getByRole('checkbox', { name }).check();

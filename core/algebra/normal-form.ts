@@ -24,10 +24,10 @@ export interface ComparisonPlace {
 }
 
 /** The most spellings that letters which may be there are spelled out to. */
-const MOST_SPELLINGS = 64;
+const MAX_SPELLINGS = 64;
 
 /** More nodes of a decision diagram than this are not built: then nothing is shown. */
-const MOST_DECISIONS = 50_000;
+const MAX_DECISIONS = 50_000;
 
 /**
  * Compares two queries as Boolean functions of what their words, phrases, nearness and headings find in
@@ -161,7 +161,7 @@ class DecisionDiagram {
     const key = `${letter} ${no} ${yes}`;
     const known = this.known.get(key);
     if (known !== undefined) return known;
-    if (this.decisions.length > MOST_DECISIONS) throw new TooLarge();
+    if (this.decisions.length > MAX_DECISIONS) throw new TooLarge();
     this.decisions.push({ letter, no, yes });
     this.known.set(key, this.decisions.length - 1);
     return this.decisions.length - 1;
@@ -205,7 +205,7 @@ function describeWords(words: readonly Pattern[]): string {
 /** Some words in all their spellings; as they are if these would be too many. */
 function spell(words: readonly Pattern[]): string[] {
   const maybes = words.flat().filter(({ kind }) => kind === 'maybe').length;
-  if (maybes === 0 || 2 ** maybes > MOST_SPELLINGS) return [describeWords(words)];
+  if (maybes === 0 || 2 ** maybes > MAX_SPELLINGS) return [describeWords(words)];
   return Array.from({ length: 2 ** maybes }, (_, choice) => {
     let place = 0;
     const spelt = words.map((pattern) =>

@@ -9,9 +9,9 @@ import {
 } from '../query';
 
 /** Rounds of rewriting; each makes the query smaller, so few are ever needed. */
-const MOST_ROUNDS = 40;
+const MAX_ROUNDS = 40;
 /** In groups with more members, only equal members are looked for. */
-const MOST_COMPARED = 120;
+const MAX_COMPARED = 120;
 
 /**
  * A smaller query with the same record set for any records: flattened groups, no repeated members, no
@@ -20,7 +20,7 @@ const MOST_COMPARED = 120;
  */
 export function simplifyQuery(root: QueryNode, settings: CoverSettings = {}): QueryNode {
   let now = root;
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < MAX_ROUNDS; round++) {
     const next = simplifyOnce(now, settings);
     if (isSameQuery(next, now)) return next;
     now = next;
@@ -70,7 +70,7 @@ function simplifyGroup(node: QueryNode & { kind: 'and' | 'or' }, settings: Cover
 function dropNeedless(items: readonly QueryNode[], kind: 'and' | 'or', settings: CoverSettings): QueryNode[] {
   const isNeedless = (item: QueryNode, other: QueryNode): boolean => {
     if (isMarked(item)) return false;
-    if (items.length > MOST_COMPARED) return isSameQuery(item, other);
+    if (items.length > MAX_COMPARED) return isSameQuery(item, other);
     return kind === 'or' ? coversAll(other, item, settings) : coversAll(item, other, settings);
   };
   const kept = [...items];

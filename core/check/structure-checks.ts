@@ -14,7 +14,7 @@ import { listActive, type CheckSubject, type FoundThing } from './finding';
 import { namePiece } from './text-checks';
 
 /** More members than this are not tried pair by pair. */
-const MOST_PAIRED = 12;
+const MAX_PAIRED = 12;
 
 /** What takes part of a group: members without those that are off. */
 function listMembers(node: QueryNode): readonly QueryNode[] {
@@ -70,7 +70,7 @@ function findEmptyPair(
   members: readonly QueryNode[],
   count: (query: QueryNode) => number | undefined,
 ): [QueryNode, QueryNode] | undefined {
-  if (members.length > MOST_PAIRED) return undefined;
+  if (members.length > MAX_PAIRED) return undefined;
   for (const [at, a] of members.entries()) {
     for (const b of members.slice(at + 1)) if (count(build.and(a, b)) === 0) return [a, b];
   }

@@ -10,9 +10,9 @@ const LEAST_TOGETHER = 4;
 /** OR groups with so many members or more are looked at for others that lack one of them. */
 const LEAST_MEMBERS = 4;
 /** A group is compared with so many larger ones. */
-const MOST_WHOLES = 40;
+const MAX_WHOLES = 40;
 /** So many intersections are kept while a batch is counted. */
-const MOST_PREFIXES = 2_000;
+const MAX_PREFIXES = 2_000;
 
 /** A piece of a query that has to hold, or may not. */
 interface Part {
@@ -99,7 +99,7 @@ class Batch {
       if (at === last && (this.frequency.get(part.id) ?? 0) === 1)
         return succeed(part.isExcluded ? set.countWithout(found.value) : set.countShared(found.value));
       set = part.isExcluded ? set.clone().subtract(found.value) : set.clone().intersect(found.value);
-      if (this.prefixes.size < MOST_PREFIXES) this.prefixes.set(key, set);
+      if (this.prefixes.size < MAX_PREFIXES) this.prefixes.set(key, set);
     }
     return succeed(set ? set.count() : this.evaluator.index.size);
   }
@@ -139,7 +139,7 @@ class Batch {
     }
     const missing = new Map<number, { readonly family: Family; readonly member: SetExpression }>();
     for (const [size, alike] of bySize) {
-      const wholes = [...(bySize.get(size + 1) ?? []).slice(0, MOST_WHOLES), ...joinAlike(alike)].map(
+      const wholes = [...(bySize.get(size + 1) ?? []).slice(0, MAX_WHOLES), ...joinAlike(alike)].map(
         (group) => ({ group, family: new Family([...group.members.values()]) }),
       );
       for (const group of alike) {

@@ -221,7 +221,7 @@ class CachingEvaluator implements Evaluator {
     const phrases = forms.reduce((product, terms) => product * terms.length, 1);
     // Where one word has no form, the others must not be spelled out.
     if (phrases === 0) return set;
-    const plain = phrases <= MOST_PLAIN_PHRASES ? combineForms(forms, phrases) : undefined;
+    const plain = phrases <= MAX_PLAIN_PHRASES ? combineForms(forms, phrases) : undefined;
     this.index.segments.forEach((segment, number) => {
       if (this.isLate()) return;
       const base = number * SEGMENT_SIZE;
@@ -295,7 +295,7 @@ function estimateCost(expression: SetExpression): number {
 }
 
 /** A phrase with wildcards is spelled out to so many plain ones at most. */
-const MOST_PLAIN_PHRASES = 200;
+const MAX_PLAIN_PHRASES = 200;
 
 /** Every way to take one form of each word: the places in the lists count up like the digits of a number. */
 function combineForms(forms: readonly (readonly number[])[], phrases: number): number[][] {

@@ -1,7 +1,7 @@
 import { printExpression, type SetExpression } from './expression';
 
-const MOST_EXPRESSIONS = 25_000;
-const MOST_LETTERS = 1_000_000;
+const MAX_EXPRESSIONS = 25_000;
+const MAX_LETTERS = 1_000_000;
 
 /**
  * Numbers for expressions: equal ones have the same, whatever objects they are. An object is looked
@@ -15,7 +15,7 @@ export class ExpressionIds {
 
   /** Whether more is remembered than one wants to keep: very many expressions, or very long ones. */
   get isFull(): boolean {
-    return this.byText.size > MOST_EXPRESSIONS || this.letters > MOST_LETTERS;
+    return this.byText.size > MAX_EXPRESSIONS || this.letters > MAX_LETTERS;
   }
 
   find(expression: SetExpression): number {

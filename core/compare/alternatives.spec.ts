@@ -6,7 +6,7 @@ import { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from '.
 import { listMembers } from './members';
 import { createSharedDraft } from './term-contributions';
 import { createAmount, measureDistance } from '../count';
-import { describeTrial, listTrials, rankTrials, type TrialCounts } from './trials';
+import { describeProposal, listProposals, rankProposals, type ProposalCounts } from './proposed-changes';
 
 const amounts = (totals: readonly (number | undefined)[]) =>
   totals.map((total) => (total === undefined ? undefined : createAmount(total)));
@@ -52,13 +52,13 @@ describe('places to swap in', () => {
     const place = listSwapPlaces(project, YEAR).find(({ key }) => key === 'term t1');
     const texts = (place?.alternatives ?? []).map(({ change }) => after(project, change));
     expect(texts.filter((text) => /branch|focus/.test(text))).toEqual([]);
-    const tried = listTrials(project, YEAR).map(({ change }) => JSON.stringify(change));
+    const tried = listProposals(project, YEAR).map(({ change }) => JSON.stringify(change));
     expect(tried.filter((text) => /branch:|focus:/.test(text))).toEqual([]);
     // The same of a heading without one, which has these.
     const plain = make(['bat', 'heading: "Chiroptera"']);
     const swaps = listSwapPlaces(plain, YEAR).find(({ key }) => key === 'term t1')!.alternatives;
     expect(swaps.some(({ change }) => after(plain, change).includes('branch:'))).toBe(true);
-    expect(listTrials(plain, YEAR).some(({ change }) => JSON.stringify(change).includes('branch:'))).toBe(
+    expect(listProposals(plain, YEAR).some(({ change }) => JSON.stringify(change).includes('branch:'))).toBe(
       true,
     );
   });
@@ -109,10 +109,10 @@ describe('places to swap in', () => {
 describe('changes to try', () => {
   it('can all be made to the demo draft, each changes it, and none comes twice', () => {
     const project = createDemoProject();
-    const trials = listTrials(project, YEAR);
-    expect(trials.length).toBeGreaterThan(60);
-    expect(new Set(trials.map(({ key }) => key)).size).toBe(trials.length);
-    for (const { change, words } of trials) {
+    const proposals = listProposals(project, YEAR);
+    expect(proposals.length).toBeGreaterThan(60);
+    expect(new Set(proposals.map(({ key }) => key)).size).toBe(proposals.length);
+    for (const { change, words } of proposals) {
       const changed = tryChange(project, change);
       expect(changed, words).toBeDefined();
       expect(changed?.working, words).not.toEqual(project.working);
@@ -121,26 +121,26 @@ describe('changes to try', () => {
 
   it('leave members out, what is excluded, too, and never the last one', () => {
     const project = make(['bat'], '@bats AND lamp* NOT owl');
-    const texts = listTrials(project, YEAR)
+    const texts = listProposals(project, YEAR)
       .filter(({ key }) => key.startsWith('out'))
       .map(({ change }) => after(project, change));
     expect(texts).toEqual(['lamp* NOT owl', 'bat NOT owl', 'bat AND lamp*']);
-    expect(listTrials(make(['bat'], '@bats'), YEAR).some(({ key }) => key.startsWith('out'))).toBe(false);
+    expect(listProposals(make(['bat'], '@bats'), YEAR).some(({ key }) => key.startsWith('out'))).toBe(false);
     expect(listMembers(project.working)).toHaveLength(3);
   });
 
   const band = { from: 50, to: 400 };
   const judge = (
     purpose: 'quick' | 'review' | 'exhaustive',
-    draft: TrialCounts,
-    trials: Record<string, TrialCounts>,
+    draft: ProposalCounts,
+    proposals: Record<string, ProposalCounts>,
   ): string[] =>
-    rankTrials(
-      Object.entries(trials).map(([trial, counts]) => ({ trial, counts })),
+    rankProposals(
+      Object.entries(proposals).map(([proposal, counts]) => ({ proposal, counts })),
       draft,
       draft.amounts.map(() => band),
       purpose,
-    ).map(({ trial }) => trial);
+    ).map(({ proposal }) => proposal);
 
   it('are ranked by how near they bring the counts to the band', () => {
     expect(measureDistance(createAmount(200), band)).toBe(0);
@@ -149,48 +149,51 @@ describe('changes to try', () => {
     );
     expect(measureDistance(createAmount(0), band)).toBeGreaterThan(measureDistance(createAmount(49), band));
     const draft = { amounts: amounts([4_000]), found: [] };
-    const trials = {
+    const proposals = {
       worse: { amounts: amounts([9_000]), found: [] },
       near: { amounts: amounts([450]), found: [] },
       in: { amounts: amounts([300]), found: [] },
       unknown: { amounts: amounts([undefined]), found: [] },
     };
-    expect(judge('quick', draft, trials)).toEqual(['in', 'near']);
+    expect(judge('quick', draft, proposals)).toEqual(['in', 'near']);
   });
 
   it('for a review put must-finds first; for an exhaustive search none is ever given up', () => {
     const draft = { amounts: amounts([4_000]), found: [5] };
-    const trials = {
+    const proposals = {
       dear: { amounts: amounts([300]), found: [3] },
       kept: { amounts: amounts([900]), found: [5] },
       won: { amounts: amounts([5_000]), found: [6] },
     };
-    expect(judge('quick', draft, trials)).toEqual(['dear', 'kept']);
-    expect(judge('review', draft, trials)).toEqual(['won', 'kept']);
-    expect(judge('exhaustive', draft, trials)).toEqual(['won', 'kept']);
+    expect(judge('quick', draft, proposals)).toEqual(['dear', 'kept']);
+    expect(judge('review', draft, proposals)).toEqual(['won', 'kept']);
+    expect(judge('exhaustive', draft, proposals)).toEqual(['won', 'kept']);
   });
 
   it('help where nothing is found, though no band is set', () => {
     const draft = { amounts: amounts([0, 12, 0]), found: [] };
     const bands = [{}, {}, { from: 50, to: 400 }];
-    const trials = [
-      { trial: 'none', counts: { amounts: amounts([0, 90, 0]), found: [] } },
-      { trial: 'some', counts: { amounts: amounts([3, 12, 0]), found: [] } },
-      { trial: 'more', counts: { amounts: amounts([7, 14, 60]), found: [] } },
+    const proposals = [
+      { proposal: 'none', counts: { amounts: amounts([0, 90, 0]), found: [] } },
+      { proposal: 'some', counts: { amounts: amounts([3, 12, 0]), found: [] } },
+      { proposal: 'more', counts: { amounts: amounts([7, 14, 60]), found: [] } },
     ];
     for (const purpose of ['quick', 'review'] as const)
-      expect(rankTrials(trials, draft, bands, purpose).map(({ trial }) => trial)).toEqual(['more', 'some']);
+      expect(rankProposals(proposals, draft, bands, purpose).map(({ proposal }) => proposal)).toEqual([
+        'more',
+        'some',
+      ]);
   });
 
   it('never help by leaving nothing', () => {
     const draft = { amounts: amounts([42, 9]), found: [] };
-    const trials = [
-      { trial: 'nothing', counts: { amounts: amounts([0, 0]), found: [] } },
-      { trial: 'nothing in one', counts: { amounts: amounts([3, 0]), found: [] } },
-      { trial: 'fewer', counts: { amounts: amounts([20, 4]), found: [] } },
+    const proposals = [
+      { proposal: 'nothing', counts: { amounts: amounts([0, 0]), found: [] } },
+      { proposal: 'nothing in one', counts: { amounts: amounts([3, 0]), found: [] } },
+      { proposal: 'fewer', counts: { amounts: amounts([20, 4]), found: [] } },
     ];
     const rank = (bands: readonly TargetBand[]) =>
-      rankTrials(trials, draft, bands, 'review').map(({ trial }) => trial);
+      rankProposals(proposals, draft, bands, 'review').map(({ proposal }) => proposal);
     expect(rank([{}, {}])).toEqual(['fewer']);
     expect(rank([{ to: 30 }, {}])).toEqual(['fewer']);
   });
@@ -198,10 +201,10 @@ describe('changes to try', () => {
   it('say why in a sentence', () => {
     const draft = { amounts: amounts([4_000, 20]), found: [2] };
     const counts = { amounts: amounts([300, 20]), found: [1] };
-    const [judged] = rankTrials(
+    const [judged] = rankProposals(
       [
         {
-          trial: {
+          proposal: {
             key: 'k',
             words: 'w',
             change: { kind: 'apply-rules' as const },
@@ -213,16 +216,16 @@ describe('changes to try', () => {
       [band, band],
       'quick',
     );
-    expect(describeTrial(judged!, draft, ['A', 'B'])).toBe('brings A into the band, loses 1 must-find');
+    expect(describeProposal(judged!, draft, ['A', 'B'])).toBe('brings A into the band, loses 1 must-find');
     const before = { amounts: amounts([0, 20, 40, 9_000]), found: [] };
     const after = { amounts: amounts([3, 60, 45, 20_000]), found: [] };
-    const [begins] = rankTrials(
-      [{ trial: judged!.trial, counts: after }],
+    const [begins] = rankProposals(
+      [{ proposal: judged!.proposal, counts: after }],
       before,
       [{}, band, band, band],
       'quick',
     );
-    expect(describeTrial(begins!, before, ['A', 'B', 'C', 'D'])).toBe(
+    expect(describeProposal(begins!, before, ['A', 'B', 'C', 'D'])).toBe(
       'brings B into the band, finds something in A, nearer in C, farther in D',
     );
   });
@@ -230,12 +233,12 @@ describe('changes to try', () => {
   it('that harm a database come behind those that harm none, and are sorted by what they do', () => {
     const draft = { amounts: amounts([9_000, 20, 30]), found: [] };
     const bands = [band, band, band];
-    const trials = [
-      { trial: 'mixed', counts: { amounts: amounts([20_000, 60, 60]), found: [] } },
-      { trial: 'small', counts: { amounts: amounts([8_900, 20, 30]), found: [] } },
+    const proposals = [
+      { proposal: 'mixed', counts: { amounts: amounts([20_000, 60, 60]), found: [] } },
+      { proposal: 'small', counts: { amounts: amounts([8_900, 20, 30]), found: [] } },
     ];
-    const ranked = rankTrials(trials, draft, bands, 'quick');
-    expect(ranked.map(({ trial }) => trial)).toEqual(['small', 'mixed']);
+    const ranked = rankProposals(proposals, draft, bands, 'quick');
+    expect(ranked.map(({ proposal }) => proposal)).toEqual(['small', 'mixed']);
     expect(ranked.map(({ farther }) => farther)).toEqual([0, 1]);
     expect(ranked.map(({ direction }) => direction)).toEqual(['fewer', 'more']);
   });

@@ -2,7 +2,7 @@ import { asTotal, byTotal, type Total } from '../count';
 import { build, type QueryNode } from '../query';
 
 /** The most concepts that are combined: 255 combinations. */
-export const MOST_COMBINED = 8;
+export const MAX_COMBINED = 8;
 
 /** Some concepts joined by AND. */
 export interface Combination {
@@ -20,7 +20,7 @@ export function listCombinations(
   concepts: readonly QueryNode[],
   excluded: readonly QueryNode[] = [],
 ): Combination[] {
-  const used = concepts.slice(0, MOST_COMBINED);
+  const used = concepts.slice(0, MAX_COMBINED);
   const all = Array.from({ length: 2 ** used.length - 1 }, (_, at): Combination => {
     const bits = at + 1;
     const members = listBits(bits);
@@ -34,7 +34,7 @@ export function listCombinations(
 
 /** The concepts of a combination. */
 export function listBits(bits: number): number[] {
-  return Array.from({ length: MOST_COMBINED }, (_, at) => at).filter((at) => (bits & (1 << at)) !== 0);
+  return Array.from({ length: MAX_COMBINED }, (_, at) => at).filter((at) => (bits & (1 << at)) !== 0);
 }
 
 /** The counts that follow from others: what holds a combination that finds nothing finds nothing. */

@@ -28,7 +28,7 @@ export interface Cover {
 }
 
 /** The most members that are left to choose from when every choice is tried. */
-const MOST_TRIED = 12;
+const MAX_TRIED = 12;
 /** Counts asked for at once by the search for an order. */
 const AT_ONCE = 8;
 
@@ -105,8 +105,8 @@ async function findPairs(
   whole: number,
 ): Promise<Outcome<(readonly [number, number])[]>> {
   const pairs = free
-    .slice(0, MOST_PAIRED)
-    .flatMap((a, at) => free.slice(at + 1, MOST_PAIRED).map((b) => [a, b] as const));
+    .slice(0, MAX_PAIRED)
+    .flatMap((a, at) => free.slice(at + 1, MAX_PAIRED).map((b) => [a, b] as const));
   const counted = await counter.count(
     pairs.map(([a, b]) => all.filter((member) => member !== a && member !== b)),
   );
@@ -115,7 +115,7 @@ async function findPairs(
 }
 
 /** The members whose pairs are all looked at. */
-const MOST_PAIRED = 24;
+const MAX_PAIRED = 24;
 
 async function findSmallest(
   counter: UnionCounter,
@@ -136,7 +136,7 @@ async function findSmallest(
   // Two more at least are needed where no single one will do; a member brings at most the greatest gain.
   const greatest = Math.max(...greedy.value.map(({ gain }) => gain));
   const lower = needed.length + Math.max(1, Math.ceil((whole - base) / Math.max(1, greatest)));
-  if (rest.length > MOST_TRIED)
+  if (rest.length > MAX_TRIED)
     return succeed({ smallest: upper, isExact: upper.length === lower, atLeast: lower });
   for (let size = lower - needed.length; size < useful.length; size++) {
     const choices = listChoices(rest, size).map((choice) => [...needed, ...choice]);

@@ -1,6 +1,6 @@
 export { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
 export type { Alternative, SwapPlace } from './alternatives';
-export { MOST_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from './combinations';
+export { MAX_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from './combinations';
 export type { Combination, NearestCombination } from './combinations';
 export { findCover } from './cover';
 export type { Cover, CoverStep } from './cover';
@@ -21,8 +21,8 @@ export { createSharedDraft, createTermQuestions } from './term-contributions';
 export type { ConceptQuestions, TermQuestions } from './term-contributions';
 export { findTermMarks } from './term-marks';
 export type { MarkFix, TermFacts, TermMark } from './term-marks';
-export { describeTrial, listTrials, rankTrials } from './trials';
-export type { JudgedTrial, OfferedTerm, Trial, TrialCounts } from './trials';
+export { describeProposal, listProposals, rankProposals } from './proposed-changes';
+export type { JudgedProposal, OfferedTerm, ProposedChange, ProposalCounts } from './proposed-changes';
 export { createSetCounter } from './union-counter';
 export type { UnionCounter } from './union-counter';
 export { countDifferences, describeDifference } from './variant-difference';

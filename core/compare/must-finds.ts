@@ -3,11 +3,11 @@ import { normaliseTitle } from '../record';
 import type { MustFind } from '../project';
 
 /** The longest title phrase that is searched, in words: longer ones are as sure and may be too long to send. */
-const MOST_WORDS = 8;
+const MAX_WORDS = 8;
 
 /** The query that finds a must-find by the first words of its title; nothing if it has none. */
 export function createMustFindQuery({ title }: Pick<MustFind, 'title'>): QueryNode | undefined {
-  const words = normaliseTitle(title).slice(0, MOST_WORDS).map(createPattern);
+  const words = normaliseTitle(title).slice(0, MAX_WORDS).map(createPattern);
   const [first] = words;
   if (!first) return undefined;
   return build.fielded(['title'], words.length > 1 ? build.phrase(...words) : build.term(first));

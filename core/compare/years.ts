@@ -9,7 +9,7 @@ export interface YearSpan {
 }
 
 /** So many spans at most, apart from those with an open end. */
-const MOST_SPANS = 30;
+const MAX_SPANS = 30;
 /** Without a first year, so many years are looked at one by one. */
 const USUAL_YEARS = 30;
 /** Years that are counted together where there are many: people think in these. */
@@ -24,7 +24,7 @@ export function listYearSpans({ years = {} }: Pick<Limiters, 'years'>, thisYear:
   const to = years.to ?? Math.max(thisYear, years.from ?? thisYear);
   const from = years.from ?? to - USUAL_YEARS + 1;
   if (from > to) return [];
-  const step = STEPS.find((one) => (to - from + 1) / one <= MOST_SPANS) ?? to - from + 1;
+  const step = STEPS.find((one) => (to - from + 1) / one <= MAX_SPANS) ?? to - from + 1;
   const spans: YearSpan[] = [];
   if (years.from === undefined) spans.push({ to: from - 1, words: `before ${from}` });
   for (let first = from; first <= to; first += step) {

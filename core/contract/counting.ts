@@ -7,7 +7,7 @@ import { SRU_ENDPOINT, type SruEndpoint } from '../sru';
 /** The largest body that the server reads, in bytes. */
 export const LARGEST_BODY = 2 * 1024 * 1024;
 /** The most strings of one request. */
-export const MOST_STRINGS = 5_000;
+export const MAX_STRINGS = 5_000;
 
 /** Strings in a database's own syntax, to be counted under the same ticked boxes. */
 export interface CountRequest {
@@ -77,7 +77,7 @@ const searchStrings = (most: number): Joi.ArraySchema<string[]> =>
     );
 
 export const COUNT_REQUEST = Joi.object<CountRequest>({
-  strings: searchStrings(MOST_STRINGS).required(),
+  strings: searchStrings(MAX_STRINGS).required(),
   boxes: BOXES,
   session: Joi.string().max(100),
 } satisfies SchemaOf<CountRequest>).required();
@@ -108,19 +108,19 @@ export const IDS_REQUEST = Joi.object<IdsRequest>({
 
 /** Several searches each, whose results are to be counted together: each record once. */
 export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; boxes: Boxes }>({
-  unions: Joi.array().items(searchStrings(100)).max(MOST_STRINGS).required(),
+  unions: Joi.array().items(searchStrings(100)).max(MAX_STRINGS).required(),
   boxes: BOXES,
 }).required();
 
 /** The most words of one beginning that are given. */
-export const MOST_WORDS = 2_000;
+export const MAX_WORDS = 2_000;
 const prefix = Joi.string().allow('').max(100);
 
 /** How words of an index begin (in one of several ways) and end, and how many words of each beginning at most. */
 export const WORDS_REQUEST = Joi.object<{ prefix: string | string[]; suffix: string; most: number }>({
   prefix: Joi.alternatives(prefix, Joi.array().items(prefix).max(50)).default(''),
   suffix: Joi.string().allow('').max(100).default(''),
-  most: Joi.number().integer().min(1).max(MOST_WORDS).default(50),
+  most: Joi.number().integer().min(1).max(MAX_WORDS).default(50),
 }).required();
 
 /** A neutral query, for proofs and tests. */

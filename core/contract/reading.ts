@@ -38,12 +38,12 @@ export interface SearchAnswer {
 }
 
 /** The most records that are given at once. */
-export const MOST_ROWS = 100;
+export const MAX_ROWS = 100;
 /** The most values of one facet. */
-export const MOST_FACET_VALUES = 200;
+export const MAX_FACET_VALUES = 200;
 
 const start = Joi.number().integer().min(0).max(1_000_000).default(0);
-const rows = Joi.number().integer().min(0).max(MOST_ROWS).default(25);
+const rows = Joi.number().integer().min(0).max(MAX_ROWS).default(25);
 
 export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   string: SEARCH_STRING.required(),
@@ -60,7 +60,7 @@ const count = Joi.number().integer().min(0).required();
 const text = Joi.string().allow('');
 const facetValues = Joi.array()
   .items(Joi.object({ value: text.required(), records: count } satisfies SchemaOf<CountedValue>))
-  .max(MOST_FACET_VALUES);
+  .max(MAX_FACET_VALUES);
 
 export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   total: count,
@@ -79,8 +79,8 @@ export type RecordsRequest =
   { readonly numbers: readonly number[] } | { readonly identifiers: readonly string[] };
 
 export const RECORDS_REQUEST = Joi.object<RecordsRequest>({
-  numbers: Joi.array().items(Joi.number().integer().min(0)).max(MOST_ROWS),
-  identifiers: Joi.array().items(Joi.string().max(300)).max(MOST_ROWS),
+  numbers: Joi.array().items(Joi.number().integer().min(0)).max(MAX_ROWS),
+  identifiers: Joi.array().items(Joi.string().max(300)).max(MAX_ROWS),
 })
   .xor('numbers', 'identifiers')
   .required();
@@ -132,12 +132,12 @@ export interface SetWordsRequest {
 }
 
 /** The most words of a set that are given. */
-export const MOST_SET_WORDS = 500;
+export const MAX_SET_WORDS = 500;
 
 export const SET_WORDS_REQUEST = Joi.object<SetWordsRequest>({
   string: SEARCH_STRING.required(),
   boxes: BOXES,
-  most: Joi.number().integer().min(1).max(MOST_SET_WORDS).default(100),
+  most: Joi.number().integer().min(1).max(MAX_SET_WORDS).default(100),
 } satisfies SchemaOf<SetWordsRequest>).required();
 
 /** The words that set the records of a string apart from the others, the most telling first. */

@@ -1,5 +1,5 @@
 import { countKeys, countYears, type CountedValue, type Deadline, type RecordSet } from '../collection';
-import { MOST_FACET_VALUES, type FacetName, type Facets } from '../contract';
+import { MAX_FACET_VALUES, type FacetName, type Facets } from '../contract';
 import { LIMITERS, listLimitersOf } from '../limiter';
 import type { Holding } from './holding';
 
@@ -33,6 +33,6 @@ export function countFacets(
   deadline: Deadline,
 ): Facets {
   return Object.fromEntries(
-    names.map((name) => [name, COUNT_FACET[name](holding, set, deadline).slice(0, MOST_FACET_VALUES)]),
+    names.map((name) => [name, COUNT_FACET[name](holding, set, deadline).slice(0, MAX_FACET_VALUES)]),
   );
 }

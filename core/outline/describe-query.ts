@@ -34,7 +34,7 @@ export interface DescribeSettings {
 }
 
 /** A choice of more members than this is counted, not listed. */
-const MOST_LISTED = 4;
+const MAX_LISTED = 4;
 
 const FIELD_WORDS: Readonly<Record<Field, string>> = {
   title: 'title',
@@ -169,7 +169,7 @@ function describeGroup(
   const [only] = items;
   if (items.length <= 1) return only ?? [];
   const isPlain = node.items.every(({ kind }) => kind === 'term' || kind === 'phrase' || kind === 'heading');
-  if (node.kind === 'or' && isPlain && items.length > MOST_LISTED)
+  if (node.kind === 'or' && isPlain && items.length > MAX_LISTED)
     return [
       { text: `any of these ${items.length}: ` },
       ...(items[0] ?? []),

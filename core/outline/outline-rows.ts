@@ -80,7 +80,7 @@ export interface OutlineSource {
 }
 
 /** Concepts with more terms are closed until they are opened. */
-const MOST_OPENED = 20;
+const MAX_OPENED = 20;
 
 interface Context {
   readonly home: 'draft' | NamedBlock;
@@ -265,7 +265,7 @@ function readUse(name: string, context: Context, { state, opened }: OutlineSourc
   const concept = state.concepts.find((candidate) => candidate.block === name);
   const isKnown = concept !== undefined || state.blocks.some((candidate) => candidate.name === name);
   const isCircle = context.uses.includes(name);
-  const isSmall = (concept?.terms.length ?? 0) <= MOST_OPENED;
+  const isSmall = (concept?.terms.length ?? 0) <= MAX_OPENED;
   return { name, isKnown, isOpen: isKnown && !isCircle && (opened.get(name) ?? isSmall) };
 }
 

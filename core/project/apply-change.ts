@@ -5,8 +5,8 @@ import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms, isTermChange } from './apply-to-terms';
 import { isUndoable, type Change, type LastingChange, type UndoableChange } from './change';
 import {
-  MOST_MUST_FINDS,
-  MOST_OWN_DATABASES,
+  MAX_MUST_FINDS,
+  MAX_OWN_DATABASES,
   type OwnDatabase,
   type Project,
   type Variant,
@@ -80,8 +80,8 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
       return succeed({ ...project, tallies: project.tallies.filter(({ id }) => id !== change.id) });
     case 'add-must-finds': {
       const mustFinds = [...project.mustFinds, ...change.mustFinds];
-      if (mustFinds.length > MOST_MUST_FINDS)
-        return refuseChange(`A project takes ${MOST_MUST_FINDS} must-finds.`);
+      if (mustFinds.length > MAX_MUST_FINDS)
+        return refuseChange(`A project takes ${MAX_MUST_FINDS} must-finds.`);
       return succeed({ ...project, mustFinds });
     }
     case 'remove-must-finds':
@@ -108,8 +108,8 @@ function keepOwnDatabase(working: Working, database: OwnDatabase): Outcome<Worki
   if (findDialect(id)) return refuseChange('A database that ships has this short name.');
   const place = working.ownDatabases.findIndex(({ dialect }) => dialect.id === id);
   if (place >= 0) return succeed({ ...working, ownDatabases: working.ownDatabases.with(place, database) });
-  if (working.ownDatabases.length >= MOST_OWN_DATABASES)
-    return refuseChange(`A project takes ${MOST_OWN_DATABASES} databases of your own.`);
+  if (working.ownDatabases.length >= MAX_OWN_DATABASES)
+    return refuseChange(`A project takes ${MAX_OWN_DATABASES} databases of your own.`);
   return succeed({ ...working, ownDatabases: [...working.ownDatabases, database] });
 }
 

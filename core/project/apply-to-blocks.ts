@@ -22,7 +22,7 @@ export function isBlockChange(change: Change): change is BlockChange {
 }
 
 /** The most named blocks of a project. */
-export const MOST_BLOCKS = 200;
+export const MAX_BLOCKS = 200;
 
 /** Names are unique among concepts and blocks; what uses a block follows its name, and gets its text when it goes. */
 export function applyToBlocks(working: Working, change: BlockChange): Outcome<Working> {
@@ -54,7 +54,7 @@ export function applyToBlocks(working: Working, change: BlockChange): Outcome<Wo
 }
 
 function addBlock(working: Working, change: BlockChange & { kind: 'add-block' }): Outcome<Working> {
-  if (working.blocks.length >= MOST_BLOCKS) return refuseChange(`A project takes ${MOST_BLOCKS} blocks.`);
+  if (working.blocks.length >= MAX_BLOCKS) return refuseChange(`A project takes ${MAX_BLOCKS} blocks.`);
   const { block, where } = change;
   if (listBlockNames(working).includes(block.name))
     return refuseChange(`There is a block @${block.name} already.`);

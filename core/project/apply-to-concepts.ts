@@ -8,7 +8,7 @@ import {
   mapQueryTexts,
   renameBlockInDraft,
 } from './draft-text';
-import { MOST_CONCEPTS, MOST_TERMS, type Concept, type Working } from './project';
+import { MAX_CONCEPTS, MAX_TERMS, type Concept, type Working } from './project';
 import { refuseChange } from './refuse-change';
 import { createTermKey } from './term-key';
 
@@ -43,8 +43,8 @@ export function addConcept(
   { id, name, terms }: Pick<Concept, 'id' | 'name' | 'terms'>,
 ): Outcome<Working> {
   const { concepts, blocks, draft } = working;
-  if (concepts.length >= MOST_CONCEPTS) return refuseChange(`A project takes ${MOST_CONCEPTS} concepts.`);
-  if (terms.length > MOST_TERMS) return refuseChange(`A concept takes ${MOST_TERMS} terms.`);
+  if (concepts.length >= MAX_CONCEPTS) return refuseChange(`A project takes ${MAX_CONCEPTS} concepts.`);
+  if (terms.length > MAX_TERMS) return refuseChange(`A concept takes ${MAX_TERMS} terms.`);
   const block = createBlockName(name, listBlockNames({ concepts, blocks }));
   const concept: Concept = { id, name, block, terms, off: false };
   return succeed({ ...working, concepts: [...concepts, concept], draft: addBlockToDraft(draft, block) });
@@ -136,7 +136,7 @@ function mergeConcepts(working: Working, concept: Concept, intoId: string): Outc
   if (!into || into === concept) return refuseChange(GONE);
   const known = new Set(into.terms.map(createTermKey));
   const terms = [...into.terms, ...concept.terms.filter((term) => !known.has(createTermKey(term)))];
-  if (terms.length > MOST_TERMS) return refuseChange(`A concept takes ${MOST_TERMS} terms.`);
+  if (terms.length > MAX_TERMS) return refuseChange(`A concept takes ${MAX_TERMS} terms.`);
   const cut = removeBlock(working.draft, concept.block);
   const concepts = working.concepts
     .filter((other) => other !== concept)

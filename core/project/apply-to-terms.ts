@@ -1,7 +1,7 @@
 import { succeed, type Outcome } from '../problem';
 import { addConcept } from './apply-to-concepts';
 import type { Change } from './change';
-import { MOST_TERMS, type Concept, type Term, type Working } from './project';
+import { MAX_TERMS, type Concept, type Term, type Working } from './project';
 import { refuseChange } from './refuse-change';
 
 const TERM_CHANGES = [
@@ -67,8 +67,8 @@ function withTerms(
     const terms = update(concept.terms, concept);
     return terms === concept.terms ? concept : { ...concept, terms };
   });
-  if (concepts.some((concept) => concept.terms.length > MOST_TERMS))
-    return refuseChange(`A concept takes ${MOST_TERMS} terms.`);
+  if (concepts.some((concept) => concept.terms.length > MAX_TERMS))
+    return refuseChange(`A concept takes ${MAX_TERMS} terms.`);
   const isSame = concepts.every((concept, at) => concept === working.concepts[at]);
   return succeed(isSame ? working : { ...working, concepts });
 }

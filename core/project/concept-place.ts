@@ -100,7 +100,7 @@ export function placeBlock(draft: string, block: string, place: BlockPlace): str
 /** The draft without any use of a block that can be cut out; a use that NOT depends on stays. */
 export function removeBlock(draft: string, block: string): string {
   let text = draft;
-  for (let left = MOST_USES; left > 0; left--) {
+  for (let left = MAX_USES; left > 0; left--) {
     const path = findPath(parseQuery(text).root, block);
     const shorter = path && cutOut(text, path);
     if (shorter === undefined || shorter === text) return text;
@@ -109,7 +109,7 @@ export function removeBlock(draft: string, block: string): string {
   return text;
 }
 
-const MOST_USES = 100;
+const MAX_USES = 100;
 const WRAPPERS: readonly QueryNode['kind'][] = ['fielded', 'off', 'only'];
 
 /** The nodes from the root to the first use of a block. */

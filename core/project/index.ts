@@ -1,5 +1,5 @@
 export { applyChange } from './apply-change';
-export { MOST_BLOCKS } from './apply-to-blocks';
+export { MAX_BLOCKS } from './apply-to-blocks';
 export {
   createBlocks,
   createConceptQuery,
@@ -18,13 +18,13 @@ export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
 export { joinProjects } from './join-projects';
 export type { JoinedProject } from './join-projects';
-export { MOST_KEPT_STEPS, createKeptStep, listStates, restoreHistory } from './kept-steps';
+export { MAX_KEPT_STEPS, createKeptStep, listStates, restoreHistory } from './kept-steps';
 export type { KeptStep, StateRow } from './kept-steps';
 export {
-  MOST_CONCEPTS,
-  MOST_MUST_FINDS,
-  MOST_OWN_DATABASES,
-  MOST_TERMS,
+  MAX_CONCEPTS,
+  MAX_MUST_FINDS,
+  MAX_OWN_DATABASES,
+  MAX_TERMS,
   NOTHING_SAID,
   PURPOSES,
   VERDICTS,

@@ -19,7 +19,7 @@ export interface KeptStep {
 }
 
 /** So many steps are kept beyond a sitting, the nearest ones. */
-export const MOST_KEPT_STEPS = 300;
+export const MAX_KEPT_STEPS = 300;
 
 /** The states of a history in their order, from the earliest to undo to the last to redo, and where it stands. */
 export interface StateRow {

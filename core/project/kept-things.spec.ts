@@ -5,7 +5,7 @@ import { applyChange } from './apply-change';
 import { CHANGE_NAMES, isUndoable, type Change } from './change';
 import { createHistory, makeChange, undo } from './history';
 import { restoreProject, storeProject } from './project-file';
-import { MOST_MUST_FINDS, type KeptState, type Tally } from './project';
+import { MAX_MUST_FINDS, type KeptState, type Tally } from './project';
 
 const project = createDemoProject();
 const { concepts, blocks, draft, limiters, databases } = project.working;
@@ -36,7 +36,7 @@ describe('what is kept beside the draft', () => {
     );
     expect(kept.mustFinds).toEqual([one]);
     expect(kept.judgements).toEqual({ 'gantry 7': { verdict: 'on', title: 'Warm lamps' } });
-    const many = Array.from({ length: MOST_MUST_FINDS + 1 }, (_, at) => ({ id: `m${at}`, title: 't' }));
+    const many = Array.from({ length: MAX_MUST_FINDS + 1 }, (_, at) => ({ id: `m${at}`, title: 't' }));
     expect(applyChange(project, { kind: 'add-must-finds', mustFinds: many }).ok).toBe(false);
   });
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { TEMPLATE_DIALECTS, findDialect } from '../dialect';
 import { applyChange } from './apply-change';
 import { isUndoable, type Change } from './change';
-import { MOST_OWN_DATABASES, createProject, type OwnDatabase, type Project } from './project';
+import { MAX_OWN_DATABASES, createProject, type OwnDatabase, type Project } from './project';
 import { FORMAT_VERSION, restoreProject, storeProject } from './project-file';
 
 const project = createProject('p', 'p', '2026-11-24T00:00:00.000Z', ['heronsmere']);
@@ -33,7 +33,7 @@ describe('databases of one’s own', () => {
     const taken = { dialect: findDialect('gantry')!, connection: { kind: 'by-hand' } } as const;
     expect(applyChange(project, { kind: 'keep-own-database', database: taken }).ok).toBe(false);
     let full = project;
-    for (let at = 0; at < MOST_OWN_DATABASES; at++) full = keep(full, own(`own-${at}`));
+    for (let at = 0; at < MAX_OWN_DATABASES; at++) full = keep(full, own(`own-${at}`));
     expect(applyChange(full, { kind: 'keep-own-database', database: own('more') }).ok).toBe(false);
     expect(applyChange(full, { kind: 'keep-own-database', database: own('own-3', 'again') }).ok).toBe(true);
   });

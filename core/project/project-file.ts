@@ -4,13 +4,13 @@ import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { FIELDS } from '../query';
 import type { SchemaOf } from '../schema';
 import { SRU_ENDPOINT } from '../sru';
-import { MOST_BLOCKS } from './apply-to-blocks';
+import { MAX_BLOCKS } from './apply-to-blocks';
 import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
 import {
-  MOST_CONCEPTS,
-  MOST_MUST_FINDS,
-  MOST_OWN_DATABASES,
-  MOST_TERMS,
+  MAX_CONCEPTS,
+  MAX_MUST_FINDS,
+  MAX_OWN_DATABASES,
+  MAX_TERMS,
   PURPOSES,
   TERM_SOURCES,
   VERDICTS,
@@ -63,7 +63,7 @@ const concept = Joi.object<Concept>({
   id: id.required(),
   name: text.required(),
   block: blockName.required(),
-  terms: Joi.array().items(term).max(MOST_TERMS).required(),
+  terms: Joi.array().items(term).max(MAX_TERMS).required(),
   off: Joi.boolean().required(),
   note: text,
   fields: Joi.array()
@@ -73,7 +73,7 @@ const concept = Joi.object<Concept>({
   dismissed: Joi.array().items(text).max(10_000),
 } satisfies SchemaOf<Concept>);
 const frozen = {
-  concepts: Joi.array().items(concept).max(MOST_CONCEPTS).required(),
+  concepts: Joi.array().items(concept).max(MAX_CONCEPTS).required(),
   blocks: Joi.array()
     .items(
       Joi.object<NamedBlock>({
@@ -82,7 +82,7 @@ const frozen = {
         text: draft.required(),
       } satisfies SchemaOf<NamedBlock>),
     )
-    .max(MOST_BLOCKS)
+    .max(MAX_BLOCKS)
     .required(),
   draft: draft.required(),
   limiters: limiters.required(),
@@ -147,7 +147,7 @@ const WORKING = {
   } satisfies SchemaOf<ContextWordChoice>).required(),
   ...frozen,
   bands: Joi.object().pattern(id, band).required(),
-  ownDatabases: Joi.array().items(ownDatabase).max(MOST_OWN_DATABASES).required(),
+  ownDatabases: Joi.array().items(ownDatabase).max(MAX_OWN_DATABASES).required(),
   reasons: Joi.object().pattern(id, text).required(),
   phraseWays: Joi.object().pattern(id, Joi.valid(...PHRASE_FALLBACKS)),
   base: id,
@@ -173,7 +173,7 @@ const PROJECT = Joi.object<Project>({
       } satisfies SchemaOf<KeptState>),
     )
     .required(),
-  mustFinds: Joi.array().items(mustFind).max(MOST_MUST_FINDS).required(),
+  mustFinds: Joi.array().items(mustFind).max(MAX_MUST_FINDS).required(),
   judgements: Joi.object()
     .pattern(
       Joi.string().max(300),

@@ -8,7 +8,7 @@ import { CHANGE_NAMES, type Change } from './change';
 import { findPlace, placeBlock, removeBlock } from './concept-place';
 import { addBlockToDraft, renameBlockInDraft } from './draft-text';
 import { createHistory, makeChange, redo, undo, type History } from './history';
-import { MOST_CONCEPTS, createProject, type Project, type Term } from './project';
+import { MAX_CONCEPTS, createProject, type Project, type Term } from './project';
 import {
   FORMAT_VERSION,
   readProjectFile,
@@ -161,7 +161,7 @@ describe('changes', () => {
   });
 
   it('refuse what cannot be, and leave the project as it was', () => {
-    const full = Array.from({ length: MOST_CONCEPTS }, (_, at): Change => ({
+    const full = Array.from({ length: MAX_CONCEPTS }, (_, at): Change => ({
       kind: 'add-concept',
       id: `c${at}`,
       name: `Concept ${at}`,

@@ -250,14 +250,14 @@ export function createProject(
 }
 
 /** The most databases of one's own. */
-export const MOST_OWN_DATABASES = 40;
+export const MAX_OWN_DATABASES = 40;
 /** The most must-finds of a project. */
-export const MOST_MUST_FINDS = 500;
+export const MAX_MUST_FINDS = 500;
 /** The most concepts of a project and terms of a concept. */
-export const MOST_CONCEPTS = 12;
-export const MOST_TERMS = 200;
+export const MAX_CONCEPTS = 12;
+export const MAX_TERMS = 200;
 
 /** The letter of a concept by its place: A to L. */
 export function getConceptLetter(place: number): string {
-  return String.fromCharCode(65 + (place % MOST_CONCEPTS));
+  return String.fromCharCode(65 + (place % MAX_CONCEPTS));
 }

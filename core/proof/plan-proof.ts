@@ -18,7 +18,7 @@ export interface ProofPlan {
 const FOLLOWING: readonly Reason['code'][] = ['member-left-out'];
 
 /** The most nodes that are looked at alone. */
-const MOST_SUSPECTS = 60;
+const MAX_SUSPECTS = 60;
 
 /**
  * Plans the proof of a rendering, limiters apart: the whole, and each node with reasons of its own
@@ -40,7 +40,7 @@ export function planProof(
   for (const [place, node] of listNodes(active).entries()) {
     const reasons = findReasons(rendering, node);
     const context = contexts.get(node);
-    if (reasons.length === 0 || !context || suspects.length >= MOST_SUSPECTS) continue;
+    if (reasons.length === 0 || !context || suspects.length >= MAX_SUSPECTS) continue;
     const swap = writeAlone(node, context, dialect, plain);
     if (!swap) continue;
     suspects.push({ node, reasons });

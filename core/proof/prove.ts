@@ -11,7 +11,7 @@ import { dropInactive, listNodes, parseQuery, type QueryNode } from '../query';
 import type { Vocabulary } from '../vocabulary';
 
 /** So many numbers of a difference are given to be read. */
-const MOST_NUMBERS = 100;
+const MAX_NUMBERS = 100;
 
 /** The collection that a proof is made in. */
 export interface ProofGround {
@@ -100,5 +100,5 @@ function findAny(strings: readonly string[], ground: ProofGround, like: RecordSe
 
 function describe(set: RecordSet): ProofDifference {
   const numbers = set.list();
-  return { total: numbers.length, numbers: numbers.slice(0, MOST_NUMBERS) };
+  return { total: numbers.length, numbers: numbers.slice(0, MAX_NUMBERS) };
 }

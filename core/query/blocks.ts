@@ -5,7 +5,7 @@ import { isLeaf, listChildren, mapChildren, type QueryNode } from './node';
 export type Blocks = ReadonlyMap<string, QueryNode>;
 
 /** The most nodes that expanding may make; a guard against blocks that multiply. */
-const MOST_NODES = 100_000;
+const MAX_NODES = 100_000;
 
 /** A query with its blocks put in, and what went wrong on the way. */
 export interface ExpandedQuery {
@@ -26,7 +26,7 @@ export function expandBlocks(root: QueryNode, blocks: Blocks): ExpandedQuery {
     const id = prefix + node.id;
     if (node.kind !== 'block') return { ...mapChildren(node, (child) => expand(child, prefix, open)), id };
     const content = blocks.get(node.name);
-    if (content === undefined || open.includes(node.name) || made > MOST_NODES) {
+    if (content === undefined || open.includes(node.name) || made > MAX_NODES) {
       const code = content === undefined ? 'unknown-block' : 'block-circle';
       problems.push(createProblem(code, 'error', { name: node.name }, node.span));
       return { kind: 'empty', id, span: node.span, block: node.name };

@@ -134,7 +134,7 @@ function coversNear(wide: QueryNode & { kind: 'near' }, narrow: QueryNode): bool
 
 type Step = 'any' | 'one' | { readonly letter: string } | { readonly maybe: string };
 /** The most pairs of states that are looked at. */
-const MOST_STATES = 4_000;
+const MAX_STATES = 4_000;
 /** A letter that neither pattern names. */
 const OTHER = '\u0000';
 
@@ -157,7 +157,7 @@ export function coversPattern(wide: Pattern, narrow: Pattern): boolean {
       const nextWide = advance(wideSteps, inWide, letter);
       const key = `${nextNarrow.join()}|${nextWide.join()}`;
       if (seen.has(key)) continue;
-      if (seen.size >= MOST_STATES) return false;
+      if (seen.size >= MAX_STATES) return false;
       seen.add(key);
       open.push([nextNarrow, nextWide]);
     }

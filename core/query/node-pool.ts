@@ -6,7 +6,7 @@ import { listChildren, mapChildren, type QueryNode } from './node';
 export type NodePool = (node: QueryNode) => QueryNode;
 
 /** More nodes than this are forgotten and begun anew. */
-const MOST_NODES = 50_000;
+const MAX_NODES = 50_000;
 
 /**
  * A pool in which equal pieces of queries are one and the same value, whatever text they came from: so
@@ -27,7 +27,7 @@ export function createNodePool(): NodePool {
     return made;
   };
   return (node) => {
-    if (known.size > MOST_NODES) known.clear();
+    if (known.size > MAX_NODES) known.clear();
     return pooled(node);
   };
 }

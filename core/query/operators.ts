@@ -1,7 +1,7 @@
 import { coverSpans, type Span } from '../text';
 import { createProblem, type Fix, type Problem } from '../problem';
 import type { QueryNode } from './node';
-import { MOST_EXCLUSIONS, type ProblemList } from './problem-list';
+import { MAX_EXCLUSIONS, type ProblemList } from './problem-list';
 
 /** The words that join, as they are written. */
 export const OPERATORS: ReadonlySet<string> = new Set(['AND', 'OR', 'NOT']);
@@ -83,8 +83,8 @@ function joinChain(links: readonly Link[], problems: ProblemList): QueryNode {
       continue;
     }
     // Each exclusion is a level of the tree: bounded like brackets, so that no walk over it can overflow.
-    if (problems.exclusions++ >= MOST_EXCLUSIONS) {
-      problems.push(createProblem('too-many-exclusions', 'error', { most: MOST_EXCLUSIONS }, node.span));
+    if (problems.exclusions++ >= MAX_EXCLUSIONS) {
+      problems.push(createProblem('too-many-exclusions', 'error', { most: MAX_EXCLUSIONS }, node.span));
       break;
     }
     const include: QueryNode =

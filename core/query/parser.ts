@@ -25,7 +25,7 @@ export const LONGEST_TEXT = 65_536;
 export const DEEPEST_NESTING = 200;
 
 /** The most terms and groups that are read. */
-export const MOST_ITEMS = 10_000;
+export const MAX_ITEMS = 10_000;
 
 /** A parsed text: always a tree, with the problems met on the way. */
 export interface ParsedQuery {
@@ -123,11 +123,11 @@ class Parser {
         row.push({ kind: 'operator', operator: token.raw as 'AND' | 'OR' | 'NOT', span: token });
         continue;
       }
-      if (++this.items > MOST_ITEMS) {
+      if (++this.items > MAX_ITEMS) {
         this.report(
           'too-many-items',
           'error',
-          { most: MOST_ITEMS },
+          { most: MAX_ITEMS },
           { start: token.start, end: this.text.length },
         );
         this.at = this.tokens.length;

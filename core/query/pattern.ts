@@ -84,12 +84,12 @@ export function createMatcher(pattern: Pattern): (word: string) => boolean {
     if (part.kind === 'maybe') return [{ maybe: foldLetters(part.letter) }];
     return [part.kind];
   });
-  if (steps.length <= MOST_BITS) return createBitMatcher(steps);
+  if (steps.length <= MAX_BITS) return createBitMatcher(steps);
   return (word) => matchSteps(steps, word);
 }
 
 /** Places of a pattern that fit the bits of a number, the one behind the last among them. */
-const MOST_BITS = 30;
+const MAX_BITS = 30;
 
 /** Follows all places that a word can have reached in the pattern at once, a bit each: a large index has many words. */
 function createBitMatcher(steps: readonly Step[]): (word: string) => boolean {

@@ -1,9 +1,9 @@
 import type { Problem } from '../problem';
 
 /** More than this no person reads; the rest of a hostile text is parsed without words about it. */
-export const MOST_PROBLEMS = 500;
+export const MAX_PROBLEMS = 500;
 /** The most NOTs of one text. */
-export const MOST_EXCLUSIONS = 1_000;
+export const MAX_EXCLUSIONS = 1_000;
 
 /** The problems of one parse, bounded, with the count of NOTs that were made into levels of the tree. */
 export class ProblemList {
@@ -11,7 +11,7 @@ export class ProblemList {
   exclusions = 0;
 
   get isFull(): boolean {
-    return this.items.length >= MOST_PROBLEMS;
+    return this.items.length >= MAX_PROBLEMS;
   }
 
   push(...problems: readonly Problem[]): void {

@@ -89,7 +89,7 @@ function visitUnicodeWords(
 }
 
 /** So many runs are remembered: names and words with accents come again and again. */
-const MOST_REMEMBERED = 10_000;
+const MAX_REMEMBERED = 10_000;
 const REMEMBERED = new Map<string, string | undefined>();
 
 /** The one word that a run comes to; nothing if it comes to several. */
@@ -97,7 +97,7 @@ function recallWord(run: string): string | undefined {
   if (REMEMBERED.has(run)) return REMEMBERED.get(run);
   const plain = spellOut(run);
   const word = plain.includes(' ') ? undefined : foldLetters(plain);
-  if (REMEMBERED.size >= MOST_REMEMBERED) REMEMBERED.clear();
+  if (REMEMBERED.size >= MAX_REMEMBERED) REMEMBERED.clear();
   REMEMBERED.set(run, word);
   return word;
 }

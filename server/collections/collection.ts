@@ -24,7 +24,7 @@ export interface StandinCollection extends Holding {
   listReferences(number: number): readonly number[];
   listCitedBy(number: number): readonly number[];
   /** The evaluator over the neutral analysis; opened when first asked for. */
-  getLaboratory(): Evaluator;
+  getNeutralIndex(): Evaluator;
 }
 
 /** Opens what `buildCollections` wrote, for one thread. */
@@ -66,7 +66,7 @@ function openCollection(files: CollectionFiles): StandinCollection {
     },
     listReferences: (number) => getCitations().references[number] ?? [],
     listCitedBy: (number) => getCitations().citedBy[number] ?? [],
-    getLaboratory: () => (laboratory ??= files.neutral ? openIndex(files.neutral) : evaluator),
+    getNeutralIndex: () => (laboratory ??= files.neutral ? openIndex(files.neutral) : evaluator),
   };
 }
 

@@ -9,7 +9,7 @@ import type { Asker, Job, Work } from '../threads/jobs';
 import { answerJob, checkRequest, readAsker, sendFailure, sendProblem } from './answers';
 
 /** Endpoints outside that the person has looked at and said yes to; asked for anew when the server starts. */
-const MOST_ENDPOINTS = 200;
+const MAX_ENDPOINTS = 200;
 
 export interface SruRouteParts {
   /** The short names of the made-up catalogues. */
@@ -79,7 +79,7 @@ export function createSruRoutes({ catalogues, work, fetchOutside, faults }: SruR
     if (!body) return;
     const address = readAddress(body.endpoint.address);
     if (!address.ok) return sendOutside(response, address.problem);
-    if (confirmed.size >= MOST_ENDPOINTS) confirmed.clear();
+    if (confirmed.size >= MAX_ENDPOINTS) confirmed.clear();
     confirmed.add(body.endpoint.address);
     response.status(204).end();
   });

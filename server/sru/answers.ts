@@ -14,7 +14,7 @@ import type { SruAsked } from './client';
 import { readXml } from './xml';
 
 /** More records than any service has: a larger total is no count. */
-const MOST_TOTAL = 10_000_000_000;
+const MAX_TOTAL = 10_000_000_000;
 
 /** Reads what a server answers by SRU 1.1, 1.2 or 2.0; its diagnostics come as problems in its own words. */
 export function readSruAnswer(
@@ -46,7 +46,7 @@ function readRetrieval(
   if (refusal) return fail(refusal);
   const number = findDescendant(root, 'numberOfRecords')?.text.trim() ?? '';
   const total = /^\d{1,12}$/.test(number) ? Number(number) : Number.NaN;
-  if (!(total <= MOST_TOTAL))
+  if (!(total <= MAX_TOTAL))
     return fail(createProblem('answer-invalid', 'error', { database: nameOf(endpoint) }));
   const precision = findDescendant(root, 'resultCountPrecision')?.text ?? 'exact';
   const records = listChildren(findDescendant(root, 'records') ?? root, 'record').slice(0, rows);

@@ -25,7 +25,7 @@ export const USUAL_LIMITS: OutsideLimits = {
   perSecond: 10,
 };
 
-const MOST_REDIRECTS = 3;
+const MAX_REDIRECTS = 3;
 
 /** Fetches a text from outside; whatever goes wrong is a problem. */
 export type FetchOutside = (address: string, signal?: AbortSignal) => Promise<Outcome<string>>;
@@ -51,7 +51,7 @@ export function createFetchOutside(limits: OutsideLimits = USUAL_LIMITS): FetchO
     const place = await resolveHost(first.value, limits);
     if (!place.ok) return place;
     let url = first.value;
-    for (let redirects = 0; redirects <= MOST_REDIRECTS; redirects++) {
+    for (let redirects = 0; redirects <= MAX_REDIRECTS; redirects++) {
       await takeTurn(url.host);
       const answer = await request(url, place.value, limits, signal);
       if (!answer.ok) return answer;

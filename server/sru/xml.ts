@@ -22,14 +22,14 @@ const builder = new XMLBuilder({
 });
 
 /** The most signs that open a tag, and the most that stand between a name and its value: they bound elements and attributes. */
-const MOST_TAGS = 200_000;
-const MOST_ATTRIBUTES = 400_000;
+const MAX_TAGS = 200_000;
+const MAX_ATTRIBUTES = 400_000;
 
 type OrderedNode = Readonly<Record<string, unknown>>;
 
 /** A document as elements; nothing if it is not well-formed, defines entities of its own, or has too many parts. */
 export function readXml(text: string): XmlElement | undefined {
-  if (hasMore(text, '<', MOST_TAGS) || hasMore(text, '=', MOST_ATTRIBUTES)) return undefined;
+  if (hasMore(text, '<', MAX_TAGS) || hasMore(text, '=', MAX_ATTRIBUTES)) return undefined;
   if (/<!DOCTYPE/i.test(text) || XMLValidator.validate(text) !== true) return undefined;
   try {
     const nodes = parser.parse(text) as OrderedNode[];

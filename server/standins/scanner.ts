@@ -5,9 +5,9 @@ const DEEPEST = 250;
 
 /** A group in brackets without others inside, from one bracket to the other. */
 const FLAT_GROUP = /\((?:[^()"]|"[^"]*")*\)/y;
-const MOST_REMEMBERED = 5_000;
+const MAX_REMEMBERED = 5_000;
 /** All groups remembered together are no longer than this, and no one is longer than a tenth of it. */
-const MOST_LETTERS = 400_000;
+const MAX_LETTERS = 400_000;
 
 /**
  * What flat groups were read as: the strings of a batch have most of them in common. What stands in
@@ -22,8 +22,8 @@ export class GroupMemory<T> {
   }
 
   keep(text: string, value: T): void {
-    if (text.length > MOST_LETTERS / 10) return;
-    if (this.groups.size >= MOST_REMEMBERED || this.letters > MOST_LETTERS) {
+    if (text.length > MAX_LETTERS / 10) return;
+    if (this.groups.size >= MAX_REMEMBERED || this.letters > MAX_LETTERS) {
       this.groups.clear();
       this.letters = 0;
     }

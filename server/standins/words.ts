@@ -9,7 +9,7 @@ export interface WildcardSigns {
 }
 
 /** So many runs of signs are remembered for each service: the strings of a batch have most words in common. */
-const MOST_REMEMBERED = 5_000;
+const MAX_REMEMBERED = 5_000;
 /** Longer runs are read anew each time. */
 const LONGEST_REMEMBERED = 200;
 
@@ -24,7 +24,7 @@ export function rememberPatterns(read: PatternReader): PatternReader {
     if (known) return known;
     const patterns = read(raw);
     if (raw.length > LONGEST_REMEMBERED) return patterns;
-    if (runs.size >= MOST_REMEMBERED) runs.clear();
+    if (runs.size >= MAX_REMEMBERED) runs.clear();
     runs.set(raw, patterns);
     return patterns;
   };

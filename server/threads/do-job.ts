@@ -201,7 +201,7 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
       const expression: SetExpression = active
         ? createNeutralExpression(active, { vocabulary: collection.vocabulary })
         : { kind: 'none' };
-      const found = collection.getLaboratory().evaluate(expression, turn.isOver);
+      const found = collection.getNeutralIndex().evaluate(expression, turn.isOver);
       if (!found.ok) return found;
       const ids = found.value.list().map((number) => collection.getRecord(number).id);
       return succeed({ total: ids.length, ids, problems });

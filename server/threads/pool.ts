@@ -76,9 +76,9 @@ const SLOW_KINDS: readonly Job['kind'][] = ['citations', 'vocabulary', 'lookup',
 const LONG_REQUEST = 100 * 1024;
 /** What somebody is told to wait when there is too much to do: seconds. */
 const PAUSE = 2;
-const MOST_TURNS = 2 ** 31 - 1;
+const MAX_TURNS = 2 ** 31 - 1;
 /** A thread that does not even start so often in a row is not started again. */
-const MOST_FAILED_STARTS = 5;
+const MAX_FAILED_STARTS = 5;
 
 interface Task {
   job: Job;
@@ -181,7 +181,7 @@ export class WorkPool implements Work {
 
   /** Turns are told apart in cells of 32 bits. */
   private nextTurn(): number {
-    this.turns = (this.turns % MOST_TURNS) + 1;
+    this.turns = (this.turns % MAX_TURNS) + 1;
     return this.turns;
   }
 
@@ -316,7 +316,7 @@ export class WorkPool implements Work {
     if (!thread.hasStarted) thread.failedStarts++;
     thread.isReady = false;
     thread.hasStarted = false;
-    if (thread.failedStarts >= MOST_FAILED_STARTS)
+    if (thread.failedStarts >= MAX_FAILED_STARTS)
       return this.parts.log({ what: 'thread-failed', detail: 'It does not start and is given up.' });
     thread.worker = this.startWorker(thread.place, thread.lane);
     this.listen(thread);

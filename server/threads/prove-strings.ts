@@ -13,7 +13,7 @@ export function proveStrings(
   const { standin, vocabulary, evaluator } = collection;
   return proveRendering(request, {
     database: standin.id,
-    neutral: collection.getLaboratory(),
+    neutral: collection.getNeutralIndex(),
     vocabulary,
     deadline,
     find: (string) => {

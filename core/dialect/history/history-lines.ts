@@ -7,7 +7,7 @@ export interface RawLine {
 }
 
 /** The most lines and the longest text, in UTF-16 units, that are read. */
-export const MOST_LINES = 2_000;
+export const MAX_LINES = 2_000;
 export const LONGEST_HISTORY = 1_000_000;
 
 const NUMBERED = /^\s*#?(\d{1,4})\s*(?:[.):\t]|\s{1,}(?=\S))\s*(.*)$/u;
@@ -56,7 +56,7 @@ export function splitLines(text: string): RawLine[] {
       label === undefined ? NaN : pattern === LETTERED ? label.charCodeAt(0) - 64 : Number(label);
     const open = lines.at(-1);
     const isNew = label !== undefined && (open === undefined || number > open.number);
-    if (isNew && lines.length < MOST_LINES) lines.push({ number, label, text: rest });
+    if (isNew && lines.length < MAX_LINES) lines.push({ number, label, text: rest });
     else if (open) open.text += `\n${line.trim()}`;
     else lines.push({ number: 1, label: '1', text: line.trim() });
   }

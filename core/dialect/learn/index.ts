@@ -1,3 +1,3 @@
-export { FEWEST_EXAMPLES, MOST_EXAMPLES, learnDialect } from './learn-dialect';
+export { FEWEST_EXAMPLES, MAX_EXAMPLES, learnDialect } from './learn-dialect';
 export type { LearnReading, Lesson } from './learn-dialect';
 export type { LearnQuestion } from './question';

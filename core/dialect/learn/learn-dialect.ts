@@ -25,7 +25,7 @@ export interface Lesson {
 
 /** The least and the most examples that are asked for. */
 export const FEWEST_EXAMPLES = 3;
-export const MOST_EXAMPLES = 6;
+export const MAX_EXAMPLES = 6;
 
 /**
  * Proposes a dialect for strings of a database that nobody has described yet: from the signs that

@@ -65,24 +65,24 @@ export function describeReason(reason: Reason): string {
 export const REASON_CODES = Object.keys(REASON_WORDINGS) as readonly ReasonCode[];
 
 /** Which way a meaning has moved: bit 0 records gained, bit 1 records lost. */
-export type Drift = 0 | 1 | 2 | 3;
-export const SAME = 0 satisfies Drift;
-export const WIDER = 1 satisfies Drift;
-export const NARROWER = 2 satisfies Drift;
+export type MeaningShift = 0 | 1 | 2 | 3;
+export const SAME = 0 satisfies MeaningShift;
+export const WIDER = 1 satisfies MeaningShift;
+export const NARROWER = 2 satisfies MeaningShift;
 
 const LEVELS: readonly FidelityLevel[] = ['same', 'wider', 'narrower', 'different'];
 
-/** The level of a drift. */
-export function describeDrift(drift: Drift): FidelityLevel {
-  return LEVELS[drift] ?? 'different';
+/** The level of a shift. */
+export function describeShift(shift: MeaningShift): FidelityLevel {
+  return LEVELS[shift] ?? 'different';
 }
 
-/** Both drifts at once: wider and narrower together is different. */
-export function joinDrifts(...drifts: readonly Drift[]): Drift {
-  return drifts.reduce<number>((all, drift) => all | drift, 0) as Drift;
+/** Both shifts at once: wider and narrower together is different. */
+export function joinShifts(...shifts: readonly MeaningShift[]): MeaningShift {
+  return shifts.reduce<number>((all, shift) => all | shift, 0) as MeaningShift;
 }
 
-/** The drift seen from outside an exclusion: wider inside is narrower outside. */
-export function invertDrift(drift: Drift): Drift {
-  return (((drift & 1) << 1) | (drift >> 1)) as Drift;
+/** The shift seen from outside an exclusion: wider inside is narrower outside. */
+export function invertShift(shift: MeaningShift): MeaningShift {
+  return (((shift & 1) << 1) | (shift >> 1)) as MeaningShift;
 }

@@ -12,12 +12,12 @@ export {
   REASON_CODES,
   SAME,
   WIDER,
-  describeDrift,
+  describeShift,
   describeReason,
-  invertDrift,
-  joinDrifts,
+  invertShift,
+  joinShifts,
 } from './fidelity';
-export type { Drift, Fidelity, FidelityLevel, Reason, ReasonCode } from './fidelity';
+export type { MeaningShift, Fidelity, FidelityLevel, Reason, ReasonCode } from './fidelity';
 export { markField, planFields, splitMark } from './fields';
 export type { FieldPlan } from './fields';
 export { listPhraseWays, preferPhraseWay } from './phrase-ways';

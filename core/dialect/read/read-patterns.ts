@@ -4,7 +4,7 @@ import { isWordSign, spellOutTerm, type Span } from '../../text';
 import type { Dialect, WildcardRule } from '../profile';
 
 /** The most readings of signs that stand for any character or none. */
-const MOST_READINGS = 64;
+const MAX_READINGS = 64;
 
 /** Where a run of signs stands: outside quotation marks every wildcard counts. */
 export interface RunPlace {
@@ -54,14 +54,14 @@ export function spellMaybe(patterns: readonly Pattern[], { wildcards: { maybe } 
   for (const pattern of patterns) {
     const choices = pattern.reduce<PatternPart[][]>(
       (forms, part) =>
-        part.kind === 'maybe' && forms.length < MOST_READINGS
+        part.kind === 'maybe' && forms.length < MAX_READINGS
           ? forms.flatMap((form) => [form, [...form, { kind: 'one' } as const]])
           : forms.map((form) => [...form, part.kind === 'maybe' ? ({ kind: 'one' } as const) : part]),
       [[]],
     );
     rows = rows
       .flatMap((row) => choices.map((choice) => [...row, mergeParts(choice)]))
-      .slice(0, MOST_READINGS);
+      .slice(0, MAX_READINGS);
   }
   return rows;
 }

@@ -2,9 +2,9 @@ import type { Dialect } from '../profile';
 import { joinTrees, listMembers, type Atom, type StringTree } from './string-tree';
 
 /** The most members that a flat form may have before it is given up. */
-export const MOST_FLAT = 600;
+export const MAX_FLAT = 600;
 /** The most groups. */
-const MOST_GROUPS = 200;
+const MAX_GROUPS = 200;
 
 /** A word or phrase that must or must not be there. */
 interface Literal {
@@ -22,7 +22,7 @@ export function mustFlatten({ deepest, exclusion }: Dialect): boolean {
  * Brings a tree into forms that a dialect with hardly any brackets takes: all of some ORs, any of
  * some ANDs, or several strings whose results together are those of the tree. Gives the form with
  * the fewest strings, then the fewest words; nothing if every form is too large (the bound is
- * `MOST_FLAT` members) or would exclude without anything to exclude from.
+ * `MAX_FLAT` members) or would exclude without anything to exclude from.
  */
 export function flattenTree(
   tree: StringTree,
@@ -157,11 +157,11 @@ function cross(parts: readonly (readonly Group[])[]): Group[] | undefined {
     const keys = new Set(part.flat().map(keyOf));
     // Groups without a member in common absorb nothing of each other: their number is known before they are made.
     const isApart = [...keys].every((key) => !seen.has(key));
-    if (groups.length * part.length > (isApart ? MOST_GROUPS : MOST_GROUPS * 4)) return undefined;
+    if (groups.length * part.length > (isApart ? MAX_GROUPS : MAX_GROUPS * 4)) return undefined;
     groups = groups.flatMap((group) => part.map((more) => uniqueLiterals([...group, ...more])));
     if (!isApart) groups = absorb(groups);
     for (const key of keys) seen.add(key);
-    if (groups.length > MOST_GROUPS || groups.reduce((sum, group) => sum + group.length, 0) > MOST_FLAT)
+    if (groups.length > MAX_GROUPS || groups.reduce((sum, group) => sum + group.length, 0) > MAX_FLAT)
       return undefined;
   }
   return groups;

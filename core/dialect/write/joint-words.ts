@@ -1,22 +1,22 @@
 import { isPlain, listChildren, printPattern, type Pattern, type QueryNode } from '../../query';
 import { foldLetters } from '../../text';
 import type { Dialect } from '../profile';
-import { NARROWER, SAME, WIDER, joinDrifts, type Drift } from '../profile';
+import { NARROWER, SAME, WIDER, joinShifts, type MeaningShift } from '../profile';
 
 /**
  * What it does to the whole that hyphenated words are found joined, too: words that are two others of the same
  * query in one, such as `streetlight` beside `"street light"`, are found where those stand with a hyphen between.
  * That is more records, or fewer where they are taken away. Other words are taken as not written with a hyphen.
  */
-export function findJointDrift(root: QueryNode, dialect: Dialect): Drift {
+export function findJointShift(root: QueryNode, dialect: Dialect): MeaningShift {
   if (!dialect.joinsHyphens) return SAME;
   const words = new Set<string>();
   visitWords(root, false, (word) => words.add(word));
-  let drift: Drift = SAME;
+  let shift: MeaningShift = SAME;
   visitWords(root, false, (word, isExcluded) => {
-    if (isJoint(word, words)) drift = joinDrifts(drift, isExcluded ? NARROWER : WIDER);
+    if (isJoint(word, words)) shift = joinShifts(shift, isExcluded ? NARROWER : WIDER);
   });
-  return drift;
+  return shift;
 }
 
 function isJoint(word: string, words: ReadonlySet<string>): boolean {

@@ -1,6 +1,6 @@
 import type { NearNode } from '../../query';
 import type { Dialect, ProximityRule } from '../profile';
-import { SAME, WIDER, type Drift, type Reason } from '../profile';
+import { SAME, WIDER, type MeaningShift, type Reason } from '../profile';
 import type { WrittenSide } from './write-items';
 
 /** All of a side at once where groups are taken, else one after the other. */
@@ -18,7 +18,7 @@ export interface ChosenForm {
   readonly form: string;
   /** Written in both orders, either of which will do. */
   readonly bothWays: boolean;
-  readonly drift: Drift;
+  readonly shift: MeaningShift;
   readonly reasons: readonly Reason[];
 }
 
@@ -37,7 +37,7 @@ export function chooseForm(node: NearNode, dialect: Dialect): ChosenForm | undef
         rule,
         form: rule.form.replace('{n}', String(number)),
         bothWays: !node.ordered && rule.ordered,
-        drift: reasons.length > 0 ? WIDER : SAME,
+        shift: reasons.length > 0 ? WIDER : SAME,
         reasons,
       },
     ];

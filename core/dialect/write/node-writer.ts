@@ -13,10 +13,10 @@ import {
   NARROWER,
   SAME,
   WIDER,
-  describeDrift,
-  invertDrift,
-  joinDrifts,
-  type Drift,
+  describeShift,
+  invertShift,
+  joinShifts,
+  type MeaningShift,
   type Reason,
 } from '../profile';
 import { holdInitials } from './initials';
@@ -32,7 +32,7 @@ import {
   writePhrase,
   writeTerm,
 } from './write-items';
-import { MOST_SPELLINGS, describeWordHabits, isStopWord, type FindForms } from './write-words';
+import { MAX_SPELLINGS, describeWordHabits, isStopWord, type FindForms } from './write-words';
 import { mustFlatten } from './flatten';
 import { writeHeading, writePropertyNode, type ListBranch } from './write-headings';
 
@@ -57,8 +57,8 @@ export class NodeWriter {
 
   write(node: QueryNode, fields?: readonly Field[]): Result {
     const { result, reasons } = isRecalled(node) ? this.recall(node, fields) : this.render(node, fields);
-    const level = result.kind === 'written' ? describeDrift(result.drift) : 'left-out';
-    const isLoss = result.kind === 'left-out' && result.drift !== SAME;
+    const level = result.kind === 'written' ? describeShift(result.shift) : 'left-out';
+    const isLoss = result.kind === 'left-out' && result.shift !== SAME;
     this.notes.note(node.id, { level, reasons, ...(isLoss && { isLoss }) });
     return result;
   }
@@ -115,54 +115,54 @@ export class NodeWriter {
   private renderAnd(node: QueryNode, results: readonly Result[]): Rendered {
     if (results.some((result) => result.kind === 'nothing'))
       return { result: { kind: 'nothing' }, reasons: [] };
-    const { trees, drift, lacking } = intersectResults(results);
+    const { trees, shift, lacking } = intersectResults(results);
     if (trees.length === 0) return this.leaveAllOut(results, 'and');
     const tree = joinTrees(node, 'and', trees);
-    return { result: { kind: 'written', tree, drift, lacking }, reasons: this.noteLeftOut(results) };
+    return { result: { kind: 'written', tree, shift, lacking }, reasons: this.noteLeftOut(results) };
   }
 
   private renderOr(node: QueryNode, results: readonly Result[]): Rendered {
-    const { trees, drift, lacking } = uniteResults(results);
+    const { trees, shift, lacking } = uniteResults(results);
     if (trees.length === 0) return this.leaveAllOut(results, 'or');
     const tree = joinTrees(node, 'or', trees);
-    return { result: { kind: 'written', tree, drift, lacking }, reasons: this.noteLeftOut(results) };
+    return { result: { kind: 'written', tree, shift, lacking }, reasons: this.noteLeftOut(results) };
   }
 
   private renderNot(node: QueryNode, include: Result, exclude: Result): Rendered {
     if (include.kind !== 'written') return { result: include, reasons: [] };
     if (exclude.kind !== 'written') {
-      const lost: Drift = exclude.kind === 'left-out' && exclude.drift !== SAME ? WIDER : SAME;
+      const lost: MeaningShift = exclude.kind === 'left-out' && exclude.shift !== SAME ? WIDER : SAME;
       const tree = joinTrees(node, 'and', [include.tree]);
       return {
         result: {
           ...include,
           tree,
-          drift: joinDrifts(include.drift, lost),
-          lacking: joinDrifts(include.lacking, lost),
+          shift: joinShifts(include.shift, lost),
+          lacking: joinShifts(include.lacking, lost),
         },
         reasons: this.noteLeftOut([exclude]),
       };
     }
-    const drift = joinDrifts(include.drift, invertDrift(exclude.drift));
+    const shift = joinShifts(include.shift, invertShift(exclude.shift));
     const tree = joinTrees(node, 'not', [include.tree, exclude.tree]);
-    const lacking = joinDrifts(include.lacking, invertDrift(exclude.lacking));
-    return { result: { kind: 'written', tree, drift, lacking }, reasons: [] };
+    const lacking = joinShifts(include.lacking, invertShift(exclude.lacking));
+    return { result: { kind: 'written', tree, shift, lacking }, reasons: [] };
   }
 
   /** All members are left out: so is the group. It is no loss if it would find nothing there anyway. */
   private leaveAllOut(results: readonly Result[], operator: 'and' | 'or'): Rendered {
     if (results.every((result) => result.kind === 'nothing'))
       return { result: { kind: 'nothing' }, reasons: [] };
-    const isLoss = (result: Result): boolean => result.kind === 'left-out' && result.drift === NARROWER;
+    const isLoss = (result: Result): boolean => result.kind === 'left-out' && result.shift === NARROWER;
     const loses = operator === 'and' ? results.every(isLoss) : results.some(isLoss);
     return {
-      result: { kind: 'left-out', drift: loses ? NARROWER : SAME },
+      result: { kind: 'left-out', shift: loses ? NARROWER : SAME },
       reasons: this.noteLeftOut(results),
     };
   }
 
   private noteLeftOut(results: readonly Result[]): Reason[] {
-    const lost = results.some((result) => result.kind === 'left-out' && result.drift !== SAME);
+    const lost = results.some((result) => result.kind === 'left-out' && result.shift !== SAME);
     return lost ? [{ code: 'member-left-out', data: {} }] : [];
   }
 
@@ -173,7 +173,7 @@ export class NodeWriter {
       const { result, reasons } = this.renderFielded(held);
       if (result.kind !== 'written') return { result, reasons };
       return {
-        result: { ...result, drift: joinDrifts(result.drift, WIDER) },
+        result: { ...result, shift: joinShifts(result.shift, WIDER) },
         reasons: [...reasons, { code: 'name-initials', data: {} }],
       };
     }
@@ -212,7 +212,7 @@ export class NodeWriter {
     const text = this.known.references?.get(node.name);
     if (text === undefined) return { result: { kind: 'nothing' }, reasons: [] };
     return {
-      result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, drift: SAME, lacking: SAME },
+      result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, shift: SAME, lacking: SAME },
       reasons: [],
     };
   }
@@ -231,16 +231,16 @@ export class NodeWriter {
     const plan = planFields(this.getFields(fields), this.dialect, words.length > 1);
     if (plan.kind === 'not-held')
       return {
-        result: { kind: 'left-out', drift: SAME },
+        result: { kind: 'left-out', shift: SAME },
         reasons: [{ code: 'field-missing', data: { fields: this.getFields(fields).join(', ') } }],
       };
     if (plan.kind === 'unreachable')
       return {
-        result: { kind: 'left-out', drift: NARROWER },
+        result: { kind: 'left-out', shift: NARROWER },
         reasons: [{ code: 'field-missing', data: { fields: plan.missing.join(', ') } }],
       };
     if (words.every((word) => isStopWord(word, this.dialect))) {
-      return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code: 'stop-word', data: {} }] };
+      return { result: { kind: 'left-out', shift: NARROWER }, reasons: [{ code: 'stop-word', data: {} }] };
     }
     const items =
       words.length === 1
@@ -249,38 +249,38 @@ export class NodeWriter {
     const habits = describeWordHabits(words, this.dialect);
     const reach = this.describeReach(plan, fields);
     const reasons = [...items.reasons, ...habits.reasons, ...reach.reasons];
-    const drift = joinDrifts(items.drift, habits.drift, reach.drift);
-    if (items.texts.length === 0) return { result: { kind: 'left-out', drift: NARROWER }, reasons };
+    const shift = joinShifts(items.shift, habits.shift, reach.shift);
+    if (items.texts.length === 0) return { result: { kind: 'left-out', shift: NARROWER }, reasons };
     const codes = plan.kind === 'marked' ? plan.codes : [undefined];
     const marked = codes.flatMap((code) =>
       items.texts.map((item) => markItem(node, item, code, this.dialect)),
     );
     const tree = marked.length === 1 && marked[0] ? marked[0] : joinTrees(node, 'or', marked);
-    return { result: { kind: 'written', tree, drift, lacking: reach.lacking }, reasons };
+    return { result: { kind: 'written', tree, shift, lacking: reach.lacking }, reasons };
   }
 
   /** What it does that fields cannot be searched, or only together with others. */
   private describeReach(
     plan: FieldPlan & { kind: 'marked' | 'unmarked' },
     fields: readonly Field[] | undefined,
-  ): { drift: Drift; lacking: Drift; reasons: Reason[] } {
+  ): { shift: MeaningShift; lacking: MeaningShift; reasons: Reason[] } {
     const reasons: Reason[] = [];
-    let drift: Drift = SAME;
+    let shift: MeaningShift = SAME;
     if (plan.missing.length > 0) {
-      drift = NARROWER;
+      shift = NARROWER;
       reasons.push({ code: 'field-missing', data: { fields: plan.missing.join(', ') } });
     }
     for (const { field, instead } of plan.widened) {
-      drift = joinDrifts(drift, WIDER);
+      shift = joinShifts(shift, WIDER);
       const where = instead === 'unmarked' ? 'all that is searched without a field' : instead;
       reasons.push({ code: 'field-widened', data: { fields: field, instead: where } });
     }
-    const lacking = drift;
+    const lacking = shift;
     if (this.bare && !fields) {
-      drift = joinDrifts(drift, WIDER);
+      shift = joinShifts(shift, WIDER);
       reasons.push({ code: 'fields-left-out', data: {} });
     }
-    return { drift, lacking, reasons };
+    return { shift, lacking, reasons };
   }
 
   private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
@@ -289,17 +289,17 @@ export class NodeWriter {
     const phrases = listPhrases(node);
     if (phrases) {
       const written = phrases.map((words) => this.renderWords(node, words, fields));
-      const { trees, drift, lacking } = uniteResults(written.map(({ result }) => result));
+      const { trees, shift, lacking } = uniteResults(written.map(({ result }) => result));
       const reasons = uniqueReasons(written.flatMap((one) => one.reasons));
       const tree = trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees);
       // Where a phrase cannot be said, neither can the words that stand beside each other be found in order.
       if (trees.length === phrases.length)
-        return { result: { kind: 'written', tree, drift, lacking }, reasons };
+        return { result: { kind: 'written', tree, shift, lacking }, reasons };
     }
     const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
     const result =
       both.result.kind === 'written'
-        ? { ...both.result, drift: joinDrifts(both.result.drift, WIDER) }
+        ? { ...both.result, shift: joinShifts(both.result.shift, WIDER) }
         : both.result;
     return { result, reasons: [...both.reasons, { code: 'proximity-missing', data: {} }] };
   }
@@ -327,11 +327,11 @@ export class NodeWriter {
         chosen.rule,
       ),
     );
-    if (left.length * right.length > MOST_SPELLINGS || left.length * right.length === 0) return undefined;
+    if (left.length * right.length > MAX_SPELLINGS || left.length * right.length === 0) return undefined;
     const patterns = [node.left, node.right].flatMap(listPatterns);
     const habits = describeWordHabits(patterns, this.dialect);
     const reach = this.describeReach(plan, fields);
-    const skips: Drift = this.dialect.stopWords.length > 0 ? WIDER : SAME;
+    const skips: MeaningShift = this.dialect.stopWords.length > 0 ? WIDER : SAME;
     const reasons = uniqueReasons([
       ...known.flatMap((operand) => operand.reasons),
       ...habits.reasons,
@@ -350,14 +350,14 @@ export class NodeWriter {
         ),
       ),
     );
-    const drift = joinDrifts(
-      ...known.map((operand) => operand.drift),
-      habits.drift,
-      reach.drift,
-      chosen.drift,
+    const shift = joinShifts(
+      ...known.map((operand) => operand.shift),
+      habits.shift,
+      reach.shift,
+      chosen.shift,
       skips,
     );
     const tree = trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees);
-    return { written: { tree, drift, lacking: reach.lacking }, reasons };
+    return { written: { tree, shift, lacking: reach.lacking }, reasons };
   }
 }

@@ -5,7 +5,7 @@ import type { Extent } from './lay-out';
 import { findDialect } from '../profile';
 import { readString } from '../read';
 import { packBins } from './pack';
-import { MOST_PARTS } from './split';
+import { MAX_PARTS } from './split';
 import { writeQuery } from './writer';
 
 const extent = (characters: number): Extent => ({ characters, truncations: 0, words: 0 });
@@ -34,7 +34,7 @@ describe('packing', () => {
   it('takes the fewest bins for few things', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 50 }), { minLength: 1, maxLength: 8 }), (sizes) => {
-        const bins = packBins(sizes.map(extent), room(50), MOST_PARTS);
+        const bins = packBins(sizes.map(extent), room(50), MAX_PARTS);
         expect(bins).toHaveLength(countFewest(sizes, 50));
         expect(bins?.flat().sort((a, b) => a - b)).toEqual(sizes.map((_, at) => at));
         for (const bin of bins ?? [])
@@ -50,7 +50,7 @@ describe('packing', () => {
         fc.array(fc.integer({ min: 2, max: 7 }), { minLength: 4, maxLength: 9 }),
         fc.integer({ min: 7, max: 13 }),
         (sizes, most) => {
-          const bins = packBins(sizes.map(extent), room(most), MOST_PARTS);
+          const bins = packBins(sizes.map(extent), room(most), MAX_PARTS);
           expect(bins).toHaveLength(countFewest(sizes, most));
           expect(bins?.flat().sort((a, b) => a - b)).toEqual(sizes.map((_, at) => at));
         },
@@ -60,12 +60,12 @@ describe('packing', () => {
   });
 
   it('gives up where one thing is too large or there are too many', () => {
-    expect(packBins([extent(51)], room(50), MOST_PARTS)).toBeUndefined();
+    expect(packBins([extent(51)], room(50), MAX_PARTS)).toBeUndefined();
     expect(
       packBins(
         Array.from({ length: 30 }, () => extent(40)),
         room(50),
-        MOST_PARTS,
+        MAX_PARTS,
       ),
     ).toBeUndefined();
   });

@@ -4,7 +4,7 @@ import { add, countLeastBins, packBins, shareOut, subtract } from './pack';
 import { joinTrees, listMembers, type Join, type StringTree } from './string-tree';
 
 /** The most strings that one query is split into. */
-export const MOST_PARTS = 24;
+export const MAX_PARTS = 24;
 /** So many of the largest groups are split together. */
 const JOINED_GROUPS = 4;
 
@@ -38,13 +38,13 @@ interface PlacedGroup {
  * Splits a tree that a database does not take into few trees that it takes, whose results together
  * are those of the tree: the members of an OR that stands under ANDs only are shared out. For one
  * group of up to 14 members the number is the least possible; several groups and larger ones are
- * searched within a bound. Nothing if no split of at most `MOST_PARTS` is found.
+ * searched within a bound. Nothing if no split of at most `MAX_PARTS` is found.
  */
 export function splitTree(tree: StringTree, dialect: Dialect): StringTree[] | undefined {
   const whole = measure(tree, dialect);
   if (isWithin(whole, dialect)) return [tree];
   // Every member stands in some part: so much cannot stand in so few.
-  if (countLeastBins([whole], createLimits(dialect)) > MOST_PARTS) return undefined;
+  if (countLeastBins([whole], createLimits(dialect)) > MAX_PARTS) return undefined;
   const groups = findGroups(tree, dialect)
     .sort((a, b) => b.group.total.characters - a.group.total.characters)
     .slice(0, JOINED_GROUPS);
@@ -137,7 +137,7 @@ function planSplit(groups: readonly PlacedGroup[], whole: Extent, dialect: Diale
   const limits = createLimits(dialect);
   const rest = groups.reduce((left, { group }) => subtract(left, group.total), whole);
   let best: SplitPlan | undefined;
-  let fewest = MOST_PARTS + 1;
+  let fewest = MAX_PARTS + 1;
   for (const last of groups) {
     const others = groups.filter((group) => group !== last);
     for (const { counts, product } of listCounts(others.length)) {
@@ -227,7 +227,7 @@ function packLast(
 function recallBins({ sizes, packed }: SplitGroup, room: Extent): number[][] | undefined {
   const key = `${room.characters} ${room.truncations} ${room.words}`;
   if (packed.has(key)) return packed.get(key);
-  const bins = packBins(sizes, room, MOST_PARTS);
+  const bins = packBins(sizes, room, MAX_PARTS);
   packed.set(key, bins);
   return bins;
 }
@@ -253,7 +253,7 @@ function listCounts(groups: number): readonly PartCounts[] {
   let rows: PartCounts[] = [{ counts: [], product: 1 }];
   for (let group = 0; group < groups; group++) {
     rows = rows.flatMap(({ counts, product }) =>
-      Array.from({ length: Math.floor(MOST_PARTS / product) }, (_, at) => ({
+      Array.from({ length: Math.floor(MAX_PARTS / product) }, (_, at) => ({
         counts: [...counts, at + 1],
         product: product * (at + 1),
       })),

@@ -1,5 +1,5 @@
 import type { QueryNode } from '../../query';
-import { type NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from '../profile';
+import { type NARROWER, SAME, WIDER, joinShifts, type MeaningShift, type Reason } from '../profile';
 
 /**
  * A string under construction: what stands in it, before brackets, length and the depth of nesting
@@ -46,19 +46,19 @@ export interface Without {
 export interface Written {
   readonly kind: 'written';
   readonly tree: StringTree;
-  readonly drift: Drift;
+  readonly shift: MeaningShift;
   /** Which way parts and fields that cannot be searched move it; what is left out of an exclusion counts, too. */
-  readonly lacking: Drift;
+  readonly lacking: MeaningShift;
 }
 
 /**
- * What became of a node. `written`: it has a string. `left-out`: it has none; `drift` is what that
+ * What became of a node. `written`: it has a string. `left-out`: it has none; `shift` is what that
  * does to an OR that loses it (`SAME` if it would find nothing there anyway). `nothing`: it finds
  * nothing by its meaning, whatever the database.
  */
 export type Result =
   | Written
-  | { readonly kind: 'left-out'; readonly drift: typeof SAME | typeof NARROWER }
+  | { readonly kind: 'left-out'; readonly shift: typeof SAME | typeof NARROWER }
   | { readonly kind: 'nothing' };
 
 /** The result of a node with the reasons found at the node itself. */
@@ -88,29 +88,29 @@ export function listMembers(tree: StringTree, operator: 'and' | 'or'): StringTre
 /** The written parts of several results, and what becomes of a group of them. */
 export interface JoinedResults {
   readonly trees: readonly StringTree[];
-  readonly drift: Drift;
-  readonly lacking: Drift;
+  readonly shift: MeaningShift;
+  readonly lacking: MeaningShift;
 }
 
-/** The written parts of several results, and the drift of an OR over all of them: losing a member narrows. */
+/** The written parts of several results, and the shift of an OR over all of them: losing a member narrows. */
 export function uniteResults(results: readonly Result[]): JoinedResults {
   const trees = results.flatMap((result) => (result.kind === 'written' ? [result.tree] : []));
-  const drift = joinDrifts(...results.map((result) => (result.kind === 'nothing' ? SAME : result.drift)));
-  const lacking = joinDrifts(
+  const shift = joinShifts(...results.map((result) => (result.kind === 'nothing' ? SAME : result.shift)));
+  const lacking = joinShifts(
     ...results.map((result) => {
       if (result.kind === 'nothing') return SAME;
-      return result.kind === 'written' ? result.lacking : result.drift;
+      return result.kind === 'written' ? result.lacking : result.shift;
     }),
   );
-  return { trees, drift, lacking };
+  return { trees, shift, lacking };
 }
 
-/** The written parts of several results, and the drift of an AND over all of them: losing a member widens. */
+/** The written parts of several results, and the shift of an AND over all of them: losing a member widens. */
 export function intersectResults(results: readonly Result[]): JoinedResults {
   const trees = results.flatMap((result) => (result.kind === 'written' ? [result.tree] : []));
-  const drift = joinDrifts(...results.map((result) => (result.kind === 'written' ? result.drift : WIDER)));
-  const lacking = joinDrifts(
+  const shift = joinShifts(...results.map((result) => (result.kind === 'written' ? result.shift : WIDER)));
+  const lacking = joinShifts(
     ...results.map((result) => (result.kind === 'written' ? result.lacking : WIDER)),
   );
-  return { trees, drift, lacking };
+  return { trees, shift, lacking };
 }

@@ -1,6 +1,6 @@
 import type { HeadingNode, RangeNode, ValueNode } from '../../query';
 import type { Dialect } from '../profile';
-import { NARROWER, SAME, WIDER, type Drift, type Reason } from '../profile';
+import { NARROWER, SAME, WIDER, type MeaningShift, type Reason } from '../profile';
 import { canLimit, writeProperty } from './write-limiters';
 import { joinTrees, type Rendered, type StringTree } from './string-tree';
 
@@ -8,7 +8,7 @@ import { joinTrees, type Rendered, type StringTree } from './string-tree';
 export type ListBranch = (label: string) => readonly string[];
 
 /** So many headings are spelled out for a branch; a larger one is written as its top alone. */
-const MOST_NARROWER = 200;
+const MAX_NARROWER = 200;
 
 /** A year, a type or a language as the string has it; where only a box has it, it cannot be part of a query. */
 export function writePropertyNode(node: RangeNode | ValueNode, dialect: Dialect): Rendered {
@@ -17,11 +17,11 @@ export function writePropertyNode(node: RangeNode | ValueNode, dialect: Dialect)
     const { property } = node;
     const canBeSet = canLimit(property, dialect);
     const code = canBeSet ? 'property-elsewhere' : 'property-missing';
-    return { result: { kind: 'left-out', drift: NARROWER }, reasons: [{ code, data: { property } }] };
+    return { result: { kind: 'left-out', shift: NARROWER }, reasons: [{ code, data: { property } }] };
   }
   const isLoose = / (?:and|or) /i.test(text) && !text.startsWith('(');
   const tree: StringTree = { kind: 'atom', node, text, words: 0, ...(isLoose && { isLoose }) };
-  return { result: { kind: 'written', tree, drift: SAME, lacking: SAME }, reasons: [] };
+  return { result: { kind: 'written', tree, shift: SAME, lacking: SAME }, reasons: [] };
 }
 
 /** A heading, a branch or a main topic in the dialect's forms; what has no form is written by what it has. */
@@ -29,42 +29,42 @@ export function writeHeading(node: HeadingNode, dialect: Dialect, listBranch?: L
   const { headings } = dialect;
   if (!headings || (node.vocabulary !== undefined && node.vocabulary !== headings.vocabulary)) {
     return {
-      result: { kind: 'left-out', drift: SAME },
+      result: { kind: 'left-out', shift: SAME },
       reasons: [{ code: 'heading-elsewhere', data: {} }],
     };
   }
   const label = escapeLabel(node.label, dialect);
   if (label === undefined) {
     return {
-      result: { kind: 'left-out', drift: NARROWER },
+      result: { kind: 'left-out', shift: NARROWER },
       reasons: [{ code: 'heading-unwritable', data: {} }],
     };
   }
   const reasons: Reason[] = [];
-  let drift: Drift = SAME;
+  let shift: MeaningShift = SAME;
   let form = headings[node.scope];
   if (form === undefined) {
     form = headings.heading;
     if (node.scope === 'focus') {
       reasons.push({ code: 'focus-missing', data: {} });
-      drift = WIDER;
+      shift = WIDER;
     } else if (!headings.flat) {
       const spelled = spellBranch(node, form, dialect, listBranch);
       if (spelled) return spelled;
       reasons.push({ code: 'branch-missing', data: {} });
-      drift = NARROWER;
+      shift = NARROWER;
     }
   }
   const qualifier = node.qualifier === undefined ? undefined : escapeLabel(node.qualifier, dialect);
   if (qualifier !== undefined && headings.qualified !== undefined) form = headings.qualified;
   else if (node.qualifier !== undefined) {
     reasons.push({ code: 'qualifier-missing', data: {} });
-    drift = WIDER;
+    shift = WIDER;
   }
   const text = form.replace('{label}', () => label).replace('{qualifier}', () => qualifier ?? '');
   const words = node.label.split(/\s+/).length;
   const tree: StringTree = { kind: 'atom', node, text, words };
-  return { result: { kind: 'written', tree, drift, lacking: SAME }, reasons };
+  return { result: { kind: 'written', tree, shift, lacking: SAME }, reasons };
 }
 
 /** The headings of a branch one by one, where there is no sign for it and they are known. */
@@ -76,7 +76,7 @@ function spellBranch(
 ): Rendered | undefined {
   const labels = listBranch?.(node.label) ?? [];
   const written = labels.map((label) => escapeLabel(label, dialect));
-  if (labels.length === 0 || labels.length > MOST_NARROWER || written.includes(undefined)) return undefined;
+  if (labels.length === 0 || labels.length > MAX_NARROWER || written.includes(undefined)) return undefined;
   const atoms = written.map((label): StringTree => {
     const text = form.replace('{label}', () => label ?? '');
     return { kind: 'atom', node, text, words: (label ?? '').split(/\s+/).length };
@@ -84,7 +84,7 @@ function spellBranch(
   const [only] = atoms;
   const tree = atoms.length === 1 && only ? only : joinTrees(node, 'or', atoms);
   const reasons: Reason[] = [{ code: 'branch-spelled-out', data: { count: labels.length } }];
-  return { result: { kind: 'written', tree, drift: SAME, lacking: SAME }, reasons };
+  return { result: { kind: 'written', tree, shift: SAME, lacking: SAME }, reasons };
 }
 
 /** A label as it stands between quotation marks; nothing if it holds one and there is no way to say so. */

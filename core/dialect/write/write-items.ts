@@ -1,11 +1,11 @@
 import { isPlain, printPattern, type NearNode, type Pattern, type QueryNode } from '../../query';
 import type { Dialect, ProximityRule } from '../profile';
-import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from '../profile';
+import { NARROWER, SAME, WIDER, joinShifts, type MeaningShift, type Reason } from '../profile';
 import { markField, splitMark } from '../profile';
 import { joinTrees, type Atom, type StringTree } from './string-tree';
 import {
-  MOST_FORMS,
-  MOST_SPELLINGS,
+  MAX_FORMS,
+  MAX_SPELLINGS,
   isStopWord,
   mustQuote,
   writeWord,
@@ -30,7 +30,7 @@ export interface WrittenSide {
 /** The ways to write a leaf, any of which will do, with what they do to its meaning. */
 export interface WrittenItems {
   readonly texts: readonly WordItem[];
-  readonly drift: Drift;
+  readonly shift: MeaningShift;
   readonly reasons: readonly Reason[];
 }
 
@@ -88,7 +88,7 @@ export function writeTerm(pattern: Pattern, dialect: Dialect, findForms?: FindFo
     text: quoteWord(spelling, dialect),
     words: 1,
   }));
-  return { texts, drift: word.drift, reasons: word.reasons };
+  return { texts, shift: word.shift, reasons: word.reasons };
 }
 
 function quoteWord({ text, plain, isStem }: Spelling, dialect: Dialect): string {
@@ -103,7 +103,7 @@ export function writePhrase(
   findForms?: FindForms,
 ): WrittenItems {
   const signs = words.map((word) => writeWord(word, dialect));
-  const fits = signs.every((word) => word.spellings.length > 0 && word.drift === SAME);
+  const fits = signs.every((word) => word.spellings.length > 0 && word.shift === SAME);
   const simple = combine(signs.map((word) => word.spellings));
   if (
     !(fits && simple?.every((spellings) => fitsQuotes(spellings, dialect))) &&
@@ -127,12 +127,12 @@ function writePhraseForms(
   if (!written.every((word) => word !== undefined)) return undefined;
   const variants = combine(
     written.map((word) => word.spellings),
-    MOST_FORMS,
+    MAX_FORMS,
   );
   if (!variants) return undefined;
   return {
     texts: variants.map((spellings) => quotePhrase(spellings.map(({ text }) => text))),
-    drift: dialect.stopWords.length > 0 ? WIDER : SAME,
+    shift: dialect.stopWords.length > 0 ? WIDER : SAME,
     reasons: uniqueReasons(written.flatMap((word) => word.reasons)),
   };
 }
@@ -144,7 +144,7 @@ function listForms(
 ): WrittenWord | undefined {
   const plainOnly: Dialect = { ...dialect, wildcards: {}, stems: false };
   const written = writeWord(word, plainOnly, findForms);
-  return written.drift === SAME && written.spellings.length > 0 ? written : undefined;
+  return written.shift === SAME && written.spellings.length > 0 ? written : undefined;
 }
 
 function quotePhrase(texts: readonly string[]): WordItem {
@@ -157,19 +157,19 @@ function writePhraseSigns(
   dialect: Dialect,
 ): WrittenItems {
   const reasons = written.flatMap((word) => word.reasons);
-  let drift = joinDrifts(...written.map((word) => word.drift));
+  let shift = joinShifts(...written.map((word) => word.shift));
   if (dialect.stopWords.length > 0) {
-    drift = joinDrifts(drift, WIDER);
+    shift = joinShifts(shift, WIDER);
     reasons.push({ code: 'stop-words-skipped', data: {} });
   }
-  if (written.some((word) => word.spellings.length === 0)) return { texts: [], drift: NARROWER, reasons };
+  if (written.some((word) => word.spellings.length === 0)) return { texts: [], shift: NARROWER, reasons };
   const variants = combine(written.map((word) => word.spellings));
   if (!variants)
-    return { texts: [], drift: NARROWER, reasons: [...reasons, { code: 'too-many-forms', data: {} }] };
+    return { texts: [], shift: NARROWER, reasons: [...reasons, { code: 'too-many-forms', data: {} }] };
   const done = variants.map((spellings) => writePhraseVariant(spellings, words, dialect));
   return {
     texts: done.flatMap((variant) => (variant.item ? [variant.item] : [])),
-    drift: joinDrifts(drift, ...done.map((variant) => variant.drift)),
+    shift: joinShifts(shift, ...done.map((variant) => variant.shift)),
     reasons: [...reasons, ...uniqueReasons(done.flatMap((variant) => variant.reasons))],
   };
 }
@@ -178,14 +178,14 @@ function writePhraseVariant(
   spellings: readonly Spelling[],
   words: readonly Pattern[],
   dialect: Dialect,
-): { item?: WordItem; drift: Drift; reasons: readonly Reason[] } {
+): { item?: WordItem; shift: MeaningShift; reasons: readonly Reason[] } {
   const texts = spellings.map((spelling) => spelling.text);
-  if (fitsQuotes(spellings, dialect)) return { item: quotePhrase(texts), drift: SAME, reasons: [] };
+  if (fitsQuotes(spellings, dialect)) return { item: quotePhrase(texts), shift: SAME, reasons: [] };
   const anyOperator = texts.some((text) => mustQuote(text, dialect));
   for (const fallback of dialect.phrase.fallbacks) {
     if (fallback === 'and') break;
     if (fallback === 'side-by-side' && dialect.sideBySide === 'phrase' && !anyOperator)
-      return { item: { kind: 'one', text: texts.join(' '), words: texts.length }, drift: SAME, reasons: [] };
+      return { item: { kind: 'one', text: texts.join(' '), words: texts.length }, shift: SAME, reasons: [] };
     if (fallback === 'uncut') {
       const uncut = writeUncut(words);
       if (uncut) return uncut;
@@ -194,29 +194,29 @@ function writePhraseVariant(
     const pair = fallback === 'proximity' && !anyOperator && !small ? writeAsPair(texts, dialect) : undefined;
     if (pair) return pair;
     if (fallback === 'leave-out')
-      return { drift: NARROWER, reasons: [{ code: 'phrase-left-out', data: {} }] };
+      return { shift: NARROWER, reasons: [{ code: 'phrase-left-out', data: {} }] };
   }
   const kept = spellings.filter((_, at) => !isStopWord(words[at] ?? [], dialect));
   const quoted = kept.map((spelling) => quoteWord(spelling, dialect));
   const item: WordItem =
     quoted.length === 1 ? { kind: 'one', text: quoted[0] ?? '', words: 1 } : { kind: 'all', texts: quoted };
-  return { item, drift: WIDER, reasons: [{ code: 'phrase-as-words', data: {} }] };
+  return { item, shift: WIDER, reasons: [{ code: 'phrase-as-words', data: {} }] };
 }
 
 /** The phrase with its cut words as they stand before the cut: it finds fewer. */
 function writeUncut(
   words: readonly Pattern[],
-): { item: WordItem; drift: Drift; reasons: readonly Reason[] } | undefined {
+): { item: WordItem; shift: MeaningShift; reasons: readonly Reason[] } | undefined {
   const bare = words.map((word) => (word.at(-1)?.kind === 'any' ? word.slice(0, -1) : word));
   if (!bare.every((word) => word.length > 0 && isPlain(word))) return undefined;
   const texts = bare.map((word) => printPattern(word));
-  return { item: quotePhrase(texts), drift: NARROWER, reasons: [{ code: 'phrase-uncut', data: {} }] };
+  return { item: quotePhrase(texts), shift: NARROWER, reasons: [{ code: 'phrase-uncut', data: {} }] };
 }
 
 function writeAsPair(
   texts: readonly string[],
   dialect: Dialect,
-): { item: WordItem; drift: Drift; reasons: readonly Reason[] } | undefined {
+): { item: WordItem; shift: MeaningShift; reasons: readonly Reason[] } | undefined {
   const rule = dialect.proximity.find(({ ordered }) => ordered) ?? dialect.proximity[0];
   const [a, b, more] = texts;
   if (!rule || a === undefined || b === undefined || more !== undefined) return undefined;
@@ -224,7 +224,7 @@ function writeAsPair(
   const sides = [a, b].map((text) => ({ texts: [text], words: 1 })) as unknown as [WrittenSide, WrittenSide];
   return {
     item: { kind: 'pair', form, sides },
-    drift: rule.ordered ? SAME : WIDER,
+    shift: rule.ordered ? SAME : WIDER,
     reasons: rule.ordered ? [] : [{ code: 'phrase-as-pair', data: {} }],
   };
 }
@@ -244,24 +244,24 @@ export function writeOperand(
   dialect: Dialect,
   rule: ProximityRule,
   findForms?: FindForms,
-): (WrittenSide & { drift: Drift; reasons: readonly Reason[] }) | undefined {
+): (WrittenSide & { shift: MeaningShift; reasons: readonly Reason[] }) | undefined {
   if (node.kind === 'term' && !isStopWord(node.pattern, dialect)) {
     const items = writeTerm(node.pattern, dialect, findForms);
     const texts = items.texts.flatMap((item) => (item.kind === 'one' ? [item.text] : []));
     if (rule.operands === 'words' && texts.some((text) => !isPlainText(text, dialect))) return undefined;
     return texts.length > 0
-      ? { texts, words: texts.length, drift: items.drift, reasons: items.reasons }
+      ? { texts, words: texts.length, shift: items.shift, reasons: items.reasons }
       : undefined;
   }
   if (node.kind !== 'phrase' || rule.operands === 'words') return undefined;
   if (node.words.some((word) => isStopWord(word, dialect))) return undefined;
   const written = node.words.map((word) => writeWord(word, dialect));
   const spellings = written.map((word) => word.spellings[0]);
-  if (!written.every((word) => word.drift === SAME && word.spellings.length === 1)) return undefined;
+  if (!written.every((word) => word.shift === SAME && word.spellings.length === 1)) return undefined;
   const known = spellings.filter((spelling) => spelling !== undefined);
   if (!fitsQuotes(known, dialect)) return undefined;
   const text = `"${known.map((spelling) => spelling.text).join(' ')}"`;
-  return { texts: [text], words: known.length, drift: SAME, reasons: [] };
+  return { texts: [text], words: known.length, shift: SAME, reasons: [] };
 }
 
 function isPlainText(text: string, dialect: Dialect): boolean {
@@ -277,7 +277,7 @@ export function listPatterns(node: QueryNode): Pattern[] {
 }
 
 /** One of each list, in every combination; nothing if there are too many. */
-function combine<T>(lists: readonly (readonly T[])[], most = MOST_SPELLINGS): T[][] | undefined {
+function combine<T>(lists: readonly (readonly T[])[], most = MAX_SPELLINGS): T[][] | undefined {
   let rows: T[][] = [[]];
   for (const list of lists) {
     rows = rows.flatMap((row) => list.map((item) => [...row, item]));
@@ -300,7 +300,7 @@ export function listPhrases({ left, right, distance, ordered }: NearNode): Patte
       ? items.map(listPatterns)
       : undefined;
   });
-  if (!before || !after || before.length * after.length > MOST_SPELLINGS) return undefined;
+  if (!before || !after || before.length * after.length > MAX_SPELLINGS) return undefined;
   const join = (
     some: readonly (readonly Pattern[])[],
     others: readonly (readonly Pattern[])[],

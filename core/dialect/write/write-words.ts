@@ -8,12 +8,12 @@ import {
   type PatternPart,
 } from '../../query';
 import type { Dialect, WildcardRule } from '../profile';
-import { NARROWER, SAME, WIDER, joinDrifts, type Drift, type Reason } from '../profile';
+import { NARROWER, SAME, WIDER, joinShifts, type MeaningShift, type Reason } from '../profile';
 
 /** The most spellings that one word is written out to. */
-export const MOST_SPELLINGS = 16;
+export const MAX_SPELLINGS = 16;
 /** The most word forms from an index that are written in the place of a cut word. */
-export const MOST_FORMS = 60;
+export const MAX_FORMS = 60;
 
 /** A word in a dialect's signs: its spellings (any of them), or none if it cannot be written. */
 export interface WrittenWord {
@@ -24,13 +24,13 @@ export interface WrittenWord {
     /** It must not be quoted: it stands for other endings of its stem, too. */
     readonly isStem?: boolean;
   }[];
-  readonly drift: Drift;
+  readonly shift: MeaningShift;
   readonly reasons: readonly Reason[];
 }
 
 const UNWRITABLE = (code: Reason['code']): WrittenWord => ({
   spellings: [],
-  drift: NARROWER,
+  shift: NARROWER,
   reasons: [{ code, data: {} }],
 });
 
@@ -47,7 +47,7 @@ export type FindForms = (pattern: Pattern) => FormList | undefined;
 /** Writes a pattern with the dialect's wildcards, spelling out or cutting what it has no sign for. */
 export function writeWord(pattern: Pattern, dialect: Dialect, findForms?: FindForms): WrittenWord {
   const written = writeWithSigns(pattern, dialect);
-  if (written.drift === SAME && written.spellings.length > 0) return written;
+  if (written.shift === SAME && written.spellings.length > 0) return written;
   const listed = isPlain(pattern) || !spellsForms(dialect) ? undefined : findForms?.(pattern);
   return (listed && writeForms(listed, dialect)) ?? written;
 }
@@ -59,11 +59,11 @@ export function spellsForms({ phrase }: Dialect): boolean {
 
 /** The forms themselves; not if there are none or more than the bound. */
 function writeForms({ forms, day }: FormList, dialect: Dialect): WrittenWord | undefined {
-  const most = Math.min(MOST_FORMS, dialect.most.words ?? MOST_FORMS);
+  const most = Math.min(MAX_FORMS, dialect.most.words ?? MAX_FORMS);
   if (forms.length === 0 || forms.length > most) return undefined;
   return {
     spellings: forms.map((text) => ({ text, cut: false, plain: true })),
-    drift: SAME,
+    shift: SAME,
     reasons: [{ code: 'forms-listed', data: { count: forms.length, day } }],
   };
 }
@@ -74,13 +74,13 @@ function writeWithSigns(pattern: Pattern, dialect: Dialect): WrittenWord {
   const patterns = spelled ?? (maybe ? [pattern] : undefined);
   if (!patterns) return UNWRITABLE('too-many-forms');
   const reasons: Reason[] = [];
-  let drift: Drift = SAME;
+  let shift: MeaningShift = SAME;
   const spellings: WrittenWord['spellings'][number][] = [];
   for (const one of patterns) {
     const fitted = fitWildcards(one, dialect) ?? fitStem(one, dialect);
     if (!fitted) return UNWRITABLE('wildcard-missing');
     reasons.push(...fitted.reasons);
-    drift = joinDrifts(drift, fitted.drift);
+    shift = joinShifts(shift, fitted.shift);
     const plain = isPlain(fitted.pattern);
     spellings.push({
       text: writeSigns(fitted.pattern, dialect),
@@ -90,33 +90,33 @@ function writeWithSigns(pattern: Pattern, dialect: Dialect): WrittenWord {
     });
   }
   if (!spelled) {
-    drift = joinDrifts(drift, WIDER);
+    shift = joinShifts(shift, WIDER);
     reasons.push({ code: 'any-character', data: {} });
   }
-  return { spellings: dropRepeats(spellings), drift, reasons: dropRepeats(reasons) };
+  return { spellings: dropRepeats(spellings), shift, reasons: dropRepeats(reasons) };
 }
 
 /** What the database's handling of words does to any word, and to a pattern that may match a small word. */
 export function describeWordHabits(
   patterns: readonly Pattern[],
   dialect: Dialect,
-): { drift: Drift; reasons: Reason[] } {
+): { shift: MeaningShift; reasons: Reason[] } {
   const reasons: Reason[] = [];
-  let drift: Drift = SAME;
+  let shift: MeaningShift = SAME;
   if (dialect.joinsHyphens) {
-    // Cut words bring joined ones along; what a whole word finds more is seen in the query: see `findJointDrift`.
+    // Cut words bring joined ones along; what a whole word finds more is seen in the query: see `findJointShift`.
     const isCut = patterns.flat().some(({ kind }) => kind === 'any' || kind === 'one');
-    if (isCut) drift = joinDrifts(drift, WIDER);
+    if (isCut) shift = joinShifts(shift, WIDER);
     reasons.push({ code: 'hyphens-joined', data: {} });
   }
   const loses = patterns.some(
     (pattern) => !isPlain(pattern) && dialect.stopWords.some(createMatcher(pattern)),
   );
   if (loses) {
-    drift = joinDrifts(drift, NARROWER);
+    shift = joinShifts(shift, NARROWER);
     reasons.push({ code: 'stop-word', data: {} });
   }
-  return { drift, reasons };
+  return { shift, reasons };
 }
 
 /** True for a plain word that the database drops. */
@@ -142,7 +142,7 @@ function spellOut(pattern: Pattern): Pattern[] | undefined {
     const choices: PatternPart[][] =
       part.kind === 'maybe' ? [[], [{ kind: 'letters', text: part.letter }]] : [[part]];
     forms = forms.flatMap((form) => choices.map((choice) => [...form, ...choice]));
-    if (forms.length > MOST_SPELLINGS) return undefined;
+    if (forms.length > MAX_SPELLINGS) return undefined;
   }
   return forms.map(mergeParts);
 }
@@ -150,7 +150,7 @@ function spellOut(pattern: Pattern): Pattern[] | undefined {
 interface Fitted {
   readonly pattern: Pattern;
   readonly isStem?: true;
-  readonly drift: Drift;
+  readonly shift: MeaningShift;
   readonly reasons: readonly Reason[];
 }
 
@@ -162,18 +162,18 @@ function fitWildcards(pattern: Pattern, dialect: Dialect): Fitted | undefined {
     const cut: Pattern = [...pattern.slice(0, bad), { kind: 'any' }];
     if (!hasLetters(cut, any) || !cut.every((part, at) => isAllowed(part, at, cut, dialect)))
       return undefined;
-    return withCap({ pattern: cut, drift: WIDER, reasons: [{ code: 'truncation-moved', data: {} }] }, any);
+    return withCap({ pattern: cut, shift: WIDER, reasons: [{ code: 'truncation-moved', data: {} }] }, any);
   }
   const cut = pattern.some((part) => part.kind === 'any');
-  if (!cut || !any) return { pattern, drift: SAME, reasons: [] };
-  if (hasLetters(pattern, any)) return withCap({ pattern, drift: SAME, reasons: [] }, any);
+  if (!cut || !any) return { pattern, shift: SAME, reasons: [] };
+  if (hasLetters(pattern, any)) return withCap({ pattern, shift: SAME, reasons: [] }, any);
   const bare = pattern.filter((part) => part.kind !== 'any');
   // Without its ending the word still matches itself; without a beginning or a middle it would match something else.
   if (pattern.at(-1)?.kind !== 'any' || bare.length !== pattern.length - 1 || bare.length === 0)
     return undefined;
   return {
     pattern: bare,
-    drift: NARROWER,
+    shift: NARROWER,
     reasons: [{ code: 'truncation-too-short', data: { least: any.leastLetters } }],
   };
 }
@@ -186,7 +186,7 @@ function fitStem(pattern: Pattern, dialect: Dialect): Fitted | undefined {
   return {
     pattern: bare,
     isStem: true,
-    drift: joinDrifts(WIDER, NARROWER),
+    shift: joinShifts(WIDER, NARROWER),
     reasons: [{ code: 'stem-instead', data: {} }],
   };
 }
@@ -194,7 +194,7 @@ function fitStem(pattern: Pattern, dialect: Dialect): Fitted | undefined {
 function withCap(fitted: Fitted, any: WildcardRule): Fitted {
   if (any.cap === undefined) return fitted;
   const reason: Reason = { code: 'truncation-capped', data: { cap: any.cap } };
-  return { ...fitted, drift: joinDrifts(fitted.drift, NARROWER), reasons: [...fitted.reasons, reason] };
+  return { ...fitted, shift: joinShifts(fitted.shift, NARROWER), reasons: [...fitted.reasons, reason] };
 }
 
 function hasLetters(pattern: Pattern, rule: WildcardRule): boolean {

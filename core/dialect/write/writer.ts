@@ -2,13 +2,13 @@ import { createProblem, type Problem } from '../../problem';
 import type { Limiters } from '../../limiter';
 import { DEFAULT_FIELDS, dropInactive, type Field, type QueryNode } from '../../query';
 import type { Dialect } from '../profile';
-import { SAME, describeDrift, joinDrifts, type Fidelity } from '../profile';
+import { SAME, describeShift, joinShifts, type Fidelity } from '../profile';
 import { flattenTree, mustFlatten } from './flatten';
-import { findJointDrift } from './joint-words';
+import { findJointShift } from './joint-words';
 import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
 import { writeLimiters, type Boxes, type HandStep } from './write-limiters';
 import { NodeWriter } from './node-writer';
-import { MOST_PARTS, splitTree } from './split';
+import { MAX_PARTS, splitTree } from './split';
 import { joinTrees, type Result, type StringTree } from './string-tree';
 import type { ListBranch } from './write-headings';
 import type { FindForms } from './write-words';
@@ -88,7 +88,7 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
   const written: Result = active ? writer.write(active) : { kind: 'nothing' };
   const result =
     written.kind === 'written' && active
-      ? { ...written, drift: joinDrifts(written.drift, findJointDrift(active, dialect)) }
+      ? { ...written, shift: joinShifts(written.shift, findJointShift(active, dialect)) }
       : written;
   const { text, boxes, steps } = writeLimiters(settings.limiters, dialect);
   const { trees, problem } =
@@ -119,12 +119,12 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
 }
 
 function describeWhole(result: Result): Fidelity['level'] {
-  if (result.kind === 'written') return describeDrift(result.drift);
-  return result.kind === 'left-out' && result.drift !== SAME ? 'left-out' : 'same';
+  if (result.kind === 'written') return describeShift(result.shift);
+  return result.kind === 'left-out' && result.shift !== SAME ? 'left-out' : 'same';
 }
 
 function describeLacking(result: Result): Pick<Rendering, 'lacking'> {
-  const level = result.kind === 'written' ? describeDrift(result.lacking) : 'same';
+  const level = result.kind === 'written' ? describeShift(result.lacking) : 'same';
   return level === 'same' || level === 'left-out' ? {} : { lacking: level };
 }
 
@@ -138,13 +138,13 @@ function addLimiters(tree: StringTree, limiters: readonly string[]): StringTree 
 
 /** The strings that a database takes for a tree, or one that it does not take, and why. */
 function fitTree(tree: StringTree, dialect: Dialect): { trees: StringTree[]; problem?: Problem } {
-  const flat = mustFlatten(dialect) ? flattenTree(tree, dialect, MOST_PARTS) : [tree];
+  const flat = mustFlatten(dialect) ? flattenTree(tree, dialect, MAX_PARTS) : [tree];
   if (!flat)
     return { trees: [tree], problem: createProblem('too-nested', 'error', { database: dialect.name }) };
   if (flat.every((part) => isWithin(measure(part, dialect), dialect))) return { trees: flat };
   const split = dialect.whenTooLong.includes('parts') ? flat.map((part) => splitTree(part, dialect)) : [];
   const parts = split.flatMap((some) => some ?? []);
-  if (split.length > 0 && split.every((some) => some !== undefined) && parts.length <= MOST_PARTS)
+  if (split.length > 0 && split.every((some) => some !== undefined) && parts.length <= MAX_PARTS)
     return { trees: parts };
   return {
     trees: flat,

@@ -1,2 +1,2 @@
-export { MOST_RECORDS, RECORD_FORMATS, readRecordFile } from './read-file';
+export { MAX_RECORDS, RECORD_FORMATS, readRecordFile } from './read-file';
 export type { FileReading, SkippedRecord } from './read-file';

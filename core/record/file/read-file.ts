@@ -11,7 +11,7 @@ export const RECORD_FORMATS: readonly RecordFormat[] = [RIS, BIBTEX, CSL_JSON, C
 
 /** The largest file that is read, in UTF-16 units, and the most records of one collection. */
 export const LARGEST_RECORD_FILE = 400_000_000;
-export const MOST_RECORDS = 500_000;
+export const MAX_RECORDS = 500_000;
 
 /** A record that could not be read: where it stands, how it begins, and why. */
 export interface SkippedRecord {

@@ -19,7 +19,7 @@ const FIELDS: Readonly<Record<string, FieldMask>> = {
 const SIGNS = { any: '*', one: '+' };
 const splitPatterns = createPatternReader(SIGNS);
 const NONE_OR_ONE = '^';
-const MOST_NONE_OR_ONE = 4;
+const MAX_NONE_OR_ONE = 4;
 const LEAST_LETTERS = 2;
 const GROUPS = new GroupMemory<SetExpression>();
 const GREATEST_DISTANCE = 12;
@@ -193,8 +193,8 @@ class Reader {
 
 function spellNoneOrOne(raw: string, start: number, end: number): string[] {
   const parts = raw.split(NONE_OR_ONE);
-  if (parts.length - 1 > MOST_NONE_OR_ONE)
-    refuse('wildcard-many', start, end, `At most ${MOST_NONE_OR_ONE} ${NONE_OR_ONE} can stand in one term.`);
+  if (parts.length - 1 > MAX_NONE_OR_ONE)
+    refuse('wildcard-many', start, end, `At most ${MAX_NONE_OR_ONE} ${NONE_OR_ONE} can stand in one term.`);
   return parts
     .slice(1)
     .reduce(

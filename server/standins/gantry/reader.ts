@@ -19,7 +19,7 @@ const LEAST_LETTERS = 2;
 const GROUPS = new GroupMemory<SetExpression>();
 const LONGEST = 3_000;
 /** Farther apart, two words could stand in different parts of a record. */
-const MOST_BETWEEN = 89;
+const MAX_BETWEEN = 89;
 const OPERATORS = /(?:and\s+not|and|or)(?![\p{L}\p{N}%_])/iuy;
 /** Dropped from records and strings alike. */
 export const GANTRY_STOP_WORDS: readonly string[] = ['a', 'an', 'the', 'of', 'in', 'for', 'on'];
@@ -98,12 +98,12 @@ class Reader {
     const left = this.readOperand();
     const near = scanner.take(/within:(\d+)/iy);
     if (!near) return this.checkWords(left);
-    if (Number(near[1]) > MOST_BETWEEN)
+    if (Number(near[1]) > MAX_BETWEEN)
       refuse(
         'within-distance',
         scanner.at - near[0].length,
         scanner.at,
-        `within takes at most ${MOST_BETWEEN} words between.`,
+        `within takes at most ${MAX_BETWEEN} words between.`,
       );
     const right = this.readOperand();
     if (left.patterns.length === 0 || right.patterns.length === 0) return { kind: 'none' };

@@ -21,8 +21,8 @@ const splitPatterns = createPatternReader({ any: '*' });
 const splitQuoted = createPatternReader({});
 const LEAST_LETTERS = 5;
 const GROUPS = new GroupMemory<{ readonly expression: SetExpression; readonly truncations: number }>();
-const MOST_FORMS = 45;
-const MOST_TRUNCATIONS = 6;
+const MAX_FORMS = 45;
+const MAX_TRUNCATIONS = 6;
 const LONGEST = 480;
 const OPERATORS = /(?:and|or|not)(?![\p{L}\p{M}\p{N}*])/iuy;
 
@@ -125,7 +125,7 @@ class Reader {
     const group = scanner.takeGroup(read, GROUPS);
     if (!group) return undefined;
     this.truncations = before + group.truncations;
-    if (this.truncations <= MOST_TRUNCATIONS) return group.expression;
+    if (this.truncations <= MAX_TRUNCATIONS) return group.expression;
     this.truncations = before;
     scanner.at = start;
     return scanner.takeGroup(read)?.expression;
@@ -158,8 +158,8 @@ class Reader {
         end,
         `${printPattern(pattern)}: five letters at least before the star.`,
       );
-    if (++this.truncations > MOST_TRUNCATIONS)
-      refuse('wildcard-many', start, end, `Only ${MOST_TRUNCATIONS} words with a star are allowed.`);
+    if (++this.truncations > MAX_TRUNCATIONS)
+      refuse('wildcard-many', start, end, `Only ${MAX_TRUNCATIONS} words with a star are allowed.`);
   }
 
   private createPhrase(patterns: readonly Pattern[], fields: FieldMask, start: number): SetExpression {
@@ -170,5 +170,5 @@ class Reader {
 }
 
 function createSlot(pattern: Pattern): Slot {
-  return hasWildcard(pattern) ? { pattern, cap: MOST_FORMS } : { pattern };
+  return hasWildcard(pattern) ? { pattern, cap: MAX_FORMS } : { pattern };
 }

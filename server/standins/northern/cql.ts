@@ -51,7 +51,7 @@ const RESERVED: readonly string[] = [...BOOLEANS, 'sortby'];
 const COMPARISONS = ['=', '==', '<', '>', '<=', '>=', '<>'];
 const DEEPEST = 250;
 /** A row of one operator may be of any length; so often one may follow another in a row. */
-const MOST_CHANGES = 500;
+const MAX_CHANGES = 500;
 
 /** Reads a query by the grammar of CQL 1.2; booleans have equal precedence and go left to right. */
 export function readCql(text: string): CqlQuery {
@@ -141,7 +141,7 @@ class CqlReader {
       const modifiers = this.readModifiers();
       const right = this.readClause();
       if (operator !== last || modifiers.length > 0) changes++;
-      if (changes > MOST_CHANGES) diagnose(38, 'operators that take turns', start, this.peek().start);
+      if (changes > MAX_CHANGES) diagnose(38, 'operators that take turns', start, this.peek().start);
       last = operator;
       left = { kind: 'boolean', operator, modifiers, left, right, at: [start, this.peek().start] };
     }

@@ -38,7 +38,7 @@ const LONGEST_TERM = 2_000;
 /** Farther apart, two words could stand in different parts of a record. */
 const GREATEST_DISTANCE = 90;
 /** So many pairs of words that search different fields may be near each other. */
-const MOST_PAIRS = 5_000;
+const MAX_PAIRS = 5_000;
 const YEARS = { first: 1, last: 9999 };
 
 /** The indexes that `explain` names. */
@@ -204,7 +204,7 @@ function readProximity(node: CqlNode & { kind: 'boolean' }): SetExpression {
       right.map((side) => side.slots),
       fields,
     );
-  if (left.length * right.length > MOST_PAIRS)
+  if (left.length * right.length > MAX_PAIRS)
     return diagnose(39, 'too many words in different indexes', ...node.at);
   // Sides that search different fields can only be near in those that they share.
   const pairs = left.flatMap((a) =>

@@ -22,7 +22,7 @@ const SRW = 'http://www.loc.gov/zing/srw/';
 const DIAGNOSTIC = 'http://www.loc.gov/zing/srw/diagnostic/';
 const EXPLAIN = 'http://explain.z3950.org/dtd/2.0/';
 const DC_SCHEMA = 'info:srw/schema/1/dc-v1.1';
-const MOST_RECORDS = 100;
+const MAX_RECORDS = 100;
 
 /**
  * Answers a request by SRU 1.2 (Search/Retrieve via URL, Library of Congress, 2007): explain,
@@ -72,7 +72,7 @@ function searchRetrieve(parameters: Parameters, catalogue: Catalogue): string {
     return diagnose(66, recordSchema);
   if (!['xml', 'string'].includes(recordPacking)) return diagnose(71, recordPacking);
   const start = readNumber(parameters['startRecord'], 'startRecord', 1);
-  const rows = Math.min(readNumber(parameters['maximumRecords'], 'maximumRecords', 10), MOST_RECORDS);
+  const rows = Math.min(readNumber(parameters['maximumRecords'], 'maximumRecords', 10), MAX_RECORDS);
   if (start < 1) return diagnose(6, 'startRecord');
   const { total, records } = catalogue.search(query, start - 1, rows);
   if (start > total && start > 1) return diagnose(61, String(start));
@@ -164,7 +164,7 @@ function explain(catalogue: Catalogue): string {
               index,
             },
             schemaInfo: { schema: { '@name': 'dc', '@identifier': DC_SCHEMA, title: 'Dublin Core' } },
-            configInfo: { setting: { '@type': 'maximumRecords', '#text': String(MOST_RECORDS) } },
+            configInfo: { setting: { '@type': 'maximumRecords', '#text': String(MAX_RECORDS) } },
           },
         },
       },

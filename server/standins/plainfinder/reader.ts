@@ -8,7 +8,7 @@ import { stemWord } from './stem';
 
 const UNMARKED = maskFields(['title', 'abstract', 'keywords']);
 const TITLE = maskFields(['title']);
-const MOST_WORDS = 24;
+const MAX_WORDS = 24;
 const splitQuoted = rememberPatterns((raw) => listWords(raw).map(letters));
 const splitStems = rememberPatterns((raw) => listWords(raw).map((word) => letters(markStem(stemWord(word)))));
 
@@ -28,8 +28,8 @@ export function readPlainfinder(text: string): PlainfinderReading {
   if (!expression)
     return refuse('nothing', 0, text.length, 'Type a word to look for, not only words to leave out.');
   const notes =
-    reader.words > MOST_WORDS
-      ? [`Only the first ${MOST_WORDS} words were searched; ${reader.words - MOST_WORDS} were left out.`]
+    reader.words > MAX_WORDS
+      ? [`Only the first ${MAX_WORDS} words were searched; ${reader.words - MAX_WORDS} were left out.`]
       : [];
   return { expression, notes };
 }
@@ -103,7 +103,7 @@ class Reader {
     const raw = quote?.[1] ?? scanner.take(/[^\s()"|]+/y)?.[0];
     if (raw === undefined) return refuse('missing', start, start + 1, 'A word is missing here.');
     const words = quote ? splitQuoted(raw) : splitStems(raw);
-    const room = Math.max(0, MOST_WORDS - this.words);
+    const room = Math.max(0, MAX_WORDS - this.words);
     this.words += words.length;
     if (words.length === 0 || room === 0) return undefined;
     return createWords(words.length > room ? words.slice(0, room) : words, fields);

@@ -5,7 +5,7 @@ import type { CountEntry } from '#core/contract/index';
 import { DIALECTS } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
-import { SURROUNDINGS } from '../data/ids';
+import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { createConnection } from '../data/connections/connection';
 import { Connections } from '../state/connections';
 import { startInjection } from '../testing/injection';
@@ -41,7 +41,7 @@ function createCounts() {
       { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
       { provide: TypedCounts, useValue: {} },
       { provide: Connections, useValue: { find: () => connection, isByHand: () => false } },
-      { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },
+      { provide: CLOCK_AND_IDS, useValue: { now: () => 0, createId: () => 'x' } },
     ],
   });
   return { counts: angular.inject(Counts), requests: angular.inject(AskedCounts), sent };

@@ -1,7 +1,7 @@
 import { Injectable, inject, signal, untracked } from '@angular/core';
 import type { CountEntry } from '#core/contract/index';
 import { succeed, type Outcome, type Problem } from '#core/problem/index';
-import { SURROUNDINGS } from '../data/ids';
+import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { Connections } from '../state/connections';
 import {
   createKey,
@@ -17,7 +17,7 @@ import { KnownCounts } from './known-counts';
 /** Wishes wait this long for others to go with them. */
 const GATHERING = 5;
 /** So many counts are asked for again at once when they are forgotten. */
-const MOST_AGAIN = 150;
+const MAX_AGAIN = 150;
 /** While others are on their way, answers wait this long to be shown together. */
 const SHOWING = 100;
 const HEALTH_INTERVAL = 1_500;
@@ -40,7 +40,7 @@ interface Sending {
 @Injectable({ providedIn: 'root' })
 export class AskedCounts {
   private readonly connections = inject(Connections);
-  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly clockAndIds = inject(CLOCK_AND_IDS);
   private readonly known = inject(KnownCounts);
   private readonly open = new Map<string, CountWish>();
   private readonly flying = new Set<string>();
@@ -104,7 +104,7 @@ export class AskedCounts {
   forget(database: string): void {
     const gone = this.listKnown(database).map(([key]) => key);
     this.known.forget(gone);
-    this.ask(gone.slice(-MOST_AGAIN).map(readKey));
+    this.ask(gone.slice(-MAX_AGAIN).map(readKey));
   }
 
   /** Forgets the failures of a database, or of all, and asks again. */
@@ -152,9 +152,9 @@ export class AskedCounts {
     if (rest) return this.collect(wishes, () => ({ status: 'failed', problem: rest }));
     const giveUp = new AbortController();
     this.busy.set(database, { wishes, giveUp });
-    const start = this.surroundings.now();
+    const start = this.clockAndIds.now();
     const outcome = await this.countWishes(wishes, database, giveUp.signal);
-    const milliseconds = Math.max(0, Math.round(this.surroundings.now() - start));
+    const milliseconds = Math.max(0, Math.round(this.clockAndIds.now() - start));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
       for (const wish of wishes) {
         this.flying.delete(createKey(wish));

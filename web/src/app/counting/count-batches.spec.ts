@@ -4,7 +4,7 @@ import { signal } from '@angular/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createProblem, succeed, type Problem } from '#core/problem/index';
 import type { StoredBatch } from '../data/batch-repository';
-import { SURROUNDINGS } from '../data/ids';
+import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { startInjection } from '../testing/injection';
@@ -68,7 +68,7 @@ async function openPage() {
       { provide: Counts, useValue: counts },
       { provide: AskedCounts, useValue: counts },
       { provide: OpenProject, useValue: { maybe: signal({ id: 'p' }) } },
-      { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'b1' } },
+      { provide: CLOCK_AND_IDS, useValue: { now: () => 0, createId: () => 'b1' } },
       {
         provide: BATCH_REPOSITORY,
         useValue: {

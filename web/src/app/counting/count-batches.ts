@@ -1,6 +1,6 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { keepAmount, readKeptAmount } from '#core/count/index';
-import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import type { CountState, CountWish } from './count-state';
@@ -11,7 +11,7 @@ import type { StoredBatch } from '../data/batch-repository';
 /** Counts asked of a database at once: few, so that pausing is quick and partial results come early. */
 const AT_ONCE = 20;
 /** A failed database is tried again so often, each time after about twice the wait. */
-const MOST_TRIES = 4;
+const MAX_TRIES = 4;
 const FIRST_WAIT = 1_000;
 
 /** How a batch stands. */
@@ -36,7 +36,7 @@ export class CountBatches {
   private readonly asked = inject(AskedCounts);
   private readonly open = inject(OpenProject);
   private readonly repository = inject(BATCH_REPOSITORY);
-  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly clockAndIds = inject(CLOCK_AND_IDS);
   private readonly running = signal<
     readonly (Omit<CountBatch, 'done'> & { moment: string; project: string })[]
   >([]);
@@ -71,13 +71,13 @@ export class CountBatches {
     const project = this.open.maybe()?.id;
     if (project === undefined || wishes.length === 0) return;
     const batch = {
-      id: this.surroundings.createId(),
+      id: this.clockAndIds.createId(),
       project,
       title,
       wishes,
       isPaused: false,
       failed: [],
-      moment: writeMoment(this.surroundings.now()),
+      moment: writeMoment(this.clockAndIds.now()),
     };
     this.running.update((all) => [...all, batch]);
     this.keep(batch.id, 0);
@@ -155,7 +155,7 @@ export class CountBatches {
     if (this.saving.has(key)) return;
     const tries = (this.tries.get(key) ?? 0) + 1;
     this.tries.set(key, tries);
-    if (tries > MOST_TRIES) {
+    if (tries > MAX_TRIES) {
       queueMicrotask(() =>
         this.running.update((all) =>
           all.map((one) => (one.id === id ? { ...one, failed: [...one.failed, database] } : one)),

@@ -7,7 +7,7 @@ import type { CountEntry } from '#core/contract/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { getExact } from '#core/count/index';
-import { SURROUNDINGS } from '../data/ids';
+import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { createConnection } from '../data/connections/connection';
 import { Connections } from '../state/connections';
 import { getAmount, type CountState, type CountWish } from './count-state';
@@ -57,7 +57,7 @@ function createStore(
       { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
       { provide: TypedCounts, useValue: {} },
       { provide: Connections, useValue: connections },
-      { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'x' } },
+      { provide: CLOCK_AND_IDS, useValue: { now: () => 0, createId: () => 'x' } },
     ],
   });
   return {

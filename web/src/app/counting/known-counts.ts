@@ -2,7 +2,7 @@ import { Injectable, signal, type WritableSignal } from '@angular/core';
 import type { CountState } from './count-state';
 
 /** So many characters of strings are remembered with their counts; those that are looked at go beyond it. */
-const MOST_CHARACTERS = 4_000_000;
+const MAX_CHARACTERS = 4_000_000;
 /** What was not looked at while answers came so many times may be forgotten. */
 const ANSWERS_LATER = 20;
 
@@ -97,7 +97,7 @@ export class KnownCounts {
 
   /** Who shows a count reads it once, so before anything is forgotten all are called to look again. */
   private forgetOldest(): void {
-    if (this.characters <= MOST_CHARACTERS) {
+    if (this.characters <= MAX_CHARACTERS) {
       this.calledAt = undefined;
       return;
     }
@@ -109,7 +109,7 @@ export class KnownCounts {
     const oldest: string[] = [];
     let left = this.characters;
     for (const [key, { lookedAt }] of this.entries) {
-      if (left <= MOST_CHARACTERS) break;
+      if (left <= MAX_CHARACTERS) break;
       if (lookedAt >= this.calledAt) continue;
       oldest.push(key);
       left -= key.length;

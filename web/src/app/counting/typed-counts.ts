@@ -3,7 +3,7 @@ import { readKeptAmount } from '#core/count/index';
 import type { Dialect } from '#core/dialect/index';
 import { isSameLimiters, type Limiters } from '#core/limiter/index';
 import { createProblem } from '#core/problem/index';
-import { writeMoment } from '../data/ids';
+import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
 import type { CountState, CountWish } from './count-state';
 

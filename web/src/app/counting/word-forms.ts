@@ -1,8 +1,8 @@
 import { Injectable, inject, signal } from '@angular/core';
-import { MOST_WORDS } from '#core/contract/index';
+import { MAX_WORDS } from '#core/contract/index';
 import { spellsForms, type Dialect, type FindForms, type FormList } from '#core/dialect/index';
 import { createMatcher, findPrefix, findSuffix, printPattern, type Pattern } from '#core/query/index';
-import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { Connections } from '../state/connections';
 
 type FormLists = ReadonlyMap<string, FormList>;
@@ -15,7 +15,7 @@ const NOTHING_KNOWN: FormLists = new Map();
 @Injectable({ providedIn: 'root' })
 export class WordForms {
   private readonly connections = inject(Connections);
-  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly clockAndIds = inject(CLOCK_AND_IDS);
   private readonly known = signal<ReadonlyMap<string, FormLists>>(new Map());
   private readonly asked = new Set<string>();
   /** One for as long as nothing new is known: what was written with it is recalled by it. */
@@ -46,7 +46,7 @@ export class WordForms {
     const name = `${database} ${key}`;
     if (this.asked.has(name)) return;
     this.asked.add(name);
-    const asked = { prefix: findPrefix(pattern), suffix: findSuffix(pattern), most: MOST_WORDS };
+    const asked = { prefix: findPrefix(pattern), suffix: findSuffix(pattern), most: MAX_WORDS };
     const outcome = await this.connections.find(database).ask('words', asked);
     if (!outcome.ok) {
       this.asked.delete(name);
@@ -55,10 +55,10 @@ export class WordForms {
     }
     const matches = createMatcher(pattern);
     const forms = outcome.value.words.map(({ word }) => word).filter(matches);
-    const isWhole = outcome.value.words.length < MOST_WORDS;
+    const isWhole = outcome.value.words.length < MAX_WORDS;
     const list: FormList = {
       forms: isWhole ? forms : [],
-      day: writeMoment(this.surroundings.now()).slice(0, 10),
+      day: writeMoment(this.clockAndIds.now()).slice(0, 10),
     };
     this.known.update((known) => new Map(known).set(database, new Map(known.get(database)).set(key, list)));
   }

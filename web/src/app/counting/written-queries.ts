@@ -33,7 +33,7 @@ const LATER_BATCH = 150;
 /** No more than so many characters go together, so that a database has work while its next strings are written. */
 const LATER_CHARACTERS = 120_000;
 /** A query is kept as written under so many sets of limiters. */
-const MOST_LIMITERS = 60;
+const MAX_LIMITERS = 60;
 
 /** The queries that wait to be written for one database, each once, in the order of asking. */
 class LaterQueue {
@@ -95,7 +95,7 @@ export class WrittenQueries {
     const written = { known, rendering, wish, key: wish ? createKey(wish) : '' };
     const byDialect = this.written.get(root) ?? new Map<Dialect, Map<string, WrittenQuery>>();
     const byLimiters = byDialect.get(dialect) ?? new Map<string, WrittenQuery>();
-    if (byLimiters.size >= MOST_LIMITERS) byLimiters.clear();
+    if (byLimiters.size >= MAX_LIMITERS) byLimiters.clear();
     this.written.set(root, byDialect.set(dialect, byLimiters.set(describeLimiters(limiters), written)));
     return written;
   }

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { createDemoProject } from '#demo/demo-project';
 import { createProblem, fail } from '#core/problem/index';
-import { MOST_KEPT_STEPS, createHistory, makeChange, redo, undo, type History } from '#core/project/index';
+import { MAX_KEPT_STEPS, createHistory, makeChange, redo, undo, type History } from '#core/project/index';
 import { createTally } from '#core/testing/projects';
 import { EwerDatabase, type ProjectRow } from './ewer-database';
 import { LeftOvers } from './left-overs';
@@ -242,15 +242,15 @@ describe('the way back and forth', () => {
 
   it('keeps so many steps, the nearest ones, and leaves no others behind', async () => {
     let history = createHistory(project);
-    for (let at = 0; at < MOST_KEPT_STEPS + 40; at++) history = write(history, `question ${at}`);
+    for (let at = 0; at < MAX_KEPT_STEPS + 40; at++) history = write(history, `question ${at}`);
     await repository.save(history.project, 0, NOW, history);
     history = write(history, 'the last');
     await repository.save(history.project, 1, NOW, history);
     const restored = await load(new ProjectRepository(database));
-    expect(restored.past).toHaveLength(MOST_KEPT_STEPS);
-    expect(questionsOf(restored)[0]).toEqual(questionsOf(history)[0]?.slice(-MOST_KEPT_STEPS));
+    expect(restored.past).toHaveLength(MAX_KEPT_STEPS);
+    expect(questionsOf(restored)[0]).toEqual(questionsOf(history)[0]?.slice(-MAX_KEPT_STEPS));
     const kept = await database.attempt(async (opened) => ({ ok: true, value: await opened.count('steps') }));
-    expect(kept).toEqual({ ok: true, value: MOST_KEPT_STEPS });
+    expect(kept).toEqual({ ok: true, value: MAX_KEPT_STEPS });
     await repository.remove('demo');
     const left = await database.attempt(async (opened) => ({ ok: true, value: await opened.count('steps') }));
     expect(left).toEqual({ ok: true, value: 0 });
@@ -258,7 +258,7 @@ describe('the way back and forth', () => {
 
   it('is whole after a reload, also for who has gone back beyond the steps that were kept', async () => {
     let history = createHistory(project);
-    for (let at = 0; at < MOST_KEPT_STEPS + 40; at++) history = write(history, `question ${at}`);
+    for (let at = 0; at < MAX_KEPT_STEPS + 40; at++) history = write(history, `question ${at}`);
     await repository.save(history.project, 0, NOW, history);
     for (let back = 0; back < 60; back++) history = undo(history);
     await repository.save(history.project, 1, NOW, history);

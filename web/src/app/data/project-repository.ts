@@ -4,7 +4,7 @@ import Joi from 'joi';
 import { NEVER, fromEvent, type Observable } from 'rxjs';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import {
-  MOST_KEPT_STEPS,
+  MAX_KEPT_STEPS,
   createKeptStep,
   joinProjects,
   listStates,
@@ -230,7 +230,7 @@ export class ProjectRepository {
     let same = 0;
     while (begin && same < begin.kinds.length && same < now.kinds.length && isSameStep(begin, now, same))
       same++;
-    const from = Math.max(0, now.at - MOST_KEPT_STEPS);
+    const from = Math.max(0, now.at - MAX_KEPT_STEPS);
     const end = first + now.kinds.length;
     void store.delete(createStepRange(id, begin ? end : 0));
     for (let at = from; at < now.kinds.length; at++) {

@@ -4,7 +4,7 @@ import type { ImportProgress, ImportReport, OwnCollection } from '#core/contract
 import { OWN_RECORDS, findDialect } from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
 import type { OwnDatabase } from '#core/project/index';
-import { writeMoment } from '../data/ids';
+import { writeMoment } from '../data/clock-and-ids';
 import { COLLECTION_REPOSITORY, COLLECTION_CLIENT } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { DIALECTS, type Dialect } from '#core/dialect/index';
 import type { OwnDatabase } from '#core/project/index';
@@ -41,6 +49,15 @@ export class DatabasesPageComponent {
     ...DIALECTS.map((dialect) => this.describe(dialect, undefined)),
     ...this.open.working().ownDatabases.map((own) => this.describe(own.dialect, own)),
   ]);
+  constructor() {
+    effect(() => {
+      const ids = [...DIALECTS, ...this.open.working().ownDatabases.map(({ dialect }) => dialect)]
+        .filter(({ headings }) => headings)
+        .map(({ id }) => id);
+      untracked(() => ids.forEach((id) => void this.thesauri.load(id)));
+    });
+  }
+
   protected readonly chosen = computed(() => this.open.working().databases.length);
 
   protected choose(id: string, on: boolean): void {
@@ -147,12 +164,14 @@ export class DatabasesPageComponent {
       size: size === undefined ? '' : `${size.toLocaleString('en')} records`,
       unmarked: describeUnmarked(dialect),
       thesaurus: describeThesaurus(dialect),
-      headings: dialect.headings
-        ? this.open.concepts().map((concept) => ({
-            name: concept.name,
-            headings: this.thesauri.countHeadings(concept, dialect.id) ?? '…',
-          }))
-        : [],
+      // Of a thesaurus that cannot be had, nothing is said.
+      headings:
+        dialect.headings && !this.thesauri.findProblem(dialect.id)
+          ? this.open.concepts().map((concept) => ({
+              name: concept.name,
+              headings: this.thesauri.countHeadings(concept, dialect.id) ?? '…',
+            }))
+          : [],
       limiters: describeLimiters(dialect),
     };
   }

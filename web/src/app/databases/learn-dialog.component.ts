@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
-import { FEWEST_EXAMPLES, MOST_EXAMPLES, learnDialect } from '#core/dialect/learn/index';
+import { FEWEST_EXAMPLES, MAX_EXAMPLES, learnDialect } from '#core/dialect/learn/index';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** Proposes a syntax from pasted searches and a few questions, and hands it to the form. */
@@ -81,7 +81,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 export class LearnDialogComponent {
   private readonly dialog = inject<MatDialogRef<LearnDialogComponent, Dialect>>(MatDialogRef);
   protected readonly fewest = FEWEST_EXAMPLES;
-  protected readonly most = MOST_EXAMPLES;
+  protected readonly most = MAX_EXAMPLES;
   protected readonly text = signal('');
   private readonly answers = signal<Readonly<Record<string, string>>>({});
   protected readonly examples = computed(() =>
@@ -92,7 +92,7 @@ export class LearnDialogComponent {
   /** Nothing while there are too few examples. */
   protected readonly lesson = computed(() => {
     const [base] = TEMPLATE_DIALECTS;
-    const examples = this.examples().slice(0, MOST_EXAMPLES);
+    const examples = this.examples().slice(0, MAX_EXAMPLES);
     return base && examples.length >= FEWEST_EXAMPLES
       ? learnDialect(examples, base, this.answers())
       : undefined;

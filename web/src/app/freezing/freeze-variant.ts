@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { DraftCounts } from '../counting/draft-counts';
 import { makeTally } from '../counting/make-tally';
-import { writeMoment } from '../data/ids';
+import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
 
 /** Freezes the draft as a variant, with the counts that are there. */

@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { succeed, type Outcome } from '#core/problem/index';
 import { readProjectFile, writeProjectFile, type Project } from '#core/project/index';
-import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { saveFile } from '../data/save-file';
 
@@ -9,7 +9,7 @@ import { saveFile } from '../data/save-file';
 @Injectable({ providedIn: 'root' })
 export class ProjectFiles {
   private readonly repository = inject(PROJECT_REPOSITORY);
-  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly clockAndIds = inject(CLOCK_AND_IDS);
 
   /** Hands the project to the browser as a file to save. */
   download(project: Project): void {
@@ -22,7 +22,7 @@ export class ProjectFiles {
     const read = readProjectFile(content);
     if (!read.ok) return read;
     const taken = await this.repository.load(read.value.id);
-    const project = taken.ok ? { ...read.value, id: this.surroundings.createId() } : read.value;
+    const project = taken.ok ? { ...read.value, id: this.clockAndIds.createId() } : read.value;
     return this.add(project);
   }
 
@@ -30,14 +30,14 @@ export class ProjectFiles {
   async addCopy(project: Project): Promise<string | undefined> {
     const added = await this.add({
       ...project,
-      id: this.surroundings.createId(),
+      id: this.clockAndIds.createId(),
       name: `${project.name} (copy)`,
     });
     return added.ok ? added.value : undefined;
   }
 
   async add(project: Project): Promise<Outcome<string>> {
-    const saved = await this.repository.save(project, 0, writeMoment(this.surroundings.now()));
+    const saved = await this.repository.save(project, 0, writeMoment(this.clockAndIds.now()));
     return saved.ok ? succeed(project.id) : saved;
   }
 }

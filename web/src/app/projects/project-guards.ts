@@ -2,7 +2,7 @@ import { inject } from '@angular/core';
 import { Router, type CanActivateFn } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { createDemoProject } from '#demo/demo-project';
-import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from '../state/project.actions';
 import { projectFeature } from '../state/project.feature';
@@ -14,10 +14,10 @@ const LAST_PROJECT = 'last-project';
 export const chooseProject: CanActivateFn = async () => {
   const repository = inject(PROJECT_REPOSITORY);
   const router = inject(Router);
-  const surroundings = inject(SURROUNDINGS);
+  const clockAndIds = inject(CLOCK_AND_IDS);
   const listed = await repository.list();
   if (listed.ok && listed.value.length === 0 && (await repository.readSetting(LAST_PROJECT)) === undefined) {
-    await repository.save(createDemoProject(), 0, writeMoment(surroundings.now()));
+    await repository.save(createDemoProject(), 0, writeMoment(clockAndIds.now()));
     return router.createUrlTree(['/p', 'demo', 'topic']);
   }
   if (!listed.ok) return router.createUrlTree(['/p', 'demo', 'topic']);

@@ -7,7 +7,7 @@ import { Store } from '@ngrx/store';
 import { describeInFull, type Problem } from '#core/problem/index';
 import { applyChange, createProject, type Project } from '#core/project/index';
 import { FIRST_DATABASES, createDemoProject } from '#demo/demo-project';
-import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import type { ProjectEntry } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from '../state/project.actions';
@@ -30,7 +30,7 @@ export class ProjectsPageComponent {
   private readonly files = inject(ProjectFiles);
   private readonly router = inject(Router);
   private readonly messages = inject(Messages);
-  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly clockAndIds = inject(CLOCK_AND_IDS);
   private readonly store = inject(Store);
   private readonly notice = inject(ProjectsNotice);
   private readonly openProject = this.store.selectSignal(projectFeature.selectProject);
@@ -50,7 +50,7 @@ export class ProjectsPageComponent {
 
   protected async create(): Promise<void> {
     const project = createProject(
-      this.surroundings.createId(),
+      this.clockAndIds.createId(),
       'New project',
       this.writeNow(),
       FIRST_DATABASES,
@@ -140,6 +140,6 @@ export class ProjectsPageComponent {
   }
 
   private writeNow(): string {
-    return writeMoment(this.surroundings.now());
+    return writeMoment(this.clockAndIds.now());
   }
 }

@@ -8,7 +8,7 @@ import { Connections } from '../state/connections';
 
 /** A long form in fewer records is more likely a chance. */
 const LEAST_RECORDS = 2;
-const MOST_RECORDS = 300;
+const MAX_RECORDS = 300;
 
 /** What the acronyms of a project mean in records: looked up once each, when there is time. */
 @Injectable()
@@ -30,7 +30,7 @@ export class AcronymMeanings {
         parseQuery(term.text).root,
         dialect,
         {},
-        MOST_RECORDS,
+        MAX_RECORDS,
       );
       const forms = findLongForms(term.text, records).filter((form) => form.records >= LEAST_RECORDS);
       this.known.update((known) =>

@@ -10,7 +10,7 @@ const LEAST_LETTERS = 3;
 /** So many records of each database are looked through. */
 const RECORDS = 40;
 /** So many names are offered. */
-const MOST_NAMES = 12;
+const MAX_NAMES = 12;
 
 /** Names of authors that the chosen databases hold, by the beginning of a family or given name. */
 @Injectable()
@@ -56,7 +56,7 @@ export class AuthorNames {
     }
     return [...found]
       .sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))
-      .slice(0, MOST_NAMES)
+      .slice(0, MAX_NAMES)
       .map(([name]) => name);
   }
 }

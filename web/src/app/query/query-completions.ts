@@ -12,7 +12,7 @@ import { formatAmount, formatNumber } from '../ui/number-format';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers } from './query-numbers';
 
-const MOST_OFFERED = 40;
+const MAX_OFFERED = 40;
 const OPERATORS = [
   { label: 'AND', detail: 'all of them' },
   { label: 'OR', detail: 'any of them' },
@@ -106,11 +106,11 @@ export class QueryCompletions {
     }
     return [...known]
       .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
-      .slice(0, MOST_OFFERED)
+      .slice(0, MAX_OFFERED)
       .map(([label, records], place) => ({
         label,
         type: 'word',
-        boost: -place / MOST_OFFERED,
+        boost: -place / MAX_OFFERED,
         ...(records > 0 && { detail: formatNumber(records) }),
       }));
   }
@@ -123,7 +123,7 @@ export class QueryCompletions {
       .dialects()
       .filter(({ id, headings }) => headings && (vocabulary === undefined || vocabulary === id))
       .flatMap(({ id, name }) =>
-        (this.thesauri.find(id)?.lookUp(typed, MOST_OFFERED) ?? []).map(({ heading }) => ({
+        (this.thesauri.find(id)?.lookUp(typed, MAX_OFFERED) ?? []).map(({ heading }) => ({
           label: heading.label,
           detail: name,
           type: 'heading',

@@ -35,7 +35,7 @@ export interface PieceDescription {
 
 /** Texts longer than this are handed on when typing rests, shorter ones with every key. */
 const LONG_TEXT = 2_000;
-const REST = 300;
+const DRAFT_DELAY = 300;
 
 /** The draft as text, with colours, matching brackets, folding, completion, and problems underlined. */
 @Component({
@@ -157,7 +157,7 @@ export class QueryEditorComponent {
   private handOn(length: number): void {
     const goesOn = this.waiting !== undefined;
     clearTimeout(this.waiting);
-    this.waiting = setTimeout(() => this.flush(), REST);
+    this.waiting = setTimeout(() => this.flush(), DRAFT_DELAY);
     if (length <= LONG_TEXT) this.flush();
     else if (goesOn) return;
     else this.ahead.emit(true);

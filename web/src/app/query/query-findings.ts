@@ -18,9 +18,9 @@ import { AcronymMeanings } from './acronym-meanings';
 import { QueryNumbers } from './query-numbers';
 
 /** Checks wait this long for the typing to rest. */
-const REST = 200;
+const CHECK_DELAY = 200;
 /** More numbers than this are not asked for at once: the checks go on without them. */
-const MOST_ASKED = 4_000;
+const MAX_ASKED = 4_000;
 
 /** What a finding costs in a database: a number of records, once it is known, or why there is none. */
 export interface CountedCost {
@@ -48,9 +48,7 @@ export class QueryFindings {
   private readonly worker = new ChecksWorker((checked) => {
     this.about = this.asking;
     this.checked.set(checked.findings);
-    this.asked.set(
-      checked.asked.slice(0, MOST_ASKED).map((one) => ({ ...one, query: this.pool(one.query) })),
-    );
+    this.asked.set(checked.asked.slice(0, MAX_ASKED).map((one) => ({ ...one, query: this.pool(one.query) })));
     this.isRunning.set(false);
   });
   /** The states that are looked at, and that the findings are about. */
@@ -91,7 +89,7 @@ export class QueryFindings {
       const timer = setTimeout(() => {
         this.run();
         void this.meanings.look();
-      }, REST);
+      }, CHECK_DELAY);
       onCleanup(() => {
         clearTimeout(timer);
       });
@@ -107,7 +105,7 @@ export class QueryFindings {
           for (const { key, total } of fresh) if (total !== undefined) this.known.set(key, total);
           this.run();
         },
-        isAll ? 0 : REST * 2,
+        isAll ? 0 : CHECK_DELAY * 2,
       );
       onCleanup(() => {
         clearTimeout(timer);

@@ -38,7 +38,7 @@ const HANGS = 1.5;
 /** What a member is called is cut after so many characters. */
 const LABEL_LENGTH = 24;
 /** In larger groups nobody looks for the one member that it hangs on. */
-const MOST_HINGES = 40;
+const MAX_HINGES = 40;
 
 /** The numbers of the rows of the outline. */
 @Injectable()
@@ -78,7 +78,7 @@ export class QueryNumbers {
     for (const row of this.desk.rows()) {
       if (row.item.body.kind !== 'group' || row.isOff || row.item.body.join === 'near') continue;
       const { members, excluded } = row.item.body;
-      if (members.length + excluded.length > MOST_HINGES) continue;
+      if (members.length + excluded.length > MAX_HINGES) continue;
       const inners = listItems(row.item).map((_, at) =>
         this.desk.rowsByKey().get(createChildKey(row.key, at)),
       );

@@ -3,11 +3,11 @@ import { isSameLimiters } from '#core/limiter/index';
 import { isSameAmount, readKeptAmount } from '#core/count/index';
 import { DraftCounts, type DatabaseCount } from '../counting/draft-counts';
 import { makeTally } from '../counting/make-tally';
-import { writeMoment } from '../data/ids';
+import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
 
 /** The draft has rested when nothing in it and no count has changed for so long. */
-const REST = 5_000;
+const TALLY_DELAY = 5_000;
 
 /** Keeps the counts of a draft that rests, each once. */
 @Injectable()
@@ -20,7 +20,7 @@ export class RestingTallies {
       const draft = this.counts.draft();
       const timer = setTimeout(() => {
         this.keep(draft);
-      }, REST);
+      }, TALLY_DELAY);
       onCleanup(() => {
         clearTimeout(timer);
       });

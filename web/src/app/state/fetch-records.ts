@@ -1,4 +1,4 @@
-import { MOST_ROWS } from '#core/contract/index';
+import { MAX_ROWS } from '#core/contract/index';
 import { writeQuery, type Dialect } from '#core/dialect/index';
 import type { Limiters } from '#core/limiter/index';
 import type { QueryNode } from '#core/query/index';
@@ -22,12 +22,12 @@ export async function fetchRecords(
       string: first.text,
       boxes,
       start: records.length,
-      rows: MOST_ROWS,
+      rows: MAX_ROWS,
       sort: 'relevance',
     });
     if (!page.ok) break;
     records.push(...page.value.records);
-    if (page.value.records.length < MOST_ROWS) break;
+    if (page.value.records.length < MAX_ROWS) break;
   }
   return records;
 }
@@ -38,8 +38,8 @@ export async function fetchByNumbers(
   numbers: readonly number[],
   signal?: AbortSignal,
 ): Promise<readonly BibliographicRecord[]> {
-  const pages = Array.from({ length: Math.ceil(numbers.length / MOST_ROWS) }, (_, page) =>
-    numbers.slice(page * MOST_ROWS, (page + 1) * MOST_ROWS),
+  const pages = Array.from({ length: Math.ceil(numbers.length / MAX_ROWS) }, (_, page) =>
+    numbers.slice(page * MAX_ROWS, (page + 1) * MAX_ROWS),
   );
   const answers = await Promise.all(
     pages.map((some) => connection.ask('records', { numbers: some }, signal)),

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { MOST_WORDS } from '#core/contract/index';
+import { MAX_WORDS } from '#core/contract/index';
 import type { IndexWord, WordLists } from '#core/suggest/index';
 import { Connections } from './connections';
 
@@ -31,7 +31,7 @@ export class IndexWords {
     if (!this.connections.mayOffer(database, 'words')) return Promise.resolve([]);
     const asked = this.connections
       .find(database)
-      .ask('words', { prefix, suffix, most: MOST_WORDS })
+      .ask('words', { prefix, suffix, most: MAX_WORDS })
       .then((outcome) => {
         if (outcome.ok) return outcome.value.words;
         this.known.delete(key);

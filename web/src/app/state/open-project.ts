@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { countDifferences, describeDifference } from '#core/compare/index';
 import { findDialect, preferPhraseWay, type Dialect } from '#core/dialect/index';
 import { CHANGE_NAMES, createDraftQuery, type Change, type Project, type Variant } from '#core/project/index';
-import { SURROUNDINGS } from '../data/ids';
+import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { ProjectActions } from './project.actions';
 import { projectFeature } from './project.feature';
 
@@ -11,7 +11,7 @@ import { projectFeature } from './project.feature';
 @Injectable({ providedIn: 'root' })
 export class OpenProject {
   private readonly store = inject(Store);
-  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly clockAndIds = inject(CLOCK_AND_IDS);
   private readonly history = this.store.selectSignal(projectFeature.selectHistory);
 
   readonly maybe = this.store.selectSignal(projectFeature.selectProject);
@@ -65,7 +65,7 @@ export class OpenProject {
   readonly redoName = computed(() => nameStep(this.history()?.future[0]?.kind));
 
   change(change: Change): void {
-    this.store.dispatch(ProjectActions.changeMade({ change, moment: this.surroundings.now() }));
+    this.store.dispatch(ProjectActions.changeMade({ change, moment: this.clockAndIds.now() }));
   }
 
   undo(): void {
@@ -81,11 +81,11 @@ export class OpenProject {
   }
 
   createId(): string {
-    return this.surroundings.createId();
+    return this.clockAndIds.createId();
   }
 
   now(): number {
-    return this.surroundings.now();
+    return this.clockAndIds.now();
   }
 }
 

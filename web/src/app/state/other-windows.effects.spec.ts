@@ -38,10 +38,10 @@ class BrowserWindow {
       select: (selector: (state: object) => unknown) =>
         this.state.pipe(map(selector), distinctUntilChanged()),
     } as unknown as Store;
-    const surroundings = { now: () => Date.parse(NOW), createId: () => `copy-${++copies}` };
+    const clockAndIds = { now: () => Date.parse(NOW), createId: () => `copy-${++copies}` };
     const actions = this.actions as unknown as Actions;
     this.running.push(
-      settleWindows(actions, store, this.repository, surroundings).subscribe((action) => this.do(action)),
+      settleWindows(actions, store, this.repository, clockAndIds).subscribe((action) => this.do(action)),
       showNewer(store, this.repository).subscribe((action) => this.do(action)),
     );
   }

@@ -3,7 +3,7 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import { exhaustMap, filter, firstValueFrom, fromEvent, merge, mergeAll, type Observable } from 'rxjs';
 import { joinProjects } from '#core/project/index';
-import { SURROUNDINGS, writeMoment, type Surroundings } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment, type ClockAndIds } from '../data/clock-and-ids';
 import type { ProjectRepository } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from './project.actions';
@@ -19,14 +19,14 @@ export const settleWindows = createEffect(
     actions = inject(Actions),
     store = inject(Store),
     repository = inject(PROJECT_REPOSITORY),
-    surroundings = inject(SURROUNDINGS),
+    clockAndIds = inject(CLOCK_AND_IDS),
   ) =>
     actions.pipe(
       ofType(ProjectActions.saveFailed),
       filter(({ problem }) => problem.code === 'saved-elsewhere'),
       exhaustMap(async () => {
         const read = createReader(store.select(projectFeature.selectProjectState));
-        return (await join(read, repository)) ?? (await keepCopy(read, repository, surroundings));
+        return (await join(read, repository)) ?? (await keepCopy(read, repository, clockAndIds));
       }),
       mergeAll(),
     ),
@@ -65,17 +65,17 @@ async function join(
 async function keepCopy(
   read: () => Promise<ProjectState>,
   repository: ProjectRepository,
-  surroundings: Surroundings,
+  clockAndIds: ClockAndIds,
 ): Promise<Action[]> {
-  const id = surroundings.createId();
+  const id = clockAndIds.createId();
   let revision = 0;
   for (;;) {
     const { history } = await read();
     if (!history) return [];
     const { project } = history;
-    const time = writeMoment(surroundings.now()).slice(0, 16).replace('T', ' ');
+    const time = writeMoment(clockAndIds.now()).slice(0, 16).replace('T', ' ');
     const copy = { ...project, id, name: `${project.name}, other window ${time}` };
-    const saved = await repository.save(copy, revision, writeMoment(surroundings.now()), {
+    const saved = await repository.save(copy, revision, writeMoment(clockAndIds.now()), {
       ...history,
       project: copy,
     });

@@ -10,7 +10,7 @@ import { autosave, leaveBehind } from './project.effects';
 import { projectFeature, type ProjectState } from './project.feature';
 
 const project = createProject('p', 'P', '2026-10-01T08:00:00.000Z', ['gantry']);
-const surroundings = { now: () => Date.parse('2026-10-01T09:00:00.000Z'), createId: () => 'id' };
+const clockAndIds = { now: () => Date.parse('2026-10-01T09:00:00.000Z'), createId: () => 'id' };
 
 /** The two effects on a store, a page and a disk of the test's own. */
 class Sitting {
@@ -34,8 +34,8 @@ class Sitting {
         this.state.pipe(map(selector), distinctUntilChanged()),
     } as unknown as Store;
     this.running.push(
-      leaveBehind(store, repository, surroundings).subscribe(),
-      autosave(store, repository, surroundings).subscribe((action) => this.dispatch(action)),
+      leaveBehind(store, repository, clockAndIds).subscribe(),
+      autosave(store, repository, clockAndIds).subscribe((action) => this.dispatch(action)),
     );
   }
 

@@ -17,13 +17,13 @@ import {
   withLatestFrom,
 } from 'rxjs';
 import type { Project } from '#core/project/index';
-import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from './project.actions';
 import { projectFeature } from './project.feature';
 
 /** Saves this long after the last change, so that typing is not a save a letter. */
-const REST = 250;
+const SAVE_DELAY = 250;
 /** While changes go on coming, a save begins at the latest so long after the first one that is not saved. */
 const LATEST = 700;
 /** After a failure the next try comes by itself. */
@@ -40,7 +40,7 @@ class UnsavedTime {
     if (saved !== this.saved && this.since !== undefined) this.since = this.begun;
     this.saved = saved;
     this.since ??= performance.now();
-    return Math.max(0, Math.min(REST, this.since + LATEST - performance.now()));
+    return Math.max(0, Math.min(SAVE_DELAY, this.since + LATEST - performance.now()));
   }
 
   begin(): void {
@@ -55,7 +55,7 @@ class UnsavedTime {
 
 /** Keeps the open project on disk: soon after each change, at once when the page is hidden, again after a failure. */
 export const autosave = createEffect(
-  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), surroundings = inject(SURROUNDINGS)) => {
+  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), clockAndIds = inject(CLOCK_AND_IDS)) => {
     const unsaved$ = combineLatest([
       store.select(projectFeature.selectHistory),
       store.select(projectFeature.selectSaved),
@@ -87,7 +87,7 @@ export const autosave = createEffect(
           take(1),
           switchMap((revision) => {
             const { project } = history;
-            return repository.save(project, revision, writeMoment(surroundings.now()), history);
+            return repository.save(project, revision, writeMoment(clockAndIds.now()), history);
           }),
           map((outcome) =>
             outcome.ok
@@ -103,7 +103,7 @@ export const autosave = createEffect(
 
 /** Notes what is not saved when the page is left: a save that begins then may be cut off. */
 export const leaveBehind = createEffect(
-  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), surroundings = inject(SURROUNDINGS)) => {
+  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), clockAndIds = inject(CLOCK_AND_IDS)) => {
     const isLeaving$ = merge(
       fromEvent(document, 'visibilitychange').pipe(map(() => document.visibilityState === 'hidden')),
       fromEvent(window, 'pagehide').pipe(map(() => true)),
@@ -118,7 +118,7 @@ export const leaveBehind = createEffect(
       tap(([isLeaving, project, saved, revision]) => {
         if (!project) return;
         if (project === saved) repository.stay(project.id);
-        else if (isLeaving) repository.leave(project, revision, writeMoment(surroundings.now()));
+        else if (isLeaving) repository.leave(project, revision, writeMoment(clockAndIds.now()));
       }),
     );
   },
@@ -127,13 +127,13 @@ export const leaveBehind = createEffect(
 
 /** A page that is left asks first if there is something that could not be put anywhere. */
 export const askBeforeLeaving = createEffect(
-  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), surroundings = inject(SURROUNDINGS)) =>
+  (store = inject(Store), repository = inject(PROJECT_REPOSITORY), clockAndIds = inject(CLOCK_AND_IDS)) =>
     fromEvent<BeforeUnloadEvent>(window, 'beforeunload').pipe(
       withLatestFrom(store.select(projectFeature.selectProjectState)),
       tap(([event, { history, saved, revision, saveProblem }]) => {
         const project = history?.project;
         if (!project || project === saved) return;
-        const isNoted = repository.leave(project, revision, writeMoment(surroundings.now()));
+        const isNoted = repository.leave(project, revision, writeMoment(clockAndIds.now()));
         if (!isNoted || saveProblem) event.preventDefault();
       }),
     ),

@@ -23,7 +23,7 @@ export interface SittingState {
 }
 
 /** So many states of a sitting are kept, the newest. */
-const MOST_STATES = 300;
+const MAX_STATES = 300;
 /** Typing within this time is one state. */
 const BURST = 1_200;
 
@@ -120,7 +120,7 @@ function addState(
   const since = moment - (last?.moment ?? moment);
   const goesOn = kind === 'set-draft' && last?.kind === kind && since >= 0 && since < BURST;
   const before = goesOn ? sitting.slice(0, -1) : sitting;
-  return [...before, { working, kind, moment }].slice(-MOST_STATES);
+  return [...before, { working, kind, moment }].slice(-MAX_STATES);
 }
 
 /** True if two states search the same by the same pieces. */

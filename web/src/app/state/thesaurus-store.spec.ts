@@ -5,7 +5,7 @@ import { DIALECTS } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import type { Concept } from '#core/project/index';
 import type { Heading } from '#core/vocabulary/index';
-import { SURROUNDINGS } from '../data/ids';
+import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { THESAURUS_REPOSITORY } from '../data/providers';
 import { createConnection } from '../data/connections/connection';
 import { Connections } from './connections';
@@ -48,7 +48,7 @@ function createStore(vocabulary: (database: string) => Promise<Outcome<string>>)
           find: (id: string) => createConnection('served', id, { thesaurus: () => vocabulary(id) }),
         },
       },
-      { provide: SURROUNDINGS, useValue: { now: () => 0, createId: () => 'own' } },
+      { provide: CLOCK_AND_IDS, useValue: { now: () => 0, createId: () => 'own' } },
       {
         provide: THESAURUS_REPOSITORY,
         useValue: {

@@ -5,7 +5,7 @@ import { readPlainWords, type Concept } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
-import { SURROUNDINGS, writeMoment } from '../data/ids';
+import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { THESAURUS_REPOSITORY } from '../data/providers';
 import { readSkosInWorker } from '../data/skos-worker';
 import { OpenProject } from './open-project';
@@ -32,7 +32,7 @@ export class ThesaurusStore {
   private readonly open = inject(OpenProject);
   private readonly connections = inject(Connections);
   private readonly repository = inject(THESAURUS_REPOSITORY);
-  private readonly surroundings = inject(SURROUNDINGS);
+  private readonly clockAndIds = inject(CLOCK_AND_IDS);
   private readonly loaded = signal<ReadonlyMap<string, Vocabulary>>(new Map());
   private readonly failed = signal<ReadonlyMap<string, Problem>>(new Map());
   private readonly own = signal<readonly { id: string; name: string }[]>([]);
@@ -122,8 +122,8 @@ export class ThesaurusStore {
 
   /** Keeps a thesaurus that was read from a file; gives its id. It can be used though it could not be kept. */
   async keep(name: string, reading: SkosReading): Promise<string> {
-    const id = this.surroundings.createId();
-    const loaded = writeMoment(this.surroundings.now());
+    const id = this.clockAndIds.createId();
+    const loaded = writeMoment(this.clockAndIds.now());
     const saved = await this.repository.save({ id, name, loaded, headings: reading.headings });
     this.asked.add(id);
     this.loaded.update((all) => new Map(all).set(id, createVocabulary(id, reading.headings)));

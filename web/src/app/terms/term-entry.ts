@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import {
-  MOST_TERMS,
+  MAX_TERMS,
   createTerm,
   createTermKey,
   splitPastedTerms,
@@ -43,6 +43,6 @@ export class TermEntry {
   /** True for a paste that goes straight in: one column or list that there is room for. */
   isPlainPaste(concept: Concept, pasted: string): boolean {
     const hasTable = pasted.trim().split(/\r?\n/).length > 1 && pasted.includes('\t');
-    return !hasTable && splitPastedTerms(pasted).length + concept.terms.length <= MOST_TERMS;
+    return !hasTable && splitPastedTerms(pasted).length + concept.terms.length <= MAX_TERMS;
   }
 }

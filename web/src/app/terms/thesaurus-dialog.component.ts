@@ -39,8 +39,8 @@ interface ListedHeading {
   readonly counted: Counted | undefined;
 }
 
-const MOST_FOUND = 60;
-const MOST_LISTED = 200;
+const MAX_FOUND = 60;
+const MAX_LISTED = 200;
 
 /** A thesaurus to look up words in and to walk: broader, narrower and related headings, with their counts. */
 @Component({
@@ -87,10 +87,10 @@ export class ThesaurusDialogComponent {
   private readonly listed = computed(() => {
     const vocabulary = this.vocabulary();
     if (!vocabulary) return [];
-    if (splitWords(this.sought()).length > 0) return vocabulary.lookUp(this.sought(), MOST_FOUND);
+    if (splitWords(this.sought()).length > 0) return vocabulary.lookUp(this.sought(), MAX_FOUND);
     return vocabulary.headings
       .filter((heading) => heading.broader.length === 0)
-      .slice(0, MOST_LISTED)
+      .slice(0, MAX_LISTED)
       .map((heading) => ({ heading, by: heading.label, hasWords: true }));
   });
   private readonly current = computed(() => {
@@ -107,7 +107,7 @@ export class ThesaurusDialogComponent {
     return {
       heading,
       broader: find(heading.broader),
-      narrower: vocabulary.listNarrower(heading.label).slice(0, MOST_LISTED),
+      narrower: vocabulary.listNarrower(heading.label).slice(0, MAX_LISTED),
       related: find(heading.related),
       branch: vocabulary.listBranch(heading.label).length,
     };

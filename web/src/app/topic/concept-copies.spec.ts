@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { createDemoProject } from '#demo/demo-project';
 import { createProject, type Concept } from '#core/project/index';
 import { EwerDatabase } from '../data/ewer-database';
-import { SURROUNDINGS } from '../data/ids';
+import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { ProjectRepository } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ConceptCopies } from './concept-copies';
@@ -29,7 +29,10 @@ describe('copying a concept to another project', () => {
       providers: [
         ConceptCopies,
         { provide: PROJECT_REPOSITORY, useValue: repository },
-        { provide: SURROUNDINGS, useValue: { createId: () => `new${number++}`, now: () => Date.parse(NOW) } },
+        {
+          provide: CLOCK_AND_IDS,
+          useValue: { createId: () => `new${number++}`, now: () => Date.parse(NOW) },
+        },
       ],
     }).get(ConceptCopies);
     const demo = createDemoProject();

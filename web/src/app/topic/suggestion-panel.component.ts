@@ -31,7 +31,7 @@ import { SECTIONS, type Suggestion } from '../terms/suggestions/suggestion';
 import { TopicDialogs } from './topic-dialogs';
 
 /** From a concept with more terms than this, suggestions are found from the first ones. */
-const MOST_TERMS_ASKED = 12;
+const MAX_TERMS_ASKED = 12;
 /** Milliseconds of quiet before suggestions are looked for. */
 const QUIET = 350;
 const SHOWN_AT_FIRST = 5;
@@ -71,7 +71,7 @@ export class SuggestionPanelComponent {
       ? [term]
       : this.concept()
           .terms.filter((other) => !other.off)
-          .slice(0, MOST_TERMS_ASKED);
+          .slice(0, MAX_TERMS_ASKED);
   });
   /** A word for the bench and the thesaurus to start with. */
   protected readonly word = computed(() => {

@@ -13,7 +13,7 @@ import type { TermNumbers } from './topic-views';
 import { WrittenQueries } from '../counting/written-queries';
 
 /** In projects up to this size, what every term brings is counted; in larger ones, what the lines in sight bring. */
-const MOST_COUNTED_AHEAD = 150;
+const MAX_COUNTED_AHEAD = 150;
 /** Lines that are taken to be in sight before a column says which are. */
 const FIRST_LINES = 24;
 
@@ -85,7 +85,7 @@ export class TopicNumbers {
       ...this.questions().map(({ whole }) => whole),
       ...[...near, ...far].map(({ finds }) => finds),
     ].flatMap((root) => dialects.map((dialect) => this.queries.findWish(root, dialect, limiters)));
-    const further = this.size() <= MOST_COUNTED_AHEAD ? [...near, ...far] : near;
+    const further = this.size() <= MAX_COUNTED_AHEAD ? [...near, ...far] : near;
     const without = further
       .filter(({ term }) => !term.off)
       .flatMap(({ conceptWithout, draftWithout }) => [conceptWithout, draftWithout])

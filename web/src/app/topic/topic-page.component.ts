@@ -15,7 +15,7 @@ import {
 import { Router } from '@angular/router';
 import { findTermMarks, type ConceptQuestions, type MarkFix, type TermMark } from '#core/compare/index';
 import {
-  MOST_CONCEPTS,
+  MAX_CONCEPTS,
   getConceptLetter,
   printTerm,
   splitPastedTerms,
@@ -125,7 +125,7 @@ export class TopicPageComponent {
     () => SORTINGS.find((sorting) => sorting === this.sort()) ?? 'hand',
   );
   protected readonly sortings = SORTINGS.map((id) => ({ id, name: SORTING_NAMES[id] }));
-  protected readonly canAdd = computed(() => this.open.concepts().length < MOST_CONCEPTS);
+  protected readonly canAdd = computed(() => this.open.concepts().length < MAX_CONCEPTS);
   protected readonly hasPanel = signal(true);
   private readonly looked = signal<{ concept: string; term?: string } | undefined>(undefined);
 

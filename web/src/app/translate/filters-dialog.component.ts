@@ -4,7 +4,7 @@ import { READY_FILTERS, writeFilterText, type ReadyFilter } from '#core/filter/i
 import { describeInFull } from '#core/problem/index';
 import { createBlockName, createBlocks, listBlockNames } from '#core/project/index';
 import { expandBlocks, parseQuery, printQuery } from '#core/query/index';
-import { writeMoment } from '../data/ids';
+import { writeMoment } from '../data/clock-and-ids';
 import { FILTER_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';

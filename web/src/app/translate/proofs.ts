@@ -16,7 +16,7 @@ export type ProofState =
 type Answered = { readonly answer: ProofAnswer } | { readonly problem: Problem };
 
 /** The most answers that are remembered. */
-const MOST_KEPT = 200;
+const MAX_KEPT = 200;
 
 /** Proofs of renderings, asked of the databases that have a laboratory and remembered by what was asked. */
 @Injectable({ providedIn: 'root' })
@@ -52,7 +52,7 @@ export class Proofs {
         .ask('proof', plan.request)
         .then((outcome) => {
           const answer = outcome.ok ? { answer: outcome.value } : { problem: outcome.problem };
-          this.answers.update((answers) => new Map([...answers, [key, answer] as const].slice(-MOST_KEPT)));
+          this.answers.update((answers) => new Map([...answers, [key, answer] as const].slice(-MAX_KEPT)));
         });
     }
   }

@@ -25,14 +25,14 @@ import { describeInFull, type Problem } from '#core/problem/index';
 import { printQuery, type QueryNode } from '#core/query/index';
 import type { Counted } from '../counting/count-state';
 import { Counts } from '../counting/counts';
-import { writeMoment } from '../data/ids';
+import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { canBeConcept, importHistory, importString, mergeLimiters, proposeName } from './string-import';
 
 /** The most problems that are listed. */
-const MOST_PROBLEMS = 12;
+const MAX_PROBLEMS = 12;
 /** The choice of leaving the counts of a history out. */
 const NO_DATABASE = 'none';
 
@@ -172,7 +172,7 @@ export class ReadStringDialogComponent {
     return `${this.place()?.name ?? ''}${hasLimiters ? ', under the limiters of the project' : ''}`;
   });
   protected readonly problems = computed(() =>
-    this.listProblems((severity) => severity !== 'note').slice(0, MOST_PROBLEMS),
+    this.listProblems((severity) => severity !== 'note').slice(0, MAX_PROBLEMS),
   );
   protected readonly notes = computed(() => this.listProblems((severity) => severity === 'note'));
   protected readonly isFaulty = computed(
@@ -196,13 +196,13 @@ export class ReadStringDialogComponent {
     const read = this.read();
     if (history) {
       const moment = writeMoment(this.open.now());
-      const surroundings = { createId: () => this.open.createId(), moment };
+      const clockAndIds = { createId: () => this.open.createId(), moment };
       const concepts = new Map(
         this.lines().flatMap(({ line, concept }) => (concept ? [[line.number, concept] as const] : [])),
       );
       const countsOf = this.countsOf();
       const choices = { concepts, ...(countsOf !== '' && countsOf !== NO_DATABASE && { countsOf }) };
-      const { change, tallies } = importHistory(history.lines, history.last, choices, working, surroundings);
+      const { change, tallies } = importHistory(history.lines, history.last, choices, working, clockAndIds);
       this.open.change(change);
       if (tallies.length > 0) this.open.change({ kind: 'keep-tallies', tallies });
     } else if (read) {

@@ -5,7 +5,7 @@ import { importHistory, importString, proposeName } from './string-import';
 
 const dialect = findDialect('heronsmere')!;
 const project = createProject('p', 'p', '2026-11-24T00:00:00.000Z', ['heronsmere']);
-const surroundings = () => {
+const clockAndIds = () => {
   let next = 0;
   return { createId: () => `id${next++}`, moment: '2026-11-24T00:00:00.000Z' };
 };
@@ -17,7 +17,7 @@ const take = (
 ) => {
   const { lines, last } = readHistory(text, dialect);
   const choices = { concepts, ...(countsOf && { countsOf }) };
-  const { change, tallies } = importHistory(lines, last, choices, from.working, surroundings());
+  const { change, tallies } = importHistory(lines, last, choices, from.working, clockAndIds());
   const made = applyChange(from, change);
   if (!made.ok) throw new Error('refused');
   return { project: made.value, tallies };

@@ -3,7 +3,7 @@ import type { Limiters } from '#core/limiter/index';
 import {
   createBlockName,
   listBlockNames,
-  MOST_TERMS,
+  MAX_TERMS,
   type Change,
   type Tally,
   type Working,
@@ -48,7 +48,7 @@ export function importString(
 
 /** True for a line that can become a concept: terms joined by OR, no more of them than a concept takes. */
 export function canBeConcept({ choices }: HistoryLine): boolean {
-  return choices !== undefined && choices.length <= MOST_TERMS;
+  return choices !== undefined && choices.length <= MAX_TERMS;
 }
 
 /** A name for the concept of a line: its first term. */

@@ -30,7 +30,7 @@ import { formatAmount } from '../ui/number-format';
 import { Counts } from '../counting/counts';
 import { TypedCounts } from '../counting/typed-counts';
 import { WritingAids } from '../counting/writing-aids';
-import { writeMoment } from '../data/ids';
+import { writeMoment } from '../data/clock-and-ids';
 import { saveFile } from '../data/save-file';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
@@ -54,7 +54,7 @@ import { createFileName } from '../ui/file-name';
 import { Connections } from '../state/connections';
 
 /** A draft is proved when it has rested so long, in milliseconds. */
-const REST = 350;
+const PROOF_DELAY = 350;
 
 /** The draft in each chosen database's own syntax, with what that does to its meaning. */
 @Component({
@@ -148,7 +148,7 @@ export class TranslatePageComponent {
       timer = setTimeout(() => {
         this.proofs.ask(root, dialects);
         this.readBack();
-      }, REST);
+      }, PROOF_DELAY);
     });
     inject(DestroyRef).onDestroy(() => clearTimeout(timer));
   }

@@ -12,7 +12,7 @@ import { CompareSubject } from '../compare-subject';
 import { mapSliced } from './sliced';
 
 /** So many suggestions of each concept are tried. */
-const MOST_OFFERED = 20;
+const MAX_OFFERED = 20;
 
 /** Terms that the suggestions of Topic bring, to be tried for what they would add. */
 @Injectable()
@@ -49,7 +49,7 @@ export class OfferedTerms {
       const headings = this.headings().made.filter((made) => made.concept === concept);
       return [...(this.found().get(concept) ?? []), ...headings.flatMap(({ offered }) => offered)]
         .filter(({ term }) => !has.has(createTermKey(term)))
-        .slice(0, MOST_OFFERED);
+        .slice(0, MAX_OFFERED);
     }),
   );
 

@@ -28,9 +28,9 @@ export interface ReadableRecords {
 }
 
 /** So many lists are remembered. */
-const MOST_KEPT = 300;
+const MAX_KEPT = 300;
 /** Records that are fetched whole, a page at a time, where a database gives no numbers. */
-const MOST_FETCHED = 500;
+const MAX_FETCHED = 500;
 const PAGE = 100;
 
 /** Records behind counts, where a database gives them; else unions are counted. */
@@ -79,7 +79,7 @@ export class RecordSets {
     }
     const { wish } = this.counts.peek(this.subject.share(question.root), dialect, question.limiters);
     const total = getExact(amount);
-    if (!wish || total === undefined || total > MOST_FETCHED) return succeed(undefined);
+    if (!wish || total === undefined || total > MAX_FETCHED) return succeed(undefined);
     const [only, ...more] = listParts(wish);
     if (only === undefined || more.length > 0) return succeed(undefined);
     const records: BibliographicRecord[] = [];
@@ -109,7 +109,7 @@ export class RecordSets {
     });
     this.kept.set(key, asked);
     const [oldest] = this.kept.keys();
-    if (this.kept.size > MOST_KEPT && oldest !== undefined) this.kept.delete(oldest);
+    if (this.kept.size > MAX_KEPT && oldest !== undefined) this.kept.delete(oldest);
     return asked;
   }
 

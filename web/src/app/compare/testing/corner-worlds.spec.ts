@@ -31,7 +31,7 @@ import { SmallWorld } from './small-world';
 const angular = startInjection();
 const ESTIMATES = ['plainfinder'];
 /** So many counts of a tool are set beside each other, each with each. */
-const MOST_PAIRED = 40;
+const MAX_PAIRED = 40;
 /** What a database does to words is said in Translate, piece by piece; here it is what it goes without that matters. */
 const SAID_HERE: ReadonlySet<string> = new Set([
   'field-missing',
@@ -104,7 +104,7 @@ describe.each(TOOLS)('in corners, the numbers of %s', (_, type) => {
             if (count.amount.kind === 'exact') expect(getExact(count.amount)).toBe(truth);
           }
         }
-        const some = told.slice(0, MOST_PAIRED);
+        const some = told.slice(0, MAX_PAIRED);
         for (const a of some)
           for (const b of some) {
             const compared = compareCounts(a.count, b.count);

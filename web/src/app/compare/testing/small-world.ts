@@ -14,7 +14,7 @@ import { createRecordKeys, type BibliographicRecord } from '#core/record/index';
 import { satisfies } from '#core/testing/naive-evaluator';
 import { createByHandConnection } from '../../data/connections/by-hand/by-hand-connection';
 import { createConnection, type Connection } from '../../data/connections/connection';
-import { SURROUNDINGS } from '../../data/ids';
+import { CLOCK_AND_IDS } from '../../data/clock-and-ids';
 import type { Counted } from '../../counting/count-state';
 import { AskedCounts } from '../../counting/asked-counts';
 import { WritingAids } from '../../counting/writing-aids';
@@ -163,7 +163,7 @@ export class SmallWorld {
     angular.configureTestingModule({
       providers: [
         { provide: Store, useValue: createStore(project) },
-        { provide: SURROUNDINGS, useValue: { now: () => Date.parse(MOMENT), createId: createCounter() } },
+        { provide: CLOCK_AND_IDS, useValue: { now: () => Date.parse(MOMENT), createId: createCounter() } },
         { provide: Connections, useValue: this.createConnections(project) },
         { provide: WritingAids, useValue: { countKnown: () => 0, createSettings: () => ({}) } },
         { provide: Messages, useValue: { show: () => undefined } },

@@ -3,7 +3,7 @@ import { listLimiters } from '#core/limiter/index';
 import type { SearchState, Variant } from '#core/project/index';
 
 /** A row names so many changes; the rest is counted. */
-const MOST_CHANGES = 4;
+const MAX_CHANGES = 4;
 
 /** Parents before what was made from them, branches one after the other. */
 export function sortByDescent(variants: readonly Variant[]): Variant[] {
@@ -41,6 +41,6 @@ export function describeSince(from: SearchState, to: SearchState): string {
   const { added, removed, other } = describeDifference(from, to);
   const changes = [...added.map((item) => `+ ${item}`), ...removed.map((item) => `− ${item}`), ...other];
   if (changes.length === 0) return 'nothing changed';
-  const more = changes.length > MOST_CHANGES ? ` and ${changes.length - MOST_CHANGES} more` : '';
-  return changes.slice(0, MOST_CHANGES).join(', ') + more;
+  const more = changes.length > MAX_CHANGES ? ` and ${changes.length - MAX_CHANGES} more` : '';
+  return changes.slice(0, MAX_CHANGES).join(', ') + more;
 }

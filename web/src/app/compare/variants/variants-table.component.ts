@@ -19,7 +19,7 @@ import { getAmount, type Counted } from '../../counting/count-state';
 import { describeGap } from '../../counting/describe-count';
 import { readCount } from '../../counting/read-count';
 import { DraftCounts } from '../../counting/draft-counts';
-import { writeMoment } from '../../data/ids';
+import { writeMoment } from '../../data/clock-and-ids';
 import { saveFile } from '../../data/save-file';
 import {
   FreezeDialogComponent,

@@ -6,7 +6,7 @@ import { succeed, type Outcome } from '#core/problem/index';
 export type CountSome = (strings: readonly string[]) => Promise<Outcome<readonly CountEntry[]>>;
 
 const LARGEST_BATCH = 1_500_000;
-const MOST_STRINGS = 1_000;
+const MAX_STRINGS = 1_000;
 
 /** One entry a string, in order; the strings go in as few requests as their size allows. */
 export async function countInBatches(
@@ -46,7 +46,7 @@ function splitBatches(strings: readonly string[]): string[][] {
   let size = 0;
   for (const string of strings) {
     const last = batches.at(-1)!;
-    if (last.length > 0 && (size + string.length * 2 > LARGEST_BATCH || last.length >= MOST_STRINGS)) {
+    if (last.length > 0 && (size + string.length * 2 > LARGEST_BATCH || last.length >= MAX_STRINGS)) {
       batches.push([string]);
       size = string.length * 2;
     } else {

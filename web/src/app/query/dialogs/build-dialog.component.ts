@@ -10,7 +10,7 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { AuthorNames } from '../author-names';
 import { ROW_KINDS, writeRow, type RowParts } from '../row-kinds';
 
-const MOST_HEADINGS = 12;
+const MAX_HEADINGS = 12;
 
 /** Builds a row from its parts, for who would rather not write query text. */
 @Component({
@@ -51,7 +51,7 @@ export class BuildDialogComponent {
     const found = this.open
       .dialects()
       .filter(({ id }) => vocabulary === '' || vocabulary === id)
-      .flatMap(({ id }) => this.thesauri.find(id)?.lookUp(words, MOST_HEADINGS) ?? []);
+      .flatMap(({ id }) => this.thesauri.find(id)?.lookUp(words, MAX_HEADINGS) ?? []);
     return [...new Set(found.map(({ heading }) => heading.label))];
   });
   /** Names that the databases hold, for the line that is being written. */

@@ -6,4 +6,3 @@ export interface RowsQuestion {
   readonly home: EditHome;
   readonly rows: readonly OutlineRow[];
 }
-

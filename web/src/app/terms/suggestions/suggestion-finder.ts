@@ -179,7 +179,7 @@ export class SuggestionFinder {
       parseQuery(acronym).root,
       dialect,
       {},
-      MOST_EXPLAINING,
+      MAX_EXPLAINING,
     );
     const forms = findLongForms(acronym, records).slice(0, 4);
     const explained = forms.reduce((sum, form) => sum + form.records, 0);
@@ -197,7 +197,7 @@ export class SuggestionFinder {
 }
 
 /** The first records of a database in which explanations of an acronym are looked for. */
-const MOST_EXPLAINING = 600;
+const MAX_EXPLAINING = 600;
 
 function create(
   text: string,

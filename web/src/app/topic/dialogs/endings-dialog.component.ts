@@ -52,7 +52,7 @@ interface CutRow {
 
 /** No cut is shorter, whatever the databases allow: it would bring half the dictionary. */
 const SHORTEST = 2;
-const MOST_FORMS = 400;
+const MAX_FORMS = 400;
 /** So many forms are shown and counted first. */
 const FIRST_FORMS = 40;
 const REFUSALS = { missing: 'not possible here', 'too-short': 'too short here' } as const;
@@ -180,7 +180,7 @@ export class EndingsDialogComponent {
     return this.forms()
       .filter((form) => matches(form.word))
       .sort((a, b) => findMost(b) - findMost(a))
-      .slice(0, MOST_FORMS);
+      .slice(0, MAX_FORMS);
   });
 
   protected readonly showsAllForms = signal(false);

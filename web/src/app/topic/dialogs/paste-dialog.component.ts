@@ -2,7 +2,7 @@ import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } 
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import { MOST_CONCEPTS, MOST_TERMS, type Concept } from '#core/project/index';
+import { MAX_CONCEPTS, MAX_TERMS, type Concept } from '#core/project/index';
 import { foldLetters } from '#core/text/index';
 import { OpenProject } from '../../state/open-project';
 import { TermEntry } from '../../terms/term-entry';
@@ -32,7 +32,7 @@ export class PasteDialogComponent {
   private readonly dialog = inject(MatDialogRef);
   private readonly data = inject<{ concept: Concept; pasted: string }>(MAT_DIALOG_DATA);
 
-  protected readonly most = MOST_TERMS;
+  protected readonly most = MAX_TERMS;
   protected readonly isTable = this.data.pasted.includes('\t');
   protected readonly hasNames = signal(this.isTable && this.seemsToHaveNames());
   private readonly targets = signal<ReadonlyMap<number, string>>(new Map());
@@ -63,11 +63,11 @@ export class PasteDialogComponent {
     const columns = this.listPicked();
     const fresh = columns.filter((column) => column.target === NEW).length;
     if (columns.every((column) => column.cells.length === 0)) return 'Nothing is picked.';
-    if (this.open.concepts().length + fresh > MOST_CONCEPTS)
-      return `A project takes ${MOST_CONCEPTS} concepts. Put some columns into concepts that are there.`;
+    if (this.open.concepts().length + fresh > MAX_CONCEPTS)
+      return `A project takes ${MAX_CONCEPTS} concepts. Put some columns into concepts that are there.`;
     for (const { target, cells } of columns) {
       const concept = this.open.concepts().find((candidate) => candidate.id === target);
-      const room = MOST_TERMS - (concept?.terms.length ?? 0);
+      const room = MAX_TERMS - (concept?.terms.length ?? 0);
       if (this.entry.create(concept, cells, 'pasted').length > room)
         return `${concept?.name ?? 'A new concept'} has room for ${room} more. Pick fewer.`;
     }
@@ -90,7 +90,7 @@ export class PasteDialogComponent {
 
   /** Picks the first of the list that there is room for. */
   protected pickFirst(): void {
-    const room = MOST_TERMS - this.data.concept.terms.length;
+    const room = MAX_TERMS - this.data.concept.terms.length;
     const cells = this.columns()[0]?.cells ?? [];
     this.left.set(new Set(cells.slice(room)));
   }

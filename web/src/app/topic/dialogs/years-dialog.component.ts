@@ -31,7 +31,7 @@ const WAYS = [
 ] as const;
 
 const FIRST_YEAR = 1990;
-const MOST_PERIODS = 13;
+const MAX_PERIODS = 13;
 
 /** How many records of a concept come by its words only, by its headings only and by both, over the years. */
 @Component({
@@ -127,7 +127,7 @@ export class YearsDialogComponent {
     const { years, ...rest } = this.open.limiters();
     const from = Math.max(years?.from ?? FIRST_YEAR, 1900);
     const to = Math.max(from, Math.min(years?.to ?? this.thisYear, this.thisYear));
-    const step = Math.max(1, Math.ceil((to - from + 1) / MOST_PERIODS));
+    const step = Math.max(1, Math.ceil((to - from + 1) / MAX_PERIODS));
     return Array.from({ length: Math.ceil((to - from + 1) / step) }, (_, at) => {
       const first = from + at * step;
       const last = Math.min(to, first + step - 1);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MOST_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from '#core/compare/index';
+import { MAX_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from '#core/compare/index';
 import { countExactly, getAmount, getProved, isOfSomethingElse } from '#core/count/index';
 import { createConceptQuery, getConceptLetter } from '#core/project/index';
 import { dropInactive, type QueryNode } from '#core/query/index';
@@ -17,7 +17,7 @@ import { mapSliced } from '../../parts/sliced';
 import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 /** Up to so many concepts, what holds just some of them is drawn. */
-const MOST_DRAWN = 5;
+const MAX_DRAWN = 5;
 /** Rows of combinations that are shown before the rest is asked for. */
 const FIRST_ROWS = 24;
 
@@ -80,7 +80,7 @@ export class CombinationsComponent {
   protected readonly used = computed(() =>
     this.all()
       .filter(({ key, isInQuery }) => this.choices.notCombined().has(key) !== isInQuery)
-      .slice(0, MOST_COMBINED),
+      .slice(0, MAX_COMBINED),
   );
   /** All together, the combined are the query itself. */
   protected readonly isQuery = computed(
@@ -92,7 +92,7 @@ export class CombinationsComponent {
     () => `${this.isQuery() ? 'All' : 'These'} ${this.used().length} together`,
   );
   protected readonly isUsed = (key: string): boolean => this.used().some((one) => one.key === key);
-  protected readonly mostCombined = MOST_COMBINED;
+  protected readonly mostCombined = MAX_COMBINED;
 
   private readonly combinations = mapSliced(
     () =>
@@ -132,7 +132,7 @@ export class CombinationsComponent {
 
   protected readonly rows = computed(() => {
     const known = this.known();
-    const exact = this.used().length <= MOST_DRAWN ? this.exact() : undefined;
+    const exact = this.used().length <= MAX_DRAWN ? this.exact() : undefined;
     const rows = this.counted().map(({ bits, members, cells }) => ({
       bits,
       name: members.map((member) => this.used()[member]?.name ?? '').join(' + '),
@@ -146,7 +146,7 @@ export class CombinationsComponent {
   });
   protected readonly hidden = computed(() => this.counted().length - this.rows().length);
   protected readonly drawsExact = computed(
-    () => this.used().length <= MOST_DRAWN && this.exact() !== undefined,
+    () => this.used().length <= MAX_DRAWN && this.exact() !== undefined,
   );
   /** Two by two, in the database shown. */
   protected readonly pairs = computed(() =>

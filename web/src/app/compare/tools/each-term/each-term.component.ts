@@ -28,7 +28,7 @@ import { DatabaseHeadingComponent } from '../../../ui/database-heading.component
 import { Messages } from '../../../ui/messages';
 
 /** The curve is drawn for so many terms. */
-const MOST_DRAWN = 60;
+const MAX_DRAWN = 60;
 
 /** What each term finds and what only it finds, which can go, and the smallest set that finds the same. */
 @Component({
@@ -151,7 +151,7 @@ export class EachTermComponent {
   });
   protected readonly curve = computed<ChartContent | undefined>(() => {
     const cover = this.cover();
-    if (!cover || cover.order.length > MOST_DRAWN) return undefined;
+    if (!cover || cover.order.length > MAX_DRAWN) return undefined;
     return {
       kind: 'line',
       title: `${this.concept()?.name ?? ''} in ${this.subject.database()?.name ?? ''}: records found with each further term, the one that brings most first`,

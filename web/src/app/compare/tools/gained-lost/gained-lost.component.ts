@@ -40,7 +40,7 @@ import { Connections } from '../../../state/connections';
 import { fetchByNumbers } from '../../../state/fetch-records';
 
 /** So many changes are counted one by one. */
-const MOST_COUNTED = 60;
+const MAX_COUNTED = 60;
 const SAMPLE = 12;
 /** One sample for all: the same records come again whenever the same parts are looked at. */
 const SEED = 20_260_301;
@@ -211,7 +211,7 @@ export class GainedLostComponent {
     const pair = this.pair();
     if (!pair) return [];
     return listSingleChanges(pair.from, pair.to)
-      .slice(0, MOST_COUNTED)
+      .slice(0, MAX_COUNTED)
       .map((change) => ({
         change,
         question: { root: createSharedDraft(change.state), limiters: change.state.limiters },

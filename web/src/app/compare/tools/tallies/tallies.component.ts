@@ -5,7 +5,7 @@ import type { Tally } from '#core/project/index';
 import { getAmount, type Counted, type CountWish } from '../../../counting/count-state';
 import { Counts } from '../../../counting/counts';
 import { saveFile } from '../../../data/save-file';
-import { writeMoment } from '../../../data/ids';
+import { writeMoment } from '../../../data/clock-and-ids';
 import { OpenProject } from '../../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
 import { CountComponent } from '../../../records/count.component';

@@ -19,7 +19,7 @@ async function start({ project, records }: World, from: number) {
   };
   const small = new SmallWorld({ ...project, working }, records);
   const tool = small.make(WhatToTryComponent);
-  await small.until(() => tool['all']() > 0 && tool['trials']().isDone);
+  await small.until(() => tool['all']() > 0 && tool['proposals']().isDone);
   await small.count(() => tool['asked']());
   // With a band that begins at 1 or above, nothing found is always too little.
   const measure = (totals: readonly number[]): number =>
@@ -36,8 +36,8 @@ describe('what to try', () => {
         const project = small.open.project();
         expect(tool['tried']()).toBeGreaterThan(0);
         const now = measure(DATABASES.map((id) => small.findDraft(id).length));
-        for (const { trial, cells } of tool['ranked']()) {
-          const changed = tryChange(project, trial.change)!;
+        for (const { proposal, cells } of tool['ranked']()) {
+          const changed = tryChange(project, proposal.change)!;
           const totals = DATABASES.map((id) => small.findDraft(id, changed).length);
           expect(cells.map(({ counted }) => readExact(counted) ?? 0)).toEqual(totals);
           expect(measure(totals)).toBeLessThan(now);
@@ -56,11 +56,11 @@ describe('what to try', () => {
         fc.pre(first !== undefined);
         const totals = first.cells.map(({ counted }) => readExact(counted) ?? 0);
         const before = small.open.working();
-        if (freezes) tool['takeAndFreeze'](first.trial);
-        else tool['take'](first.trial);
+        if (freezes) tool['takeAndFreeze'](first.proposal);
+        else tool['take'](first.proposal);
         expect(DATABASES.map((id) => small.findDraft(id).length)).toEqual(totals);
         expect(small.open.project().variants.map(({ name }) => name)).toEqual(
-          freezes ? [first.trial.words] : [],
+          freezes ? [first.proposal.words] : [],
         );
         if (freezes) return;
         small.open.undo();

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
-  describeTrial,
-  listTrials,
-  rankTrials,
+  describeProposal,
+  listProposals,
+  rankProposals,
   type Question,
-  type Trial,
-  type TrialCounts,
+  type ProposedChange,
+  type ProposalCounts,
 } from '#core/compare/index';
 import { PURPOSE_ROWS } from '#core/question/index';
 import { findObstacle, getAmount, getExact, isNone, type Amount } from '#core/count/index';
@@ -64,14 +64,14 @@ export class WhatToTryComponent {
   );
   private readonly whole = computed(() => this.look(this.ask(this.subject.whole())));
   private readonly listed = computed(() =>
-    listTrials(this.subject.project(), this.thisYear, this.offered.terms()),
+    listProposals(this.subject.project(), this.thisYear, this.offered.terms()),
   );
-  private readonly trials = mapSliced(this.listed, (trial) => {
-    const question = this.alternatives.ask(this.subject.project(), trial.change);
-    return question && { trial, asked: this.ask(question) };
+  private readonly proposals = mapSliced(this.listed, (proposal) => {
+    const question = this.alternatives.ask(this.subject.project(), proposal.change);
+    return question && { proposal, asked: this.ask(question) };
   });
   private readonly looked = computed(() =>
-    this.trials().made.map(({ trial, asked }) => ({ trial, ...this.look(asked) })),
+    this.proposals().made.map(({ proposal, asked }) => ({ proposal, ...this.look(asked) })),
   );
   protected readonly asked = computed(() => [
     ...this.whole().cells,
@@ -87,15 +87,15 @@ export class WhatToTryComponent {
   );
   /** A change that cannot be made to this project is none to try. */
   protected readonly all = computed(() =>
-    this.trials().isDone ? this.trials().made.length : this.listed().length,
+    this.proposals().isDone ? this.proposals().made.length : this.listed().length,
   );
 
   protected readonly ranked = computed(() => {
     const draft = this.whole().counts;
     const bands = this.bands();
     const names = this.subject.dialects().map(({ name }) => name);
-    const ranked = rankTrials(
-      this.looked().map(({ trial, counts, cells }) => ({ trial: { ...trial, cells }, counts })),
+    const ranked = rankProposals(
+      this.looked().map(({ proposal, counts, cells }) => ({ proposal: { ...proposal, cells }, counts })),
       draft,
       bands,
       this.open.working().purpose,
@@ -104,8 +104,8 @@ export class WhatToTryComponent {
       .filter(({ direction }) => this.towards() === 'both' || direction === this.towards())
       .map((judged) => ({
         ...judged,
-        reason: describeTrial(judged, draft, names.map(shortenName)),
-        cells: judged.trial.cells.map((counted, at) => {
+        reason: describeProposal(judged, draft, names.map(shortenName)),
+        cells: judged.proposal.cells.map((counted, at) => {
           const difference = describeLimiterGap(readCount(counted), readCount(this.whole().cells[at]));
           return { counted, name: names[at] ?? '', difference };
         }),
@@ -115,11 +115,11 @@ export class WhatToTryComponent {
     this.showsAll() ? this.ranked() : this.ranked().slice(0, FIRST_SHOWN),
   );
 
-  protected take({ change, words }: Trial): void {
+  protected take({ change, words }: ProposedChange): void {
     this.alternatives.take(change, words);
   }
 
-  protected takeAndFreeze({ change, words }: Trial): void {
+  protected takeAndFreeze({ change, words }: ProposedChange): void {
     this.alternatives.takeAndFreeze(change, words);
   }
 
@@ -165,5 +165,5 @@ interface Asked {
 interface Looked {
   readonly cells: readonly (Counted | undefined)[];
   readonly recalls: readonly (Counted | undefined)[];
-  readonly counts: TrialCounts;
+  readonly counts: ProposalCounts;
 }

@@ -32,7 +32,7 @@ import {
 } from '#core/holding/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { proveRendering } from '#core/proof/index';
-import { MOST_RECORDS, readRecordFile, type SkippedRecord } from '#core/record/file/index';
+import { MAX_RECORDS, readRecordFile, type SkippedRecord } from '#core/record/file/index';
 import {
   createIdentifierKey,
   createRecordKeys,
@@ -43,7 +43,7 @@ import type { Vocabulary } from '#core/vocabulary/index';
 import { CollectionRepository } from './collection-repository';
 
 /** So many of the records that were left out are listed. */
-const MOST_LISTED = 200;
+const MAX_LISTED = 200;
 /** So many records are indexed between two words about progress. */
 const STEP = 1_000;
 const OWN_BOXES = ['years', 'types', 'languages'] as const;
@@ -198,8 +198,8 @@ export class CollectionKeeper {
     const added = records.length - kept.value.length;
     const fault = refused[0]?.problem ?? createProblem('file-of-no-good-record', 'error');
     if (added === 0) return fail(fault);
-    if (records.length > MOST_RECORDS)
-      return fail(createProblem('too-many-records', 'error', { most: MOST_RECORDS }));
+    if (records.length > MAX_RECORDS)
+      return fail(createProblem('too-many-records', 'error', { most: MAX_RECORDS }));
     const described = {
       id: collection,
       name,
@@ -219,7 +219,7 @@ export class CollectionKeeper {
       collection: described,
       added,
       skipped: skipped.length,
-      skippedFirst: skipped.slice(0, MOST_LISTED),
+      skippedFirst: skipped.slice(0, MAX_LISTED),
       refused,
     });
   }

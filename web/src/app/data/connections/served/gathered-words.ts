@@ -13,7 +13,7 @@ export type SendPrefixes = (
 /** Beginnings wait so many milliseconds for others to go with them. */
 const GATHERING = 15;
 /** So many go together. */
-const MOST_TOGETHER = 40;
+const MAX_TOGETHER = 40;
 
 interface Waiting {
   readonly prefix: string;
@@ -43,8 +43,8 @@ export class GatheredWords {
   private sendAll(database: string): void {
     const all = this.waiting.get(database) ?? [];
     this.waiting.delete(database);
-    for (let at = 0; at < all.length; at += MOST_TOGETHER)
-      void this.sendSome(database, all.slice(at, at + MOST_TOGETHER));
+    for (let at = 0; at < all.length; at += MAX_TOGETHER)
+      void this.sendSome(database, all.slice(at, at + MAX_TOGETHER));
   }
 
   private async sendSome(database: string, some: readonly Waiting[]): Promise<void> {

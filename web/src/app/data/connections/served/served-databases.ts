@@ -3,7 +3,7 @@ import {
   LISTING_ANSWER,
   IDS_ANSWER,
   LOOKUP_ANSWER,
-  MOST_WORDS,
+  MAX_WORDS,
   PROOF_ANSWER,
   RECORDS_ANSWER,
   SEARCH_ANSWER,
@@ -143,7 +143,7 @@ function createHttpAnswerers(id: string, name: string): Required<Answerers> {
   const gathered = new GatheredWords(async (_, prefixes, most) => {
     const found = await askWords(prefixes, '', most);
     return found.ok ? succeed(found.value.words) : found;
-  }, MOST_WORDS);
+  }, MAX_WORDS);
 
   return {
     count: ({ strings, boxes }, signal) =>
@@ -158,7 +158,7 @@ function createHttpAnswerers(id: string, name: string): Required<Answerers> {
       return askJson(at(`${direction}?${query}`, undefined, signal), SEARCH_ANSWER);
     },
     words: async ({ prefix, suffix = '', most }, signal) => {
-      if (suffix !== '' || most !== MOST_WORDS) return askWords([prefix], suffix, most, signal);
+      if (suffix !== '' || most !== MAX_WORDS) return askWords([prefix], suffix, most, signal);
       const found = await gathered.ask(id, prefix);
       return found.ok ? succeed({ words: found.value }) : found;
     },

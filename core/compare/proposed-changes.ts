@@ -14,7 +14,7 @@ import { listFieldChoices } from './alternatives';
 import { joinMembers, listMembers } from './members';
 
 /** A change that may bring the counts nearer to what is wanted. */
-export interface Trial {
+export interface ProposedChange {
   readonly key: string;
   /** What is done, as an order: “search Bats in the title”. */
   readonly words: string;
@@ -30,45 +30,45 @@ export interface OfferedTerm {
 }
 
 /** The most changes that are tried. */
-export const MOST_TRIALS = 200;
+export const MAX_TRIALS = 200;
 
 /**
  * Every change worth a try, narrowing and widening, the broad kinds first: each is to be counted, none
  * is guessed at. `offered` are terms that suggestions bring.
  */
-export function listTrials(
+export function listProposals(
   project: Project,
   thisYear: number,
   offered: readonly OfferedTerm[] = [],
-): Trial[] {
+): ProposedChange[] {
   const { concepts } = project.working;
   const used = new Set(listMembers(project.working).flatMap(({ block }) => block ?? []));
   const active = concepts.filter((concept) => !concept.off && used.has(concept.block));
-  const trials = [
-    ...listMemberTrials(project),
-    ...active.flatMap(listConceptTrials),
+  const proposals = [
+    ...listMemberProposals(project),
+    ...active.flatMap(listConceptProposals),
     ...concepts
       .filter(({ off, block }) => off && used.has(block))
       .map(({ id, name }) =>
-        createTrial(`on ${id}`, `switch ${name} on`, { kind: 'switch-concept', id, off: false }),
+        createProposal(`on ${id}`, `switch ${name} on`, { kind: 'switch-concept', id, off: false }),
       ),
-    ...listLimiterTrials(project, thisYear),
+    ...listLimiterProposals(project, thisYear),
     ...offered
       .filter(({ concept }) => active.some(({ id }) => id === concept))
       .map(({ concept, term, from }) =>
-        createTrial(
+        createProposal(
           `add ${concept} ${term.text}`,
           `add ${term.text} to ${nameOf(concepts, concept)} (${from})`,
           { kind: 'add-terms', concept, terms: [term] },
         ),
       ),
-    ...active.flatMap((concept) => concept.terms.flatMap((term) => listTermTrials(concept, term))),
+    ...active.flatMap((concept) => concept.terms.flatMap((term) => listTermProposals(concept, term))),
   ];
   const seen = new Set<string>();
-  return trials.filter(({ key }) => !seen.has(key) && seen.add(key)).slice(0, MOST_TRIALS);
+  return proposals.filter(({ key }) => !seen.has(key) && seen.add(key)).slice(0, MAX_TRIALS);
 }
 
-function createTrial(key: string, words: string, change: Change): Trial {
+function createProposal(key: string, words: string, change: Change): ProposedChange {
   return { key, words, change };
 }
 
@@ -77,16 +77,16 @@ function nameOf(concepts: readonly Concept[], id: string): string {
 }
 
 /** Members that can go: the concepts and pieces joined by AND, and what is taken away by NOT. */
-function listMemberTrials({ working }: Project): Trial[] {
+function listMemberProposals({ working }: Project): ProposedChange[] {
   const members = listMembers(working);
-  return members.flatMap((member, at): Trial[] => {
+  return members.flatMap((member, at): ProposedChange[] => {
     const rest = members.filter((other) => other !== member);
     if (!rest.some(({ sign }) => sign === 'and')) return [];
     const text = printQuery(
       joinMembers(rest.map(({ sign, words }) => ({ sign, root: parseQuery(words).root }))),
     );
     return [
-      createTrial(
+      createProposal(
         `out ${at}`,
         member.sign === 'not' ? `do not exclude ${member.words}` : `leave ${member.words} out`,
         { kind: 'rewrite-draft', text },
@@ -95,39 +95,39 @@ function listMemberTrials({ working }: Project): Trial[] {
   });
 }
 
-function listConceptTrials(concept: Concept): Trial[] {
+function listConceptProposals(concept: Concept): ProposedChange[] {
   const { id, name } = concept;
-  const trials = listFieldChoices(concept).map(({ key, words, change }) =>
-    createTrial(`${key} ${id}`, `search ${name} ${words}`, change),
+  const proposals = listFieldChoices(concept).map(({ key, words, change }) =>
+    createProposal(`${key} ${id}`, `search ${name} ${words}`, change),
   );
   const on = concept.terms.filter(({ off }) => !off);
   const isHeading = (term: Term): boolean => parseQuery(term.text).root.kind === 'heading';
   const words = on.filter((term) => !isHeading(term));
   if (words.length > 0 && words.length < on.length)
-    trials.push(
-      createTrial(`headings ${id}`, `use the headings of ${name} alone`, {
+    proposals.push(
+      createProposal(`headings ${id}`, `use the headings of ${name} alone`, {
         kind: 'mend',
         changes: words.map(({ id: term }) => ({ kind: 'switch-term', id: term, off: true })),
       }),
     );
-  return trials;
+  return proposals;
 }
 
-function listTermTrials(concept: Concept, term: Term): Trial[] {
+function listTermProposals(concept: Concept, term: Term): ProposedChange[] {
   const { id, text, off } = term;
   const where = `of ${concept.name}`;
   if (off)
     return [
-      createTrial(`switch ${id}`, `switch ${text} ${where} on`, {
+      createProposal(`switch ${id}`, `switch ${text} ${where} on`, {
         kind: 'switch-term',
         id,
         off: false,
       }),
     ];
-  const trials: Trial[] = [];
+  const proposals: ProposedChange[] = [];
   if (concept.terms.filter((other) => !other.off).length > 1)
-    trials.push(
-      createTrial(`switch ${id}`, `switch ${text} ${where} off`, {
+    proposals.push(
+      createProposal(`switch ${id}`, `switch ${text} ${where} off`, {
         kind: 'switch-term',
         id,
         off: true,
@@ -135,8 +135,8 @@ function listTermTrials(concept: Concept, term: Term): Trial[] {
     );
   const rewrite = (to: string): void => {
     if (to === text) return;
-    trials.push(
-      createTrial(`edit ${id} ${to}`, `${to} in place of ${text}`, {
+    proposals.push(
+      createProposal(`edit ${id} ${to}`, `${to} in place of ${text}`, {
         kind: 'edit-term',
         id,
         text: to,
@@ -166,12 +166,12 @@ function listTermTrials(concept: Concept, term: Term): Trial[] {
     if (root.scope === 'branch') rewrite(text.replace(/^branch/, 'heading'));
     if (root.scope !== 'focus') rewrite(text.replace(/^(?:heading|branch)/, 'focus'));
   }
-  return trials;
+  return proposals;
 }
 
-function listLimiterTrials({ working: { limiters } }: Project, thisYear: number): Trial[] {
-  const put = (key: string, words: string, patch: typeof limiters): Trial =>
-    createTrial(`limit ${key}`, words, {
+function listLimiterProposals({ working: { limiters } }: Project, thisYear: number): ProposedChange[] {
+  const put = (key: string, words: string, patch: typeof limiters): ProposedChange =>
+    createProposal(`limit ${key}`, words, {
       kind: 'set-limiters',
       limiters: { ...limiters, ...patch },
     });
@@ -182,7 +182,7 @@ function listLimiterTrials({ working: { limiters } }: Project, thisYear: number)
         limiters[other],
       ]),
     );
-    return createTrial(`unlimit ${name}`, `take the limiter ${value} off`, {
+    return createProposal(`unlimit ${name}`, `take the limiter ${value} off`, {
       kind: 'set-limiters',
       limiters: rest,
     });
@@ -210,21 +210,21 @@ function listLimiterTrials({ working: { limiters } }: Project, thisYear: number)
 }
 
 /** The counts of a draft, or of one after a change: one entry a database; nothing where it is not known. */
-export interface TrialCounts {
+export interface ProposalCounts {
   readonly amounts: readonly (Amount | undefined)[];
   /** Must-finds that are found, in each database; empty if there are none to look for. */
   readonly found: readonly (number | undefined)[];
 }
 
 /** What a change does to the count of a database: to its band, and if that is no matter, to its size. */
-export type TrialEffect = 'into-band' | 'begins' | 'nearer' | 'same' | 'farther';
+export type ProposalEffect = 'into-band' | 'begins' | 'nearer' | 'same' | 'farther';
 
 /** How a change would do. */
-export interface JudgedTrial<T = Trial> {
-  readonly trial: T;
-  readonly counts: TrialCounts;
+export interface JudgedProposal<T = ProposedChange> {
+  readonly proposal: T;
+  readonly counts: ProposalCounts;
   /** What it does in each database; nothing where its count cannot be judged. */
-  readonly effects: readonly (TrialEffect | undefined)[];
+  readonly effects: readonly (ProposalEffect | undefined)[];
   /** In tenfolds, how far the counts are outside their bands, all databases added up; 0 is in all bands. */
   readonly distance: number;
   /** How much nearer that is than the draft. */
@@ -246,15 +246,15 @@ export interface JudgedTrial<T = Trial> {
  * A change that brings one database nearer and another one farther comes behind those that harm none.
  * A change of which a count is missing is not judged.
  */
-export function rankTrials<T>(
-  trials: readonly { readonly trial: T; readonly counts: TrialCounts }[],
-  draft: TrialCounts,
+export function rankProposals<T>(
+  proposals: readonly { readonly proposal: T; readonly counts: ProposalCounts }[],
+  draft: ProposalCounts,
   bands: readonly Band[],
   purpose: Purpose,
-): JudgedTrial<T>[] {
-  const judged = trials.flatMap(({ trial, counts }): JudgedTrial<T>[] => {
+): JudgedProposal<T>[] {
+  const judged = proposals.flatMap(({ proposal, counts }): JudgedProposal<T>[] => {
     const isMissing = draft.amounts.some((amount, at) => amount && !counts.amounts[at]);
-    return isMissing ? [] : [judgeTrial(trial, counts, draft, bands)];
+    return isMissing ? [] : [judgeProposal(proposal, counts, draft, bands)];
   });
   const isInBands = measureAll(draft.amounts, bands) === 0;
   const helpful = judged.filter(({ nearer, lost, distance, direction }) => {
@@ -267,9 +267,9 @@ export function rankTrials<T>(
       );
     return nearer > NEARLY;
   });
-  const byBand = (a: JudgedTrial<T>, b: JudgedTrial<T>): number =>
+  const byBand = (a: JudgedProposal<T>, b: JudgedProposal<T>): number =>
     a.farther - b.farther || b.nearer - a.nearer;
-  const orders: Readonly<Record<Purpose, (a: JudgedTrial<T>, b: JudgedTrial<T>) => number>> = {
+  const orders: Readonly<Record<Purpose, (a: JudgedProposal<T>, b: JudgedProposal<T>) => number>> = {
     quick: (a, b) => byBand(a, b) || a.lost - b.lost,
     review: (a, b) => a.lost - b.lost || byBand(a, b) || a.growth - b.growth,
     exhaustive: (a, b) => a.lost - b.lost || byBand(a, b) || b.growth - a.growth,
@@ -280,19 +280,19 @@ export function rankTrials<T>(
 /** Differences of distance below this are none. */
 const NEARLY = 1e-9;
 
-function measureAll(amounts: TrialCounts['amounts'], bands: readonly Band[]): number {
+function measureAll(amounts: ProposalCounts['amounts'], bands: readonly Band[]): number {
   return amounts.reduce<number>(
     (sum, amount, at) => sum + (amount ? measureDistance(amount, wantSomething(bands[at] ?? {})) : 0),
     0,
   );
 }
 
-function judgeTrial<T>(
-  trial: T,
-  counts: TrialCounts,
-  draft: TrialCounts,
+function judgeProposal<T>(
+  proposal: T,
+  counts: ProposalCounts,
+  draft: ProposalCounts,
   bands: readonly Band[],
-): JudgedTrial<T> {
+): JudgedProposal<T> {
   const effects = draft.amounts.map((before, at) => {
     const after = counts.amounts[at];
     return before && after && judgeEffect(before, after, bands[at] ?? {});
@@ -304,7 +304,7 @@ function judgeTrial<T>(
   const distance = measureAll(counts.amounts, bands);
   const [isFewer, isMore] = [growths.some((growth) => growth < 0), growths.some((growth) => growth > 0)];
   return {
-    trial,
+    proposal,
     counts,
     effects,
     distance,
@@ -316,7 +316,7 @@ function judgeTrial<T>(
   };
 }
 
-function judgeEffect(before: Amount, after: Amount, band: Band): TrialEffect {
+function judgeEffect(before: Amount, after: Amount, band: Band): ProposalEffect {
   const wanted = wantSomething(band);
   const [then, now] = [measureDistance(before, wanted), measureDistance(after, wanted)];
   if (now > then + NEARLY) return 'farther';
@@ -330,12 +330,12 @@ function sumOf(numbers: readonly (number | undefined)[]): number {
 }
 
 /** Why a change is put forward, as a sentence that says of each database what comes of it. */
-export function describeTrial(
-  { effects, direction, lost }: Pick<JudgedTrial, 'effects' | 'direction' | 'lost'>,
-  draft: TrialCounts,
+export function describeProposal(
+  { effects, direction, lost }: Pick<JudgedProposal, 'effects' | 'direction' | 'lost'>,
+  draft: ProposalCounts,
   names: readonly string[],
 ): string {
-  const list = (wanted: TrialEffect): string => joinNames(names.filter((_, at) => effects[at] === wanted));
+  const list = (wanted: ProposalEffect): string => joinNames(names.filter((_, at) => effects[at] === wanted));
   const [within, begun, nearer, farther] = [
     list('into-band'),
     list('begins'),
@@ -354,7 +354,7 @@ export function describeTrial(
   return parts.join(', ');
 }
 
-const DIRECTION_WORDS: Readonly<Record<JudgedTrial['direction'], string>> = {
+const DIRECTION_WORDS: Readonly<Record<JudgedProposal['direction'], string>> = {
   fewer: 'leaves fewer to read',
   more: 'finds more',
   both: 'finds more in some databases and fewer in others',

@@ -1,13 +1,13 @@
 import { InjectionToken } from '@angular/core';
 
 /** What the core may not have: the time, and ids that nobody else has. Replaced in tests. */
-export interface Surroundings {
+export interface ClockAndIds {
   /** Milliseconds since 1970. */
   now(): number;
   createId(): string;
 }
 
-export const SURROUNDINGS = new InjectionToken<Surroundings>('Surroundings', {
+export const CLOCK_AND_IDS = new InjectionToken<ClockAndIds>('ClockAndIds', {
   providedIn: 'root',
   factory: () => ({ now: () => Date.now(), createId: () => crypto.randomUUID() }),
 });
