@@ -287,3 +287,41 @@ test('twelve concepts and two hundred terms stay readable and quick', async ({ p
   const width = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(width).toBeLessThanOrEqual(1280);
 });
+
+test('a term is counted while it is typed, in one step that undo takes back', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  const before = await workbench.readGauge('Heronsmere Life Index');
+  const line = workbench.line('bats', 'bats');
+  await line.focus();
+  await page.keyboard.press('End');
+  await page.keyboard.type('zzz', { delay: 60 });
+  // Typing rests: the number is that of what stands there, though nothing was taken over by a key.
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBeLessThan(before);
+  await expect(
+    page.getByRole('button', { name: 'batszzz in Heronsmere Life Index: 0 records' }),
+  ).toBeVisible();
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(before);
+  await page.keyboard.type('zz', { delay: 60 });
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBeLessThan(before);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Undo: Edit a term' }).click();
+  await expect(workbench.line('bats', 'bats')).toHaveValue('bats');
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(before);
+});
+
+test('Escape brings back the term as it was before it was edited', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  const before = await workbench.readGauge('Heronsmere Life Index');
+  const line = workbench.line('bats', 'bats');
+  await line.focus();
+  await page.keyboard.type('noctule', { delay: 40 });
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).not.toBe(before);
+  await page.keyboard.press('Escape');
+  await expect(line).toHaveValue('bats');
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(before);
+});

@@ -1,7 +1,10 @@
 // Starts Ewer with the demo data; on a fresh clone it installs and builds first, saying what it does.
+import fs from 'node:fs';
 import { buildAll, installPackages, run } from './prepare.mjs';
 
 await installPackages();
 await buildAll();
-// The C library keeps heaps of its own for threads; with two for all of them, what one gave back another uses.
-await run('npm', ['run', '--silent', 'serve'], { env: { MALLOC_ARENA_MAX: '2' } });
+// How the C library keeps memory: two heaps for all threads, so that what one gave back another uses, and what is
+// large goes back to the system at once (mallopt(3)).
+const env = JSON.parse(fs.readFileSync('server/memory-settings.json', 'utf8'));
+await run('npm', ['run', '--silent', 'serve'], { env });

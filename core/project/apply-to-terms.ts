@@ -8,6 +8,7 @@ const TERM_CHANGES = [
   'add-terms',
   'add-columns',
   'edit-term',
+  'type-term',
   'describe-term',
   'replace-term',
   'switch-term',
@@ -38,6 +39,7 @@ export function applyToTerms(working: Working, change: TermChange): Outcome<Work
         succeed(working),
       );
     case 'edit-term':
+    case 'type-term':
       return replaceTerm(working, change.id, (term) => ({ ...term, text: change.text }));
     case 'describe-term':
       return replaceTerm(working, change.id, ({ id, off }) => ({ id, off, ...change.term }));

@@ -77,6 +77,8 @@ export type Change =
       readonly at?: number;
     }
   | { readonly kind: 'edit-term'; readonly id: string; readonly text: string }
+  /** As `edit-term`, while the person types: all that is typed, and the edit that ends it, is one step. */
+  | { readonly kind: 'type-term'; readonly id: string; readonly text: string }
   /** Everything about a term but its id and whether it is off. */
   | { readonly kind: 'describe-term'; readonly id: string; readonly term: Omit<Term, 'id' | 'off'> }
   /** Other terms take the place of one. */
@@ -170,6 +172,7 @@ const UNDOABLE_KINDS = [
   'switch-concept',
   'add-terms',
   'edit-term',
+  'type-term',
   'switch-term',
   'remove-terms',
   'move-term',
@@ -205,6 +208,7 @@ export function isUndoable(change: Change): change is UndoableChange {
 
 /** The kind under whose name undo offers a change: one that is made of several is called after one of them. */
 export function findStepKind(change: Change): Change['kind'] {
+  if (change.kind === 'type-term') return 'edit-term';
   if (change.kind !== 'mend') return change.kind;
   const last = change.changes.at(-1);
   return change.as ?? (last ? findStepKind(last) : 'mend');
@@ -236,6 +240,7 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'switch-concept': 'Switch a concept',
   'add-terms': 'Add terms',
   'edit-term': 'Edit a term',
+  'type-term': 'Edit a term',
   'switch-term': 'Switch a term',
   'remove-terms': 'Remove terms',
   'move-term': 'Move a term',

@@ -16,6 +16,8 @@ export interface History {
   readonly future: readonly { readonly after: Working; readonly kind: Change['kind'] }[];
   /** When the last step was made, in milliseconds; typing in quick succession is one step. */
   readonly lastMoment: number;
+  /** The id of the term that is being typed: what follows of it is a part of the last step. */
+  readonly typedTerm?: string;
 }
 
 /** Changes of the same text that follow each other within this time are one step. */
@@ -34,18 +36,34 @@ export function makeChange(history: History, change: Change, moment: number): Ou
   const project = result.value;
   if (!isUndoable(change)) return succeed({ ...history, project });
   // What changes nothing is no step: undo never seems to do nothing.
-  if (project.working === history.project.working) return succeed(history);
+  if (project.working === history.project.working) return succeed(endTyping(history, change));
   const last = history.past.at(-1);
-  const goesOn =
-    TYPING.has(change.kind) &&
-    last?.kind === change.kind &&
-    isBurst(moment - history.lastMoment) &&
-    history.future.length === 0;
+  const isTyping =
+    TYPING.has(change.kind) && last?.kind === change.kind && isBurst(moment - history.lastMoment);
+  const goesOn = (isTyping || isOfTypedTerm(history, change)) && history.future.length === 0;
   const past = goesOn
     ? history.past
     : [...history.past, { before: history.project.working, kind: findStepKind(change) }];
   // What is typed after a change of several parts is no part of it.
-  return succeed({ project, past, future: [], lastMoment: change.kind === 'mend' ? -Infinity : moment });
+  return succeed({
+    project,
+    past,
+    future: [],
+    lastMoment: change.kind === 'mend' ? -Infinity : moment,
+    ...(change.kind === 'type-term' && { typedTerm: change.id }),
+  });
+}
+
+/** True for what goes on with the term that is being typed, or ends its typing. */
+function isOfTypedTerm({ typedTerm }: History, change: Change): boolean {
+  return (change.kind === 'type-term' || change.kind === 'edit-term') && change.id === typedTerm;
+}
+
+/** An edit that changes nothing still ends the typing of its term. */
+function endTyping(history: History, change: Change): History {
+  if (history.typedTerm === undefined || change.kind === 'type-term') return history;
+  const { typedTerm: _, ...rest } = history;
+  return rest;
 }
 
 /** A clock that was set back makes a step of its own: it never joins what was typed long ago. */

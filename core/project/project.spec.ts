@@ -371,6 +371,37 @@ describe('history', () => {
   });
 });
 
+describe('typing a term', () => {
+  const make = (history: History, ...changes: readonly Change[]): History =>
+    changes.reduce((now, one, at) => {
+      // However long the pauses are.
+      const made = makeChange(now, one, 60_000 * (at + 1));
+      return made.ok ? made.value : now;
+    }, history);
+  const type = (text: string, id = 't1'): Change => ({ kind: 'type-term', id, text });
+  const textOf = ({ project }: History, id = 't1') =>
+    project.working.concepts.flatMap(({ terms }) => terms).find((term) => term.id === id)?.text;
+
+  it('is one step with the edit that ends it, named as an edit', () => {
+    const before = createHistory(two);
+    const text = textOf(before);
+    const typed = make(before, type('no'), type('noct'), { kind: 'edit-term', id: 't1', text: 'noctule' });
+    expect(textOf(typed)).toBe('noctule');
+    expect(typed.past.map(({ kind }) => kind)).toEqual(['edit-term']);
+    expect(textOf(undo(typed))).toBe(text);
+    expect(textOf(redo(undo(typed)))).toBe('noctule');
+  });
+
+  it('ends with the edit, even one that changes nothing, with another term, and with anything else', () => {
+    const typed = make(createHistory(two), type('no'));
+    const done = { kind: 'edit-term', id: 't1', text: 'no' } as const;
+    expect(make(typed, done, type('noct')).past).toHaveLength(2);
+    expect(make(typed, type('road', 't2'), type('noct')).past).toHaveLength(3);
+    expect(make(typed, { kind: 'set-question', question: 'Why?' }, type('noct')).past).toHaveLength(3);
+    expect(make(undo(typed), type('noct')).past).toHaveLength(1);
+  });
+});
+
 describe('files', () => {
   it('come back as they went', () => {
     fc.assert(

@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { once } from 'node:events';
+import MEMORY_SETTINGS from '../memory-settings.json' with { type: 'json' };
 
 /** A server in a process of its own, as people run it. */
 export interface RunningServer {
@@ -18,7 +19,7 @@ export async function startServer(
   env: Readonly<Record<string, string>> = {},
 ): Promise<RunningServer> {
   const child = spawn(process.execPath, [script], {
-    env: { MALLOC_ARENA_MAX: '2', ...process.env, ...env, PORT: String(port) },
+    env: { ...MEMORY_SETTINGS, ...process.env, ...env, PORT: String(port) },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   const ended = once(child, 'exit');

@@ -109,6 +109,9 @@ export const projectFeature = createFeature({
 });
 
 /** The states with a new one, unless it asks for the same as the last; typing on makes one state. */
+/** Steps that come letter by letter. */
+const TYPED: ReadonlySet<Change['kind']> = new Set<Change['kind']>(['set-draft', 'edit-term']);
+
 function addState(
   sitting: readonly SittingState[],
   working: Working,
@@ -118,7 +121,7 @@ function addState(
   const last = sitting.at(-1);
   if (last && asksTheSame(last.working, working)) return sitting;
   const since = moment - (last?.moment ?? moment);
-  const goesOn = kind === 'set-draft' && last?.kind === kind && since >= 0 && since < BURST;
+  const goesOn = TYPED.has(kind) && last?.kind === kind && since >= 0 && since < BURST;
   const before = goesOn ? sitting.slice(0, -1) : sitting;
   return [...before, { working, kind, moment }].slice(-MAX_STATES);
 }

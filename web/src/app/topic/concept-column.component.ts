@@ -14,7 +14,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import type { MarkFix, TermMark } from '#core/compare/index';
+import type { TermMark } from '#core/compare/index';
 import { describeInFull } from '#core/problem/index';
 import { getConceptLetter, type Concept, type Term } from '#core/project/index';
 import { CountComponent } from '../records/count.component';
@@ -22,7 +22,7 @@ import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { shortenName } from '../ui/short-name';
 import { TermLineComponent } from './term-line.component';
-import type { CellStep, ConceptView, Measure, TermMove, TermView } from './topic-views';
+import type { ColumnAction, ConceptView, Measure, MoveDirection, TermView } from './topic-views';
 
 /** The height of a line, in pixels; all lines are alike, so that long lists can be drawn in part. */
 const LINE_HEIGHT = 37;
@@ -72,27 +72,7 @@ export class ConceptColumnComponent {
   readonly isAtHand = input(false);
   readonly looked = output<Term | undefined>();
   readonly rangeShown = output<{ start: number; end: number }>();
-  readonly renamed = output<string>();
-  readonly removed = output();
-  readonly switched = output<boolean>();
-  /** By how many places to the right. */
-  readonly movedConcept = output<number>();
-  readonly settingsAsked = output();
-  readonly splitAsked = output();
-  readonly copied = output();
-  readonly typed = output<string>();
-  readonly pasted = output<string>();
-  readonly edited = output<{ term: Term; text: string }>();
-  readonly termSwitched = output<Term>();
-  readonly termRemoved = output<Term>();
-  readonly termMoved = output<TermMove>();
-  readonly termSent = output<{ term: Term; concept: Concept }>();
-  readonly termAsked = output<Term>();
-  readonly endingsAsked = output<Term>();
-  readonly fixed = output<MarkFix>();
-  readonly stepped = output<{ step: CellStep; event: Event }>();
-  /** `first` is the number of the first line that was drawn. */
-  readonly dropped = output<{ event: CdkDragDrop<Concept, Concept, Term>; first: number }>();
+  readonly acted = output<ColumnAction>();
 
   protected readonly lineHeight = LINE_HEIGHT;
   private readonly viewport = viewChild.required(CdkVirtualScrollViewport);
@@ -130,6 +110,10 @@ export class ConceptColumnComponent {
     });
   }
 
+  protected act(action: ColumnAction): void {
+    this.acted.emit(action);
+  }
+
   protected readonly trackTerm = (_: number, row: TermView): string => row.term.id;
 
   protected describeMark({ problem }: TermMark): string {
@@ -145,18 +129,17 @@ export class ConceptColumnComponent {
 
   protected takeKey(event: KeyboardEvent, row: TermView, line: number, field: HTMLInputElement): void {
     const { term } = row;
-    const { concept } = this.view();
     const isCommand = event.ctrlKey || event.metaKey;
     const direction = DIRECTIONS[event.key];
     if (direction && event.altKey) {
       event.preventDefault();
-      this.termMoved.emit({ term, concept, direction });
+      this.act({ kind: 'move-term', term, direction });
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       this.focusBeside(field, event.key === 'ArrowUp' ? -1 : 1);
     } else if (event.key === 'Enter' && event.altKey) {
       event.preventDefault();
-      this.termAsked.emit(term);
+      this.act({ kind: 'open-term', term });
     } else if (event.key === 'Enter' && isCommand) {
       event.preventDefault();
       field.closest('[data-line]')?.querySelector<HTMLElement>('app-count button')?.click();
@@ -165,29 +148,27 @@ export class ConceptColumnComponent {
       this.focusBeside(field, 1);
     } else if (event.key === 'Tab') {
       this.commit(term, field);
-      this.stepped.emit({ step: { concept, line, by: event.shiftKey ? -1 : 1 }, event });
-    } else if (event.key === 'Escape') {
-      field.value = term.text;
+      this.act({ kind: 'step', line, by: event.shiftKey ? -1 : 1, event });
     } else if (isCommand && event.key === 'Backspace') {
       event.preventDefault();
       this.focusBeside(field, 1);
-      this.termRemoved.emit(term);
+      this.act({ kind: 'remove-term', term });
     } else if (isCommand && event.key === '.') {
       event.preventDefault();
-      this.termSwitched.emit(term);
+      this.act({ kind: 'switch-term', term });
     } else if (isCommand && event.key === 'e') {
       event.preventDefault();
-      this.endingsAsked.emit(term);
+      this.act({ kind: 'open-endings', term });
     }
   }
 
   protected commit(term: Term, field: HTMLInputElement): void {
-    if (field.value !== term.text) this.edited.emit({ term, text: field.value });
+    if (field.value !== term.text) this.act({ kind: 'edit-term', term, text: field.value });
   }
 
   protected add(field: HTMLInputElement): void {
     if (field.value.trim() === '') return;
-    this.typed.emit(field.value);
+    this.act({ kind: 'add', text: field.value });
     field.value = '';
   }
 
@@ -195,7 +176,7 @@ export class ConceptColumnComponent {
     const text = event.clipboardData?.getData('text/plain') ?? '';
     if (field.value !== '' || !/[\n\t;,]| OR /.test(text.trim())) return;
     event.preventDefault();
-    this.pasted.emit(text);
+    this.act({ kind: 'paste', text });
   }
 
   protected takeAddKey(event: KeyboardEvent, field: HTMLInputElement): void {
@@ -204,18 +185,13 @@ export class ConceptColumnComponent {
       this.focusBeside(field, -1);
     } else if (event.key === 'Tab') {
       this.add(field);
-      const { concept, terms } = this.view();
-      const step = {
-        concept,
-        line: Math.max(terms.length, 1_000),
-        by: event.shiftKey ? (-1 as const) : (1 as const),
-      };
-      this.stepped.emit({ step, event });
+      const line = Math.max(this.view().terms.length, 1_000);
+      this.act({ kind: 'step', line, by: event.shiftKey ? -1 : 1, event });
     }
   }
 
   protected drop(event: CdkDragDrop<Concept, Concept, Term>): void {
-    this.dropped.emit({ event, first: this.viewport().getRenderedRange().start });
+    this.act({ kind: 'drop', event, first: this.viewport().getRenderedRange().start });
   }
 
   /** Moves the focus among the lines of this column. */
@@ -225,7 +201,7 @@ export class ConceptColumnComponent {
   }
 }
 
-const DIRECTIONS: Readonly<Record<string, TermMove['direction']>> = {
+const DIRECTIONS: Readonly<Record<string, MoveDirection>> = {
   ArrowUp: 'up',
   ArrowDown: 'down',
   ArrowLeft: 'left',

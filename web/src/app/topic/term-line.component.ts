@@ -1,14 +1,15 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   computed,
   inject,
   input,
-  linkedSignal,
   output,
   signal,
 } from '@angular/core';
 import { describeProblem } from '#core/problem/index';
+import { tidyTerm } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
 import { CountComponent } from '../records/count.component';
 import { Screen } from '../ui/screen';
@@ -26,6 +27,9 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
 
 const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: 'main heading' } as const;
 
+/** What is typed is counted when no key was pressed for so long, in ms. */
+const TYPING_DELAY = 300;
+
 /** One term: its text to be edited, what it is, and its numbers. Remarks are put in from outside. */
 @Component({
   selector: 'app-term-line',
@@ -37,16 +41,16 @@ const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: '
       <input
         class="line code"
         #line
-        [value]="isFocused() ? view().term.text : shown()"
+        [value]="isFocused() ? (typed() ?? view().term.text) : shown()"
         [class.label]="!isFocused() && shown() !== view().term.text"
-        [title]="view().term.text"
+        [title]="isFocused() ? before() : view().term.text"
         [attr.data-term]="view().term.id"
         [attr.aria-label]="spoken()"
         [attr.aria-description]="remark()"
-        (focus)="isFocused.set(true)"
-        (blur)="isFocused.set(false); typed.set(line.value)"
+        (focus)="begin()"
+        (blur)="end()"
         (input)="type(line.value)"
-        (change)="committed.emit(line)"
+        (change)="commit(line)"
         (keydown)="press($event, line)"
         spellcheck="false"
         dir="auto"
@@ -150,19 +154,21 @@ export class TermLineComponent {
   readonly measure = input.required<Measure>();
   readonly databases = input.required<readonly string[]>();
   readonly committed = output<HTMLInputElement>();
+  /** What was typed, when typing rests. */
+  readonly rested = output<string>();
   readonly pressed = output<{ event: KeyboardEvent; field: HTMLInputElement }>();
 
   protected readonly isSideBySide = computed(() => this.databases().length > 1);
   /** A heading is shown by its label until it is edited. */
   protected readonly isFocused = signal(false);
   private readonly text = computed(() => this.view().term.text);
-  /** What stands in the field, until it is the term's text. */
-  protected readonly typed = linkedSignal<string, string | undefined>({
-    source: this.text,
-    computation: () => undefined,
-  });
+  /** What stands in the field while it is edited, which is the term's text only when typing rests. */
+  protected readonly typed = signal<string | undefined>(undefined);
+  private resting: ReturnType<typeof setTimeout> | undefined;
+  /** The text before it was edited: Escape brings it back. */
+  protected readonly before = signal('');
   /** The numbers are of another text than the one that is shown: they are marked, as if they were waited for. */
-  protected readonly isAhead = computed(() => (this.typed() ?? this.text()) !== this.text());
+  protected readonly isAhead = computed(() => tidyTerm(this.typed() ?? this.text()) !== this.text());
   private readonly heading = computed(() => {
     const { root, problems } = parseQuery(this.text());
     return root.kind === 'heading' && problems.length === 0 ? root : undefined;
@@ -192,15 +198,42 @@ export class TermLineComponent {
     const scope = term.databases ? `, only for ${term.databases.join(', ')}` : '';
     return `${kind}${scope}${term.off ? ', switched off' : ''}`;
   });
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.resting));
+  }
+
+  protected begin(): void {
+    this.isFocused.set(true);
+    this.before.set(this.text());
+  }
+
+  protected end(): void {
+    clearTimeout(this.resting);
+    this.isFocused.set(false);
+    this.typed.set(undefined);
+  }
+
   protected type(text: string): void {
     this.typed.set(text);
     this.screen.show();
+    clearTimeout(this.resting);
+    this.resting = setTimeout(() => this.rested.emit(text), TYPING_DELAY);
+  }
+
+  protected commit(field: HTMLInputElement): void {
+    clearTimeout(this.resting);
+    this.committed.emit(field);
   }
 
   /** What takes a key may put another text into the field. */
   protected press(event: KeyboardEvent, field: HTMLInputElement): void {
-    this.pressed.emit({ event, field });
-    if (event.key === 'Escape') this.type(field.value);
+    if (event.key === 'Escape') {
+      clearTimeout(this.resting);
+      field.value = this.before();
+      this.typed.set(undefined);
+      this.screen.show();
+      this.committed.emit(field);
+    } else this.pressed.emit({ event, field });
   }
 
   protected readonly remark = computed(() => {

@@ -13,8 +13,9 @@ import {
   signal,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import { findTermMarks, type ConceptQuestions, type MarkFix, type TermMark } from '#core/compare/index';
+import { findTermMarks, type ConceptQuestions, type TermMark } from '#core/compare/index';
 import {
+  createTermKey,
   MAX_CONCEPTS,
   getConceptLetter,
   printTerm,
@@ -25,6 +26,7 @@ import {
 } from '#core/project/index';
 import { getLeast, type Comparison } from '#core/count/index';
 import { getAmount } from '../counting/count-state';
+import { parseQuery } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
@@ -42,11 +44,11 @@ import {
   MEASURES,
   SORTINGS,
   SORTING_NAMES,
-  type CellStep,
+  type ColumnAction,
   type ConceptView,
   type Measure,
+  type MoveDirection,
   type Sorting,
-  type TermMove,
   type TermView,
 } from './topic-views';
 import { TextClipboard } from '../data/text-clipboard';
@@ -185,36 +187,86 @@ export class TopicPageComponent {
     this.focusLater(`[data-add="${id}"]`);
   }
 
-  protected rename(concept: Concept, name: string): void {
-    if (name.trim() !== '' && name.trim() !== concept.name)
-      this.open.change({ kind: 'rename-concept', id: concept.id, name: name.trim() });
-  }
-
-  protected addTyped(concept: Concept, typed: string): void {
-    this.entry.add(concept, [typed], 'typed');
+  /** Does what was asked for in the column of a concept. */
+  protected act({ concept, turn }: ConceptView, action: ColumnAction): void {
+    const { id } = concept;
+    switch (action.kind) {
+      case 'rename': {
+        const name = action.name.trim();
+        if (name !== '' && name !== concept.name) this.open.change({ kind: 'rename-concept', id, name });
+        return;
+      }
+      case 'remove':
+        return this.open.change({ kind: 'remove-concept', id });
+      case 'switch':
+        return this.open.change({ kind: 'switch-concept', id, off: action.off });
+      case 'move':
+        return this.open.change({ kind: 'move-concept', id, to: turn + action.by });
+      case 'open-settings':
+        return this.dialogs.concept(concept);
+      case 'split':
+        return this.dialogs.split(concept);
+      case 'copy':
+        return this.copy(concept.terms.map(printTerm).join('\n'), `${concept.terms.length} terms`);
+      case 'add':
+        return this.entry.add(concept, [action.text], 'typed');
+      case 'paste':
+        return this.paste(concept, action.text);
+      case 'edit-term':
+        return this.editTerm(action.term, action.text);
+      case 'type-term':
+        return this.typeTerm(concept, action.term, action.text);
+      case 'switch-term':
+        return this.open.change({ kind: 'switch-term', id: action.term.id, off: !action.term.off });
+      case 'remove-term':
+        return this.open.change({ kind: 'remove-terms', ids: [action.term.id] });
+      case 'move-term':
+        return this.moveTerm(concept, action.term, action.direction);
+      case 'send-term': {
+        const { term, to } = action;
+        return this.open.change({ kind: 'move-term', id: term.id, concept: to.id, to: to.terms.length });
+      }
+      case 'open-term':
+        return this.dialogs.term(action.term);
+      case 'open-endings':
+        return this.dialogs.endings(concept, action.term);
+      case 'fix':
+        this.open.change(action.fix.change);
+        void this.announcer.announce(`${action.fix.label}: done`);
+        return;
+      case 'step':
+        return this.step(concept, action.line, action.by, action.event);
+      case 'drop':
+        return this.drop(action.event, action.first);
+    }
   }
 
   protected addFromQuestion(concept: Concept, words: readonly string[]): void {
     this.entry.add(concept, words, 'question');
   }
 
-  protected paste(concept: Concept, pasted: string): void {
+  private paste(concept: Concept, pasted: string): void {
     if (this.entry.isPlainPaste(concept, pasted)) this.entry.add(concept, splitPastedTerms(pasted), 'pasted');
     else this.dialogs.paste(concept, pasted);
   }
 
-  protected editTerm(term: Term, text: string): void {
+  private editTerm(term: Term, text: string): void {
     const tidy = tidyTerm(text);
     if (tidy === '') this.open.change({ kind: 'remove-terms', ids: [term.id] });
     else if (tidy !== term.text) this.open.change({ kind: 'edit-term', id: term.id, text: tidy });
   }
 
-  protected fix({ change, label }: MarkFix): void {
-    this.open.change(change);
-    void this.announcer.announce(`${label}: done`);
+  /** What is typed is counted when it rests, as far as it can be; an order that depends on it would move the line. */
+  private typeTerm({ terms }: Concept, { id, text: before }: Term, text: string): void {
+    const tidy = tidyTerm(text);
+    if (tidy === '' || tidy === before || this.sorting() !== 'hand') return;
+    const key = createTermKey({ text: tidy });
+    const isThere = terms.some((other) => other.id !== id && createTermKey(other) === key);
+    const isBroken = parseQuery(tidy).problems.some(({ severity }) => severity === 'error');
+    if (!isThere && !isBroken) this.open.change({ kind: 'type-term', id, text: tidy });
   }
 
-  protected drop(event: CdkDragDrop<Concept, Concept, Term>, first: number): void {
+  private drop(event: CdkDragDrop<Concept, Concept, Term>, first: number): void {
     const isOwn = event.container === event.previousContainer;
     if (isOwn && this.sorting() !== 'hand') return;
     const to = this.sorting() === 'hand' ? first + event.currentIndex : event.container.data.terms.length;
@@ -222,7 +274,7 @@ export class TopicPageComponent {
   }
 
   /** Moves a term by keyboard: up and down in its concept, left and right to the concept beside it. */
-  protected moveTerm({ term, concept, direction }: TermMove): void {
+  private moveTerm(concept: Concept, term: Term, direction: MoveDirection): void {
     const concepts = this.open.concepts();
     const at = concepts.findIndex((other) => other.id === concept.id);
     const place = concept.terms.findIndex((other) => other.id === term.id);
@@ -239,16 +291,8 @@ export class TopicPageComponent {
     this.focusLater(`[data-term="${term.id}"]`);
   }
 
-  protected moveTo(term: Term, concept: Concept): void {
-    this.open.change({ kind: 'move-term', id: term.id, concept: concept.id, to: concept.terms.length });
-  }
-
-  protected removeTerm(term: Term): void {
-    this.open.change({ kind: 'remove-terms', ids: [term.id] });
-  }
-
   /** The cell beside one in the table of terms; past the last column the browser goes on by itself. */
-  protected step({ concept, line, by }: CellStep, event: Event): void {
+  private step(concept: Concept, line: number, by: 1 | -1, event: Event): void {
     const concepts = this.open.concepts();
     const target = concepts[concepts.findIndex((other) => other.id === concept.id) + by];
     if (!target) return;
@@ -273,10 +317,6 @@ export class TopicPageComponent {
     this.host.nativeElement
       .querySelector(`[data-add="${concept.id}"]`)
       ?.scrollIntoView({ inline: 'center', block: 'nearest' });
-  }
-
-  protected copyTerms(concept: Concept): void {
-    this.copy(concept.terms.map(printTerm).join('\n'), `${concept.terms.length} terms`);
   }
 
   protected async copyTable(): Promise<void> {

@@ -1,4 +1,5 @@
-import type { TermMark } from '#core/compare/index';
+import type { CdkDragDrop } from '@angular/cdk/drag-drop';
+import type { MarkFix, TermMark } from '#core/compare/index';
 import type { Comparison } from '#core/count/index';
 import type { Concept, Term, TermKind } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
@@ -51,17 +52,36 @@ export interface ConceptView {
   readonly terms: readonly TermView[];
 }
 
-/** A term to be moved by keyboard. */
-export interface TermMove {
-  readonly term: Term;
-  readonly concept: Concept;
-  readonly direction: 'up' | 'down' | 'left' | 'right';
-}
+/** Where a term goes by keyboard. */
+export type MoveDirection = 'up' | 'down' | 'left' | 'right';
 
-/** The way from one cell of the table of terms to the concept beside it. */
-export interface CellStep {
-  readonly concept: Concept;
-  /** The line in its column; the line for a new term comes after the last. */
-  readonly line: number;
-  readonly by: 1 | -1;
-}
+/** What a person does to a concept and its terms, in its column. */
+export type ColumnAction =
+  | { readonly kind: 'rename'; readonly name: string }
+  | { readonly kind: 'remove' }
+  | { readonly kind: 'switch'; readonly off: boolean }
+  /** By how many places to the right. */
+  | { readonly kind: 'move'; readonly by: number }
+  | { readonly kind: 'open-settings' }
+  | { readonly kind: 'split' }
+  | { readonly kind: 'copy' }
+  | { readonly kind: 'add'; readonly text: string }
+  | { readonly kind: 'paste'; readonly text: string }
+  | { readonly kind: 'edit-term'; readonly term: Term; readonly text: string }
+  /** Typing rests: what stands there is counted. */
+  | { readonly kind: 'type-term'; readonly term: Term; readonly text: string }
+  | { readonly kind: 'switch-term'; readonly term: Term }
+  | { readonly kind: 'remove-term'; readonly term: Term }
+  | { readonly kind: 'move-term'; readonly term: Term; readonly direction: MoveDirection }
+  | { readonly kind: 'send-term'; readonly term: Term; readonly to: Concept }
+  | { readonly kind: 'open-term'; readonly term: Term }
+  | { readonly kind: 'open-endings'; readonly term: Term }
+  | { readonly kind: 'fix'; readonly fix: MarkFix }
+  /** To the cell beside one in the table of terms. */
+  | { readonly kind: 'step'; readonly line: number; readonly by: 1 | -1; readonly event: Event }
+  /** `first` is the number of the first line that was drawn. */
+  | {
+      readonly kind: 'drop';
+      readonly event: CdkDragDrop<Concept, Concept, Term>;
+      readonly first: number;
+    };
