@@ -1,4 +1,3 @@
-import jsonld from 'jsonld';
 import { Parser } from 'n3';
 import { RdfXmlParser } from 'rdfxml-streaming-parser';
 import { createProblem, type Problem } from '../../problem';
@@ -167,6 +166,8 @@ async function readJsonLd(
       elsewhere = address;
       throw new Error(address);
     };
+    // Large, and few files are of this syntax: fetched for those.
+    const { default: jsonld } = await import('jsonld');
     const quads = await jsonld.toRDF(parsed as object, { base: BASE, documentLoader });
     for (const quad of quads as unknown as readonly Quad[]) add(createStatement(quad));
     onProgress(text.length);
