@@ -22,7 +22,7 @@ export interface RowCell {
 }
 
 /** A member of a group and what the group would find without it. */
-export interface Hinge {
+export interface GroupMember {
   readonly label: string;
   readonly block: string | undefined;
   readonly isExcluded: boolean;
@@ -34,11 +34,11 @@ export interface Hinge {
 }
 
 /** A group hangs on a member if going without it changes the count at least so many times. */
-const HANGS = 1.5;
+const DOMINATES = 1.5;
 /** What a member is called is cut after so many characters. */
 const LABEL_LENGTH = 24;
 /** In larger groups nobody looks for the one member that it hangs on. */
-const MAX_HINGES = 40;
+const MAX_MEMBERS = 40;
 
 /** The numbers of the rows of the outline. */
 @Injectable()
@@ -71,19 +71,19 @@ export class QueryNumbers {
   });
 
   /** What each group would find without each of its members, in the chosen database. */
-  readonly withouts = computed<ReadonlyMap<string, readonly Hinge[]>>(() => {
+  readonly withouts = computed<ReadonlyMap<string, readonly GroupMember[]>>(() => {
     const dialect = this.database();
-    const hinges = new Map<string, Hinge[]>();
-    if (!dialect) return hinges;
+    const found = new Map<string, GroupMember[]>();
+    if (!dialect) return found;
     for (const row of this.desk.rows()) {
       if (row.item.body.kind !== 'group' || row.isOff || row.item.body.join === 'near') continue;
       const { members, excluded } = row.item.body;
-      if (members.length + excluded.length > MAX_HINGES) continue;
+      if (members.length + excluded.length > MAX_MEMBERS) continue;
       const inners = listItems(row.item).map((_, at) =>
         this.desk.rowsByKey().get(createChildKey(row.key, at)),
       );
       const labels = shortenApart(inners.map(nameRow), LABEL_LENGTH);
-      hinges.set(
+      found.set(
         row.key,
         inners.map((inner, at) => {
           const query = createWithout(row.item, at);
@@ -102,22 +102,22 @@ export class QueryNumbers {
         }),
       );
     }
-    return hinges;
+    return found;
   });
 
   /** The member that a group hangs on most: without it, it finds many more or many fewer. */
-  findHinge(row: OutlineRow): { hinge: Hinge; amount: Amount } | undefined {
+  findDominant(row: OutlineRow): { member: GroupMember; amount: Amount } | undefined {
     const dialect = this.database();
-    const hinges = this.withouts().get(row.key);
-    if (!dialect || !hinges || hinges.length < 2) return undefined;
+    const members = this.withouts().get(row.key);
+    if (!dialect || !members || members.length < 2) return undefined;
     const whole = readCount(this.look(row.query, dialect));
-    let best: { hinge: Hinge; amount: Amount; change: number } | undefined;
-    for (const hinge of hinges) {
-      const amount = getAmount(hinge.counted?.state);
-      const tenfolds = measureTenfolds(readCount(hinge.counted), whole);
+    let best: { member: GroupMember; amount: Amount; change: number } | undefined;
+    for (const member of members) {
+      const amount = getAmount(member.counted?.state);
+      const tenfolds = measureTenfolds(readCount(member.counted), whole);
       if (!amount || tenfolds === undefined) continue;
       const change = Math.abs(tenfolds);
-      if (change >= Math.log10(HANGS) && change > (best?.change ?? 0)) best = { hinge, amount, change };
+      if (change >= Math.log10(DOMINATES) && change > (best?.change ?? 0)) best = { member, amount, change };
     }
     return best;
   }

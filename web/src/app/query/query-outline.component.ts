@@ -264,11 +264,15 @@ export class QueryOutlineComponent {
       : `removes ${formatNumber(least)} to ${formatNumber(greatest)}`;
   }
 
-  protected describeHinge(row: OutlineRow): { words: string; hue: string; change: string } | undefined {
-    const found = this.numbers.findHinge(row);
+  protected describeDominant(row: OutlineRow): { words: string; hue: string; change: string } | undefined {
+    const found = this.numbers.findDominant(row);
     if (!found) return undefined;
-    const { hinge, amount } = found;
-    return { words: hinge.label, hue: this.hueOf(hinge.block), change: `${formatAmount(amount)} without it` };
+    const { member, amount } = found;
+    return {
+      words: member.label,
+      hue: this.hueOf(member.block),
+      change: `${formatAmount(amount)} without it`,
+    };
   }
 
   protected braceClass(brace: RowBrace): string {

@@ -21,7 +21,7 @@ import { shortenName } from '../ui/short-name';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { AcronymMeanings } from './acronym-meanings';
 import { FindingsPanelComponent } from './findings-panel.component';
-import { HangsOnComponent } from './hangs-on.component';
+import { DominantMemberComponent } from './dominant-member.component';
 import { QueryCompletions } from './query-completions';
 import { QueryDesk, isBroken } from './query-desk';
 import { QueryDialogs } from './query-dialogs';
@@ -42,7 +42,7 @@ import type { OutlineRow } from '#core/outline/index';
   imports: [
     ChoiceRowComponent,
     FindingsPanelComponent,
-    HangsOnComponent,
+    DominantMemberComponent,
     QueryEditorComponent,
     QueryLinesComponent,
     QueryOutlineComponent,

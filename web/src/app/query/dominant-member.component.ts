@@ -6,11 +6,11 @@ import { getHueClass } from '../ui/hues';
 import { describeBasis } from '../counting/describe-count';
 import { shortenName } from '../ui/short-name';
 import { QueryDesk } from './query-desk';
-import { QueryNumbers, type Hinge } from './query-numbers';
+import { QueryNumbers, type GroupMember } from './query-numbers';
 
 /** What the group at hand would find without each of its members. */
 @Component({
-  selector: 'app-hangs-on',
+  selector: 'app-dominant-member',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -26,15 +26,15 @@ import { QueryNumbers, type Hinge } from './query-numbers';
         </select></label
       >
     </div>
-    @if (hinges(); as list) {
+    @if (members(); as list) {
       <ul>
-        @for (hinge of list; track $index) {
+        @for (member of list; track $index) {
           <li>
-            {{ hinge.isExcluded ? 'without NOT' : 'without' }}
-            <span class="code" [class]="hinge.hue + ' name'">{{ hinge.label }}</span>
-            {{ hinge.total }}
-            @if (hinge.basis) {
-              <span class="basis">{{ hinge.basis }}</span>
+            {{ member.isExcluded ? 'without NOT' : 'without' }}
+            <span class="code" [class]="member.hue + ' name'">{{ member.label }}</span>
+            {{ member.total }}
+            @if (member.basis) {
+              <span class="basis">{{ member.basis }}</span>
             }
           </li>
         }
@@ -77,13 +77,13 @@ import { QueryNumbers, type Hinge } from './query-numbers';
     }
   `,
 })
-export class HangsOnComponent {
+export class DominantMemberComponent {
   protected readonly open = inject(OpenProject);
   protected readonly numbers = inject(QueryNumbers);
   private readonly desk = inject(QueryDesk);
   protected readonly shorten = shortenName;
 
-  protected readonly hinges = computed(() => {
+  protected readonly members = computed(() => {
     const rows = this.desk.rows();
     const withouts = this.numbers.withouts();
     const focused = this.desk.focused();
@@ -97,13 +97,13 @@ export class HangsOnComponent {
       level = row.depth;
       const list = withouts.get(row.key);
       if (!list || list.length < 2) continue;
-      return list.map((hinge) => {
-        const amount = getAmount(hinge.counted?.state);
+      return list.map((member) => {
+        const amount = getAmount(member.counted?.state);
         return {
-          ...hinge,
-          hue: this.hueOf(hinge.block),
-          total: amount ? formatAmount(amount) : describeMissing(hinge),
-          basis: hinge.counted && amount ? describeBasis(hinge.counted).join(', ') : '',
+          ...member,
+          hue: this.hueOf(member.block),
+          total: amount ? formatAmount(amount) : describeMissing(member),
+          basis: member.counted && amount ? describeBasis(member.counted).join(', ') : '',
         };
       });
     }
@@ -117,7 +117,7 @@ export class HangsOnComponent {
 }
 
 /** What stands in the place of a number: it is on its way, or there will be none. */
-function describeMissing({ counted, isOff, isLast }: Hinge): string {
+function describeMissing({ counted, isOff, isLast }: GroupMember): string {
   if (isOff) return 'switched off';
   if (isLast) return 'nothing is left';
   return !counted || counted.state.status === 'waiting' ? '…' : '—';
