@@ -5,7 +5,7 @@ import { DIALECTS } from '#core/dialect/index';
 import { createProblem, fail, succeed } from '#core/problem/index';
 import type { OwnDatabase } from '#core/project/index';
 import { CollectionClient } from '../data/connections/own-collection/collection-client';
-import { ServedDatabases } from '../data/connections/served/served-databases';
+import { type ServedDatabases } from '../data/connections/served/served-databases';
 import { ConfirmedServers } from '../data/connections/sru/confirmed-servers';
 import { COLLECTION_CLIENT, SERVED_DATABASES } from '../data/providers';
 import { startInjection } from '../testing/injection';
