@@ -9,6 +9,7 @@ import {
 } from './collection-index';
 import { ALL_FIELDS, type FieldMask } from './document';
 import { NEVER, type Deadline } from './dictionary';
+import { findPositions, skipPositions } from './positions';
 
 /** Places of single words in one segment as `record * 65536 + position`, growing: both fit 16 bits. */
 type WordPlaces = Uint32Array;
@@ -161,22 +162,6 @@ function isInFields(segment: Segment, doc: number, one: number, other: number, f
     fields === ALL_FIELDS ||
     ((findField(segment, doc, one) & fields) !== 0 && (findField(segment, doc, other) & fields) !== 0)
   );
-}
-
-/** Where the positions of a posting begin, from the skip entry before it on. */
-function findPositions(segment: Segment, posting: number): number {
-  const known = posting - (posting % SKIP);
-  return skipPositions(segment, known, posting, segment.skips[known / SKIP]!);
-}
-
-/** Where the positions of a posting begin, from those of an earlier posting on. */
-function skipPositions({ meta, positions }: Segment, known: number, posting: number, from: number): number {
-  let at = from;
-  for (let next = known; next < posting; next++) {
-    const frequency = meta[next]! & FREQUENCY_ESCAPE;
-    at += frequency === FREQUENCY_ESCAPE ? positions[at]! + 1 : frequency;
-  }
-  return at;
 }
 
 /** The records of a segment. */

@@ -1,7 +1,6 @@
 import {
   FREQUENCY_BITS,
   FREQUENCY_ESCAPE,
-  SKIP,
   findField,
   type CollectionIndex,
   type Segment,
@@ -9,6 +8,7 @@ import {
 import { ALL_FIELDS, type FieldMask } from './document';
 import { NEVER, findTerms, type Deadline } from './dictionary';
 import type { Slot } from './expression';
+import { findPositions } from './positions';
 import { findNearWords } from './near-words';
 
 /** Places of one segment as `record * 65536 + position`, growing. */
@@ -113,16 +113,6 @@ function walkTerm(
     }
   }
   return found.subarray(0, count);
-}
-
-/** Where the positions of a posting begin: from the skip entry before it on. */
-function findPositions(segment: Segment, posting: number): number {
-  let at = segment.skips[Math.floor(posting / SKIP)]!;
-  for (let before = posting - (posting % SKIP); before < posting; before++) {
-    const frequency = segment.meta[before]! & FREQUENCY_ESCAPE;
-    at += frequency === FREQUENCY_ESCAPE ? segment.positions[at]! + 1 : frequency;
-  }
-  return at;
 }
 
 /**
