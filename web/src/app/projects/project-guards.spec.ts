@@ -51,9 +51,7 @@ function start() {
             const found = stored.get(id);
             if (load) return Promise.resolve(load(id));
             return Promise.resolve(
-              found
-                ? succeed({ project: found, revision: 1 })
-                : fail(createProblem('not-found', 'error')),
+              found ? succeed({ project: found, revision: 1 }) : fail(createProblem('not-found', 'error')),
             );
           },
           readSetting: (name: string) => Promise.resolve(settings.get(name)),
