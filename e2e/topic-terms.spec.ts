@@ -324,4 +324,5 @@ test('Escape brings back the term as it was before it was edited', async ({ page
   await page.keyboard.press('Escape');
   await expect(line).toHaveValue('bats');
   await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(before);
+  await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
 });

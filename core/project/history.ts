@@ -41,6 +41,14 @@ export function makeChange(history: History, change: Change, moment: number): Ou
   const isTyping =
     TYPING.has(change.kind) && last?.kind === change.kind && isBurst(moment - history.lastMoment);
   const goesOn = (isTyping || isOfTypedTerm(history, change)) && history.future.length === 0;
+  // Typed back to what it was: then nothing was done.
+  if (goesOn && last && change.kind === 'edit-term' && findText(last.before, change.id) === change.text)
+    return succeed({
+      project: { ...project, working: last.before },
+      past: history.past.slice(0, -1),
+      future: [],
+      lastMoment: -Infinity,
+    });
   const past = goesOn
     ? history.past
     : [...history.past, { before: history.project.working, kind: findStepKind(change) }];
@@ -52,6 +60,14 @@ export function makeChange(history: History, change: Change, moment: number): Ou
     lastMoment: change.kind === 'mend' ? -Infinity : moment,
     ...(change.kind === 'type-term' && { typedTerm: change.id }),
   });
+}
+
+function findText({ concepts }: Working, id: string): string | undefined {
+  for (const { terms } of concepts) {
+    const term = terms.find((one) => one.id === id);
+    if (term) return term.text;
+  }
+  return undefined;
 }
 
 /** True for what goes on with the term that is being typed, or ends its typing. */

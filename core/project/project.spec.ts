@@ -392,6 +392,14 @@ describe('typing a term', () => {
     expect(textOf(redo(undo(typed)))).toBe('noctule');
   });
 
+  it('that comes back to what it was leaves no step', () => {
+    const before = createHistory(two);
+    const back = make(before, type('no'), { kind: 'edit-term', id: 't1', text: textOf(before)! });
+    expect(back.past).toEqual([]);
+    expect(back.project.working).toBe(two.working);
+    expect(make(back, type('noct')).past).toHaveLength(1);
+  });
+
   it('ends with the edit, even one that changes nothing, with another term, and with anything else', () => {
     const typed = make(createHistory(two), type('no'));
     const done = { kind: 'edit-term', id: 't1', text: 'no' } as const;
