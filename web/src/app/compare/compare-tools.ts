@@ -2,7 +2,7 @@ import type { Type } from '@angular/core';
 import { createUrlTreeFromSnapshot, type CanActivateFn, type Routes } from '@angular/router';
 
 /** A tool of Compare: a page of its own that answers one question about the variants. */
-export interface CompareTool {
+interface CompareTool {
   /** Its part of the address; it stays when the name changes. */
   readonly path: string;
   readonly name: string;
@@ -80,7 +80,7 @@ export function findTool(path: string | undefined): CompareTool | undefined {
 }
 
 /** Leads to the first tool, or to the one that an address of an older Ewer names (`?tool=years`). */
-export const chooseTool: CanActivateFn = ({ parent, queryParams: { tool, ...queryParams } }) => {
+const chooseTool: CanActivateFn = ({ parent, queryParams: { tool, ...queryParams } }) => {
   const path = findTool(String(tool))?.path ?? FIRST;
   return parent ? createUrlTreeFromSnapshot(parent, [path], queryParams) : false;
 };

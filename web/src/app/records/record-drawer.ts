@@ -69,7 +69,8 @@ export class RecordDrawer {
     this.content.set({ wish, label });
     const signal = this.replaceLoading();
     const connection = this.connections.find(wish.database);
-    void fetchByNumbers(connection, numbers.slice(0, FIRST_NUMBERS), signal).then((records) => {
+    void fetchByNumbers(connection, numbers.slice(0, FIRST_NUMBERS), signal).then((found) => {
+      const records = found.filter((record) => record !== undefined);
       if (!signal.aborted) this.content.set({ wish, label, answer: { total, estimated: false, records } });
     });
   }

@@ -32,19 +32,19 @@ export async function fetchRecords(
   return records;
 }
 
-/** Some records by their numbers, in this order; as many as could be had. */
+/** Some records by their numbers, each at the place of its number; nothing at the place of one that could not be had. */
 export async function fetchByNumbers(
   connection: Connection,
   numbers: readonly number[],
   signal?: AbortSignal,
-): Promise<readonly BibliographicRecord[]> {
+): Promise<readonly (BibliographicRecord | undefined)[]> {
   const pages = Array.from({ length: Math.ceil(numbers.length / MAX_ROWS) }, (_, page) =>
     numbers.slice(page * MAX_ROWS, (page + 1) * MAX_ROWS),
   );
   const answers = await Promise.all(
     pages.map((some) => connection.ask('records', { numbers: some }, signal)),
   );
-  return answers.flatMap((answer) =>
-    answer.ok ? answer.value.records.filter((record) => record !== null) : [],
+  return answers.flatMap((answer, page) =>
+    (pages[page] ?? []).map((_, at) => (answer.ok ? (answer.value.records[at] ?? undefined) : undefined)),
   );
 }

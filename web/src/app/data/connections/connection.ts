@@ -94,7 +94,7 @@ export interface Connection {
 }
 
 /** Says that a database does not answer a request of this kind. */
-export function refuseRequest(name: string, kind: RequestKind): Outcome<never> {
+function refuseRequest(name: string, kind: RequestKind): Outcome<never> {
   return fail(createProblem('not-offered', 'warning', { database: name, what: OFFERS[kind] }));
 }
 

@@ -3,7 +3,7 @@ import { isTooSlow } from '#core/contract/index';
 import { succeed, type Outcome } from '#core/problem/index';
 
 /** Counts some strings in one request. */
-export type CountSome = (strings: readonly string[]) => Promise<Outcome<readonly CountEntry[]>>;
+type CountSome = (strings: readonly string[]) => Promise<Outcome<readonly CountEntry[]>>;
 
 const LARGEST_BATCH = 1_500_000;
 const MAX_STRINGS = 1_000;

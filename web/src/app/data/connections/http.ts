@@ -3,7 +3,7 @@ import { asksToWait, readRetryAfter } from '#core/contract/index';
 import { createProblem, fail, succeed, type Outcome, type Problem } from '#core/problem/index';
 
 /** A database is given up on after this many seconds. */
-export const PATIENCE_SECONDS = 10;
+const PATIENCE_SECONDS = 10;
 
 /** What the server says of a server outside is said on as it is. */
 const PASSED_ON: readonly string[] = [
@@ -33,9 +33,8 @@ export interface HttpRequest {
 /** Asks and checks the answer against its schema. Nothing throws. */
 export function askJson<T>(request: HttpRequest, schema: Joi.Schema<T>): Promise<Outcome<T>> {
   return send(request, async (response) => {
-    // What is no JSON is nothing, which no schema takes.
-    const body = (await response.json().catch(() => undefined)) as unknown;
-    const result = schema.required().validate(body, { convert: false });
+    // An answer that breaks off is no answer: that is for who sends. What is no JSON is nothing, which no schema takes.
+    const result = schema.required().validate(parseJson(await response.text()), { convert: false });
     return result.error
       ? fail(createProblem('answer-invalid', 'error', { database: request.name }))
       : succeed(result.value);
@@ -50,6 +49,14 @@ export function askText(request: HttpRequest): Promise<Outcome<string>> {
 /** Asks for something to be done: that it was answered well is the answer. */
 export function askDone(request: HttpRequest): Promise<Outcome<true>> {
   return send(request, () => Promise.resolve(succeed(true)));
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
 }
 
 /** True if the server answers. */

@@ -278,7 +278,8 @@ export class GainedLostComponent {
     const { records, numbers } = answer.outcome.value;
     // Records of another part, still on their way out, are not to be judged as this one's.
     if (numbers.join() !== sample.numbers.join()) return [];
-    return records.map((record, at) => {
+    return records.flatMap((record, at) => {
+      if (!record) return [];
       const key = createKey(sample.dialect, record.id);
       return {
         key,
@@ -373,7 +374,7 @@ export class GainedLostComponent {
     while (keys.length < numbers.length) {
       const fresh = drawSample(numbers, keys.length + SAMPLE, SEED).slice(keys.length);
       const records = await fetchByNumbers(this.connections.find(dialect.id), fresh);
-      const drawn = records.map(({ id }) => createKey(dialect, id));
+      const drawn = records.flatMap((record) => (record ? [createKey(dialect, record.id)] : []));
       keys.push(...drawn);
       if (drawn.length < fresh.length || !drawn.every(isJudged)) break;
     }

@@ -271,6 +271,20 @@ describe('a served database', () => {
   });
 });
 
+it('an answer that breaks off halfway is no answer of the database', async () => {
+  const breakOff = (error: Error): Response =>
+    new Response(new ReadableStream({ start: (stream) => stream.error(error) }));
+  const giveUp = new AbortController();
+  const { connect } = serve(() => {
+    giveUp.abort();
+    return breakOff(new DOMException('gone', 'AbortError'));
+  });
+  const given = await connect().ask('count', COUNT, giveUp.signal);
+  expect(given.ok ? '' : given.problem.code).toBe('request-given-up');
+  expect(await codeOf(() => breakOff(new DOMException('late', 'TimeoutError')))).toBe('service-slow');
+  expect(await codeOf(() => breakOff(new TypeError('reset')))).toBe('service-gone');
+});
+
 it('a request that is given up is cancelled on its way, and its answer is none', async () => {
   const { connect, sent } = serve(
     ({ signal }) =>
