@@ -208,6 +208,16 @@ describe('records and proofs', () => {
       .expect(400);
   });
 
+  it('rounds the counts of facets where it rounds its counts', async () => {
+    const asked = { string: 'light', boxes: {}, rows: 0, facets: ['types'] };
+    const response = await request(app).post('/api/standins/plainfinder/search').send(asked).expect(200);
+    const answer = response.body as SearchAnswer;
+    expect(answer.estimated).toBe(true);
+    const large = answer.facets?.types?.filter(({ records }) => records > 99) ?? [];
+    expect(large.length).toBeGreaterThan(0);
+    for (const { records } of large) expect(records % 10).toBe(0);
+  });
+
   it('gives records by numbers and by identifiers, with gaps where there are none', async () => {
     const ask = async (body: object): Promise<RecordsAnswer['records']> =>
       (

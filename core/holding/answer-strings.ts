@@ -135,7 +135,7 @@ export function findRecordNumbers(
     estimated,
     numbers: numbers.slice(request.start, request.start + request.rows),
     ...(request.facets && {
-      facets: countFacets(holding, found.set, request.facets, deadline),
+      facets: roundFacets(holding, countFacets(holding, found.set, request.facets, deadline)),
     }),
   };
 }
@@ -191,7 +191,26 @@ export function answerSetWords(
   const found = findRecords(holding, string, boxes, deadline);
   if ('problem' in found) return found;
   const words = listSetWords(holding.evaluator.index, found.set, most, deadline);
-  return deadline() ? describeSlowness(string) : { total: found.set.count(), words };
+  if (deadline()) return describeSlowness(string);
+  const round = (count: number): number => describeTotal(holding, count, []).total;
+  return {
+    total: round(found.set.count()),
+    words: words.map(({ word, found: inSet, records }) => ({
+      word,
+      found: round(inSet),
+      records: round(records),
+    })),
+  };
+}
+
+/** A database that gives its counts rounded gives those of facets so. */
+function roundFacets(holding: Holding, facets: Facets): Facets {
+  return Object.fromEntries(
+    Object.entries(facets).map(([name, values]) => [
+      name,
+      values.map(({ value, records }) => ({ value, records: describeTotal(holding, records, []).total })),
+    ]),
+  );
 }
 
 function sortRecords(
