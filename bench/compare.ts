@@ -1,6 +1,7 @@
 import {
   buildIndex,
   countBatch,
+  EvaluatorMemory,
   createEvaluator,
   createIndexBuilder,
   measureBytes,
@@ -83,7 +84,7 @@ function compareWithPeer(): void {
     while (chosen.size < count) chosen.add(random.pickSkewed(words, 2));
     return [...chosen];
   };
-  const evaluator = createEvaluator(index, 100_000);
+  const evaluator = createEvaluator(index, new EvaluatorMemory(2 ** 30));
   const check = (name: string, ours: SetExpression[], theirs: string[], wanted: number): void => {
     countAll(evaluator, ours);
     const counts = countAll(evaluator, ours);

@@ -17,6 +17,8 @@ const PAUSE = 1_000;
 const TYPED_SECONDS = 30;
 /** Before it is measured, a server just started has been used for so long: seconds. */
 const WARM_UP = 10;
+/** Memory is looked at so often: minutes. */
+const LOOK_MINUTES = 5;
 const DATABASES = ['heronsmere', 'cardinal', 'gantry'] as const;
 const PORT = 4_795;
 
@@ -161,9 +163,16 @@ for (const withSlow of [false, true]) {
 const before = server.measureMemory();
 const end = performance.now() + minutes * 60_000;
 let rounds = 0;
+let nextLook = performance.now() + LOOK_MINUTES * 60_000;
 const others = Array.from({ length: 8 }, createPerson);
 while (performance.now() < end) {
   rounds++;
+  if (performance.now() > nextLook) {
+    nextLook += LOOK_MINUTES * 60_000;
+    console.log(
+      `  after ${rounds - 1} rounds, ${((end - performance.now()) / 60_000).toFixed(0)} min before the end: ${server.measureMemory().toFixed(0)} MB`,
+    );
+  }
   await Promise.all(
     others.map(async (agent, number) => {
       for (let at = 0; at < HOSTILE_REQUESTS.length && performance.now() < end; at++) {

@@ -1,5 +1,6 @@
 import {
   buildIndex,
+  EvaluatorMemory,
   createEvaluator,
   measureBytes,
   type Evaluator,
@@ -33,7 +34,7 @@ const index = buildIndex(
     year,
   })),
 );
-const evaluator = createEvaluator(index, 100_000);
+const evaluator = createEvaluator(index, new EvaluatorMemory(2 ** 30));
 const peer = createPeer(rows);
 const words = index.terms.filter((word) => /^[a-z]{4,}$/.test(word));
 measureQueries();

@@ -8,6 +8,7 @@ import { buildIndex } from './builder';
 import { countPostings, findTerms, listWords } from './dictionary';
 import type { IndexDocument } from './document';
 import { createEvaluator, scoreRecords } from './evaluator';
+import { EvaluatorMemory } from './evaluator-memory';
 import { createNeutralExpression } from './neutral';
 import { readSnapshot, writeSnapshot } from './snapshot';
 
@@ -21,7 +22,7 @@ describe('evaluation', () => {
         const index = buildIndex(records);
         const restored = readSnapshot(writeSnapshot(index));
         if (!restored) throw new Error('The snapshot cannot be read.');
-        const evaluators = [createEvaluator(index), createEvaluator(restored, 2)];
+        const evaluators = [createEvaluator(index), createEvaluator(restored, new EvaluatorMemory(2_000))];
         for (const query of [...queries, ...queries]) {
           const wanted = records.flatMap((record, at) =>
             satisfies(record, query, TEST_HEADINGS) ? [at] : [],
@@ -34,6 +35,31 @@ describe('evaluation', () => {
         }
       }),
       { numRuns: 600 },
+    );
+  });
+
+  it('keeps the sets of databases that share a memory apart, however small it is', () => {
+    fc.assert(
+      fc.property(
+        fc.array(documents, { minLength: 2, maxLength: 3 }),
+        fc.array(arbitraryQuery, { minLength: 1, maxLength: 4 }),
+        fc.constantFrom(300, 2_000, undefined),
+        (databases, queries, bytes) => {
+          const memory = new EvaluatorMemory(bytes);
+          const evaluators = databases.map((records) => createEvaluator(buildIndex(records), memory));
+          for (const query of [...queries, ...queries]) {
+            const expression = createNeutralExpression(query, { vocabulary: TEST_HEADINGS });
+            for (const [at, evaluator] of evaluators.entries()) {
+              const found = evaluator.evaluate(expression);
+              const alone = createEvaluator(evaluator.index).evaluate(expression);
+              expect(found.ok && found.value.list(), `${at} ${printQuery(query)}`).toEqual(
+                alone.ok && alone.value.list(),
+              );
+            }
+          }
+        },
+      ),
+      { numRuns: 200 },
     );
   });
 

@@ -5,7 +5,7 @@ import { FREQUENCY_BITS, FREQUENCY_ESCAPE, SEGMENT_SIZE, type CollectionIndex } 
 import { NEVER, countPostings, findTerms, type Deadline } from './dictionary';
 import { ALL_FIELDS, type FieldMask } from './document';
 import type { SetExpression, Slot } from './expression';
-import { ExpressionIds } from './expression-ids';
+import { EvaluatorMemory } from './evaluator-memory';
 import { findNearRecords, findPhrasePlaces } from './occurrences';
 import { visitPlainPhrase } from './plain-phrases';
 
@@ -20,12 +20,13 @@ export interface Evaluator {
   identify(expression: SetExpression): number;
   /** How many sets were computed and how many were taken from memory, since the start. */
   readonly statistics: { computed: number; reused: number };
+  /** Forgets what it and those that share its memory remember. */
   forget(): void;
 }
 
-/** An evaluator that keeps up to `keptSets` sets, the longest unused going first. */
-export function createEvaluator(index: CollectionIndex, keptSets = 4_000): Evaluator {
-  return new CachingEvaluator(index, keptSets);
+/** An evaluator; several of them can share a memory. */
+export function createEvaluator(index: CollectionIndex, memory = new EvaluatorMemory()): Evaluator {
+  return new CachingEvaluator(index, memory);
 }
 
 /** The time that a query may take on a server, in seconds; said in the problem. */
@@ -33,24 +34,24 @@ export const TIME_LIMIT_SECONDS = 2;
 
 class CachingEvaluator implements Evaluator {
   readonly statistics = { computed: 0, reused: 0 };
-  private readonly kept = new Map<number, RecordSet>();
   private deadline: Deadline = NEVER;
   private late = false;
   private masked = false;
-  private readonly ids = new ExpressionIds();
-  /** The phrases that were asked for, by their numbers. */
-  private readonly phrases = new Set<number>();
+  /** Tells its sets from those of the others in the memory. */
+  private readonly place: number;
 
   constructor(
     readonly index: CollectionIndex,
-    private readonly keptSets: number,
-  ) {}
+    private readonly memory: EvaluatorMemory,
+  ) {
+    this.place = memory.join();
+  }
 
   evaluate(expression: SetExpression, deadline: Deadline = NEVER): Outcome<RecordSet> {
     this.deadline = deadline;
     this.late = false;
     this.masked = false;
-    if (this.ids.isFull) this.forget();
+    this.memory.makeRoom();
     const set = this.find(expression);
     return this.late
       ? fail(createProblem('query-too-slow', 'error', { seconds: TIME_LIMIT_SECONDS }))
@@ -71,49 +72,34 @@ class CachingEvaluator implements Evaluator {
   }
 
   forget(): void {
-    this.kept.clear();
-    this.phrases.clear();
-    this.ids.clear();
+    this.memory.clear();
   }
 
   identify(expression: SetExpression): number {
-    return this.ids.find(expression);
+    return this.memory.identify(expression);
   }
 
   /** With a mask, the set may lack records outside it; such a set is marked in `masked` and not remembered. */
   private find(expression: SetExpression, mask?: RecordSet): RecordSet {
-    const key = this.ids.find(expression);
-    const known = this.kept.get(key);
+    const id = this.memory.identify(expression);
+    const known = this.memory.find(this.place, id);
     if (known) {
       this.statistics.reused++;
-      this.kept.delete(key);
-      this.kept.set(key, known);
       return known;
     }
     if (this.isLate()) return new RecordSet(this.index.size);
     const outer = this.masked;
     this.masked = false;
-    const set = this.compute(expression, this.isAskedAgain(expression, key) ? undefined : mask);
+    const set = this.compute(expression, this.isAskedAgain(expression, id) ? undefined : mask);
     this.statistics.computed++;
-    if (!this.late && !this.masked) this.keep(key, set);
+    if (!this.late && !this.masked) this.memory.keep(this.place, id, set);
     this.masked ||= outer;
     return set;
   }
 
   /** A phrase that is asked for again is found whole and remembered: variants of a query share it under other masks. */
-  private isAskedAgain(expression: SetExpression, key: number): boolean {
-    if (expression.kind !== 'phrase') return false;
-    if (this.phrases.has(key)) return true;
-    this.phrases.add(key);
-    return false;
-  }
-
-  private keep(key: number, set: RecordSet): void {
-    this.kept.set(key, set);
-    if (this.kept.size > this.keptSets) {
-      const [oldest] = this.kept.keys();
-      if (oldest !== undefined) this.kept.delete(oldest);
-    }
+  private isAskedAgain(expression: SetExpression, id: number): boolean {
+    return expression.kind === 'phrase' && this.memory.isAskedAgain(this.place, id);
   }
 
   private compute(expression: SetExpression, mask: RecordSet | undefined): RecordSet {

@@ -12,6 +12,7 @@ export { ALL_FIELDS, INDEX_FIELDS, countMonths, createDocument, maskFields } fro
 export type { FieldMask, IndexDocument, IndexField } from './document';
 export { TIME_LIMIT_SECONDS, createEvaluator, scoreRecords } from './evaluator';
 export type { Evaluator } from './evaluator';
+export { EvaluatorMemory } from './evaluator-memory';
 export { printExpression } from './expression';
 export type { SetExpression, Slot } from './expression';
 export { createNeutralExpression } from './neutral';

@@ -1,4 +1,4 @@
-import { createEvaluator, readSnapshot, type Evaluator } from '#core/collection/index';
+import { EvaluatorMemory, createEvaluator, readSnapshot, type Evaluator } from '#core/collection/index';
 import type { Holding } from '#core/holding/index';
 import { createIdentifierKey, type BibliographicRecord, type RecordKeys } from '#core/record/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
@@ -7,8 +7,8 @@ import { STANDINS, readStandinString, type Standin } from '../standins/standins'
 import { readCitations, type Citations } from './citations';
 import { createTextReader, readCollectionFiles, type CollectionFiles } from './files';
 
-/** The sets that one evaluator remembers: each has a bit for every record. */
-const KEPT_SETS = 500;
+/** The record sets that a thread remembers of all databases together: bytes. */
+const SET_BYTES = 6 * 1024 * 1024;
 
 /** What one stand-in searches: its own index, its records, its headings, and the neutral index for proofs. */
 export interface StandinCollection extends Holding {
@@ -36,20 +36,21 @@ export async function openCollections(folder: string): Promise<ReadonlyMap<strin
 export function openCollectionFiles(
   files: readonly CollectionFiles[],
 ): ReadonlyMap<string, StandinCollection> {
-  return new Map(files.map((one) => [one.id, openCollection(one)]));
+  const memory = new EvaluatorMemory(SET_BYTES);
+  return new Map(files.map((one) => [one.id, openCollection(one, memory)]));
 }
 
-function openCollection(files: CollectionFiles): StandinCollection {
+function openCollection(files: CollectionFiles, memory: EvaluatorMemory): StandinCollection {
   const standin = STANDINS.find(({ id }) => id === files.id);
   if (!standin) throw new Error(`There is no stand-in ${files.id}.`);
   const offsets = new Float64Array(files.offsets);
   const keys = new Float64Array(files.keys);
-  const evaluator = openIndex(files.index);
+  const evaluator = openIndex(files.index, memory);
   const readRecord = createTextReader(files.records, offsets);
   const getRecord = (number: number): BibliographicRecord =>
     JSON.parse(readRecord(number)) as BibliographicRecord;
   let byIdentifier: ReadonlyMap<number, number> | undefined;
-  let laboratory: Evaluator | undefined;
+  let neutral: Evaluator | undefined;
   let citations: Citations | undefined;
   const getCitations = (): Citations => (citations ??= readCitations(files.size, getRecord));
   const vocabulary = findVocabulary(standin.id);
@@ -66,7 +67,7 @@ function openCollection(files: CollectionFiles): StandinCollection {
     },
     listReferences: (number) => getCitations().references[number] ?? [],
     listCitedBy: (number) => getCitations().citedBy[number] ?? [],
-    getNeutralIndex: () => (laboratory ??= files.neutral ? openIndex(files.neutral) : evaluator),
+    getNeutralIndex: () => (neutral ??= files.neutral ? openIndex(files.neutral, memory) : evaluator),
   };
 }
 
@@ -103,8 +104,8 @@ export function findVocabulary(id: string): Vocabulary {
   return Object.entries(createThesauri()).find(([name]) => name === id)?.[1] ?? createVocabulary(id, []);
 }
 
-function openIndex(bytes: SharedArrayBuffer): Evaluator {
+function openIndex(bytes: SharedArrayBuffer, memory: EvaluatorMemory): Evaluator {
   const index = readSnapshot(new Uint8Array(bytes));
   if (!index) throw new Error('An index of the made-up databases is not of this version.');
-  return createEvaluator(index, KEPT_SETS);
+  return createEvaluator(index, memory);
 }

@@ -1,4 +1,5 @@
 import { Injectable, inject } from '@angular/core';
+import { LRUCache } from 'lru-cache';
 import { createSetCounter, type Question, type UnionCounter } from '#core/compare/index';
 import { RecordSet } from '#core/collection/index';
 import type { Dialect } from '#core/dialect/index';
@@ -40,7 +41,7 @@ export class RecordSets {
   private readonly counts = inject(Counts);
   private readonly asked = inject(AskedCounts);
   private readonly subject = inject(CompareSubject);
-  private readonly kept = new Map<string, Promise<Outcome<ListedRecords>>>();
+  private readonly kept = new LRUCache<string, Promise<Outcome<ListedRecords>>>({ max: MAX_KEPT });
 
   /** True if a database gives the numbers of its records. */
   gives(dialect: Dialect): Promise<boolean> {
@@ -108,8 +109,6 @@ export class RecordSets {
       return outcome;
     });
     this.kept.set(key, asked);
-    const [oldest] = this.kept.keys();
-    if (this.kept.size > MAX_KEPT && oldest !== undefined) this.kept.delete(oldest);
     return asked;
   }
 
