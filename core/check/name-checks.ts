@@ -2,6 +2,7 @@ import { createProblem } from '../problem';
 import {
   build,
   createNameQuery,
+  holdsNames,
   listChildren,
   printQuery,
   readPersonName,
@@ -16,7 +17,7 @@ export function checkNames({ parsed, working, dialects, count }: CheckSubject): 
   const visit = (node: QueryNode, fields: readonly Field[] | undefined): void => {
     if (node.kind === 'off') return;
     const inner = node.kind === 'fielded' ? node.fields : fields;
-    if (node.kind === 'phrase' && inner?.every((field) => PERSON_FIELDS.has(field))) {
+    if (node.kind === 'phrase' && inner?.every((field) => holdsNames(field, 'people'))) {
       const { start, end } = node.span;
       const written = working.draft.slice(start, end);
       const name = createNameQuery(readPersonName(written));
@@ -35,5 +36,3 @@ export function checkNames({ parsed, working, dialects, count }: CheckSubject): 
   visit(parsed.root, undefined);
   return found;
 }
-
-const PERSON_FIELDS: ReadonlySet<Field> = new Set<Field>(['author', 'firstauthor']);

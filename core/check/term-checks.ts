@@ -19,6 +19,7 @@ import {
   parseQuery,
   printPattern,
   printQuery,
+  holdsNames,
   type Field,
   type QueryNode,
 } from '../query';
@@ -125,7 +126,7 @@ function checkPluralsInText({ parsed, working, dialects, count }: CheckSubject):
   const visit = (node: QueryNode, fields: readonly Field[] | undefined): void => {
     const inner = node.kind === 'fielded' ? node.fields : fields;
     // A name has no plural, and the sides of a proximity are no choice.
-    if (inner?.some((field) => NAME_FIELDS.has(field)) || node.kind === 'near' || node.kind === 'off') return;
+    if (inner?.some((field) => holdsNames(field)) || node.kind === 'near' || node.kind === 'off') return;
     const choice = node.kind === 'or' ? node.items : [node];
     for (const item of choice) {
       if (item.kind !== 'term') continue;
@@ -162,8 +163,6 @@ function checkPluralsInText({ parsed, working, dialects, count }: CheckSubject):
   visit(parsed.root, undefined);
   return found;
 }
-
-const NAME_FIELDS: ReadonlySet<Field> = new Set<Field>(['author', 'firstauthor', 'affiliation', 'source']);
 
 interface OtherForm {
   readonly word: string;

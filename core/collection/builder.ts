@@ -9,6 +9,7 @@ import {
   SKIP,
   VALUE_GAP,
   markStem,
+  splitKey,
   type Analysis,
   type CollectionIndex,
   type Segment,
@@ -53,6 +54,7 @@ class Builder implements IndexBuilder {
   private readonly keys = new Map<string, number[]>();
   private readonly years: number[] = [];
   private readonly entered: number[] = [];
+  private readonly identifiers: number[] = [];
   private open = new PendingSegment();
 
   private readonly stems = new Map<string, number>();
@@ -70,6 +72,7 @@ class Builder implements IndexBuilder {
     if (this.open.docCount === SEGMENT_SIZE) this.closeSegment();
     this.years.push(document.year ?? 0);
     this.entered.push(document.entered ?? 0);
+    this.identifiers.push(...splitKey(document.identifier ?? 0));
     for (const key of new Set(document.keys)) {
       const records = this.keys.get(key);
       if (records) records.push(record);
@@ -94,6 +97,7 @@ class Builder implements IndexBuilder {
       keys: new Map([...this.keys].map(([key, records]) => [key, Uint32Array.from(records)])),
       years: Uint16Array.from(this.years),
       entered: Uint16Array.from(this.entered),
+      identifiers: Uint32Array.from(this.identifiers),
     };
   }
 

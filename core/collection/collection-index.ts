@@ -67,6 +67,13 @@ export interface CollectionIndex {
   readonly years: Uint16Array;
   /** Months since year 0; 0 for none. */
   readonly entered: Uint16Array;
+  /** The key of the identifier of each record in two halves (`splitKey`); zeros for none. */
+  readonly identifiers: Uint32Array;
+}
+
+/** A key of up to 53 bits as two numbers, the upper one first. */
+export function splitKey(key: number): readonly [number, number] {
+  return [Math.floor(key / 2 ** 32), key >>> 0];
 }
 
 /** The field that a position lies in, as a mask of one bit. */
@@ -80,7 +87,11 @@ export function findField(segment: Segment, doc: number, position: number): Fiel
 /** The bytes that the index keeps for its records: postings, positions, columns and keys. */
 export function measureBytes(index: CollectionIndex): number {
   let bytes =
-    index.years.byteLength + index.entered.byteLength + index.sorted.byteLength + index.reversed.byteLength;
+    index.years.byteLength +
+    index.entered.byteLength +
+    index.identifiers.byteLength +
+    index.sorted.byteLength +
+    index.reversed.byteLength;
   for (const segment of index.segments) {
     bytes += segment.starts.byteLength + segment.docs.byteLength + segment.meta.byteLength;
     bytes += segment.positions.byteLength + segment.skips.byteLength + segment.fieldStarts.byteLength;

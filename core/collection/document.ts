@@ -1,5 +1,5 @@
 import { LIMITERS, listLimitersOf } from '../limiter';
-import type { BibliographicRecord } from '../record';
+import { createIdentifierKey, type BibliographicRecord } from '../record';
 import { createLabelKey } from '../text';
 
 /** A posting has a bit for each field, beside those of its frequency: with one field more nothing compiles. */
@@ -39,6 +39,8 @@ export interface IndexDocument {
   readonly year?: number;
   /** Months since year 0 (`12 * year + month - 1`). */
   readonly entered?: number;
+  /** The key of its identifier (`createIdentifierKey`). */
+  readonly identifier?: number;
 }
 
 /** `2026-03` in months since year 0. */
@@ -78,5 +80,6 @@ export function createDocument(record: BibliographicRecord): IndexDocument {
     keys,
     ...(record.year !== undefined && { year: record.year }),
     entered: countMonths(record.entered),
+    ...(record.doi !== undefined && { identifier: createIdentifierKey(record.doi) }),
   };
 }

@@ -1,7 +1,13 @@
 import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { isPlain } from '../query';
 import { RecordSet } from './bitset';
-import { FREQUENCY_BITS, FREQUENCY_ESCAPE, SEGMENT_SIZE, type CollectionIndex } from './collection-index';
+import {
+  FREQUENCY_BITS,
+  FREQUENCY_ESCAPE,
+  SEGMENT_SIZE,
+  splitKey,
+  type CollectionIndex,
+} from './collection-index';
 import { NEVER, countPostings, findTerms, type Deadline } from './dictionary';
 import { ALL_FIELDS, type FieldMask } from './document';
 import type { SetExpression, Slot } from './expression';
@@ -119,6 +125,8 @@ class CachingEvaluator implements Evaluator {
         return this.findNear(expression);
       case 'key':
         return this.findKey(expression.key);
+      case 'identifier':
+        return this.findIdentifier(expression.key);
       case 'range':
         return this.findRange(expression);
       case 'and':
@@ -258,6 +266,15 @@ class CachingEvaluator implements Evaluator {
     return set;
   }
 
+  private findIdentifier(key: number): RecordSet {
+    const set = new RecordSet(this.index.size);
+    const [high, low] = splitKey(key);
+    const { identifiers } = this.index;
+    for (let at = 0; at < identifiers.length; at += 2)
+      if (identifiers[at + 1] === low && identifiers[at] === high && key !== 0) set.add(at >>> 1);
+    return set;
+  }
+
   private findRange({ column, from, to }: SetExpression & { kind: 'range' }): RecordSet {
     const set = new RecordSet(this.index.size);
     const numbers = this.index[column];
@@ -299,6 +316,7 @@ const COSTS: Readonly<Record<SetExpression['kind'], number>> = {
   none: 0,
   given: 0,
   key: 1,
+  identifier: 1,
   word: 2,
   range: 3,
   all: 3,
@@ -356,6 +374,7 @@ function listPositiveSlots(expression: SetExpression): Slot[] {
     case 'not':
       return listPositiveSlots(expression.include);
     case 'key':
+    case 'identifier':
     case 'range':
     case 'given':
     case 'all':

@@ -26,6 +26,8 @@ export type SetExpression =
       readonly fields: FieldMask;
     }
   | { readonly kind: 'key'; readonly key: string }
+  /** The records with an identifier, by its key (`createIdentifierKey`). */
+  | { readonly kind: 'identifier'; readonly key: number }
   /** Inclusive; records without the number are not in it. */
   | {
       readonly kind: 'range';
@@ -62,6 +64,8 @@ export function printExpression(
     }
     case 'key':
       return `{${expression.key}}`;
+    case 'identifier':
+      return `{doi ${expression.key}}`;
     case 'range':
       return `{${expression.column} ${expression.from}-${expression.to}}`;
     case 'and':

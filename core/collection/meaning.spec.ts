@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { createIdentifierKey } from '../record';
 import { dropInactive, expandBlocks, parseQuery } from '../query';
 import { TEST_HEADINGS } from '../testing/arbitraries';
 import { satisfies } from '../testing/naive-evaluator';
@@ -26,6 +27,7 @@ interface SmallRecord {
   readonly entered?: string;
   readonly type?: string;
   readonly language?: string;
+  readonly doi?: string;
 }
 interface Fixture {
   readonly rule: string;
@@ -54,6 +56,7 @@ const describeRecord = (record: SmallRecord): IndexDocument => {
     entered,
     type,
     language,
+    doi,
   } = record;
   const one = (text: string | undefined): string[] => (text === undefined ? [] : [text]);
   return {
@@ -76,6 +79,7 @@ const describeRecord = (record: SmallRecord): IndexDocument => {
     ],
     ...(year !== undefined && { year }),
     ...(entered !== undefined && { entered: countMonths(entered) }),
+    ...(doi !== undefined && { identifier: createIdentifierKey(doi) }),
   };
 };
 

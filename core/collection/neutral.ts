@@ -1,4 +1,12 @@
-import { DEFAULT_FIELDS, type Field, type Pattern, type QueryNode, type RangeNode } from '../query';
+import {
+  DEFAULT_FIELDS,
+  FIELD_TABLE,
+  type Field,
+  type Pattern,
+  type QueryNode,
+  type RangeNode,
+} from '../query';
+import { createIdentifierKey } from '../record';
 import type { Vocabulary } from '../vocabulary';
 import { ALL_FIELDS, countMonths, maskFields, type FieldMask } from './document';
 import { createLabelKey } from '../text';
@@ -57,7 +65,9 @@ function translate(node: QueryNode, fields: readonly Field[], settings: NeutralS
     case 'range':
       return createRangeExpression(node);
     case 'value':
-      return { kind: 'key', key: `${node.property}=${node.value}` };
+      return node.property === 'doi'
+        ? { kind: 'identifier', key: createIdentifierKey(node.value) }
+        : { kind: 'key', key: `${node.property}=${node.value}` };
     case 'off':
     case 'only':
     case 'block':
@@ -90,10 +100,9 @@ function createHeadingExpression(
 /** An open end reaches as far as records go: one without a year is in no range. */
 function createRangeExpression({ property, from, to }: RangeNode): SetExpression {
   const count = property === 'year' ? Number : countMonths;
-  const column = property === 'year' ? 'years' : 'entered';
   return {
     kind: 'range',
-    column,
+    column: FIELD_TABLE[property].column,
     from: from === undefined ? 1 : count(from),
     to: count(to ?? LATEST[property]),
   };

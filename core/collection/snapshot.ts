@@ -1,6 +1,6 @@
 import type { Analysis, CollectionIndex, Segment } from './collection-index';
 
-const MAGIC = 'ewer-index-3';
+const MAGIC = 'ewer-index-4';
 const SEGMENT_ARRAYS = ['starts', 'docs', 'meta', 'positions', 'skips', 'fieldStarts'] as const;
 
 interface Header {
@@ -15,7 +15,13 @@ interface Header {
 
 /** The index as bytes that load without parsing: a JSON header, the words, then the arrays as they are in memory. */
 export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
-  const arrays: (Uint16Array | Uint32Array)[] = [index.sorted, index.reversed, index.years, index.entered];
+  const arrays: (Uint16Array | Uint32Array)[] = [
+    index.sorted,
+    index.reversed,
+    index.years,
+    index.entered,
+    index.identifiers,
+  ];
   for (const segment of index.segments) for (const name of SEGMENT_ARRAYS) arrays.push(segment[name]);
   arrays.push(...index.keys.values());
   const terms = encodeText(index.terms.join('\n'));
@@ -70,6 +76,7 @@ export function readSnapshot(bytes: Uint8Array): CollectionIndex | undefined {
     reversed: take<Uint32Array>(),
     years: take<Uint16Array>(),
     entered: take<Uint16Array>(),
+    identifiers: take<Uint32Array>(),
   };
   const segments = Array.from({ length: header.segments }, () => {
     const [starts, docs, meta, positions, skips, fieldStarts] = SEGMENT_ARRAYS.map(() => arrays[next++]);

@@ -1,4 +1,4 @@
-import { FIELDS, mapChildren, type Field, type QueryNode } from '../query';
+import { FIELDS, holdsNames, mapChildren, type Field, type QueryNode } from '../query';
 import { LIMITER_NAMES, listLimiters, type LimiterName, type Limiters } from '../limiter';
 import type { QueryState } from '../project';
 import { joinMembers, listMembers, type Member } from './members';
@@ -92,7 +92,7 @@ function liftFields(root: QueryNode): { fields?: readonly Field[]; bare: QueryNo
   const strip = (node: QueryNode): QueryNode => {
     if (node.kind === 'fielded') {
       // Names and journals are no place of words: without their field they mean something else.
-      if (node.fields.some((field) => FIELDS_OF_NAMES.has(field))) return node;
+      if (node.fields.some((field) => holdsNames(field))) return node;
       node.fields.forEach((field) => found.add(field));
       return node.item;
     }
@@ -101,13 +101,6 @@ function liftFields(root: QueryNode): { fields?: readonly Field[]; bare: QueryNo
   const bare = strip(root);
   return found.size > 0 ? { fields: FIELDS.filter((field) => found.has(field)), bare } : { bare: root };
 }
-
-const FIELDS_OF_NAMES: ReadonlySet<Field> = new Set<Field>([
-  'author',
-  'firstauthor',
-  'affiliation',
-  'source',
-]);
 
 function arrange(parts: readonly Part[], order: readonly string[]): Part[] {
   const place = (part: Part): number => {

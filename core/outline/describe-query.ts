@@ -1,5 +1,6 @@
 import {
   DEFAULT_FIELDS,
+  getWordsRow,
   listNodes,
   printPattern,
   type Field,
@@ -36,18 +37,6 @@ export interface DescribeSettings {
 /** A choice of more members than this is counted, not listed. */
 const MAX_LISTED = 4;
 
-const FIELD_WORDS: Readonly<Record<Field, string>> = {
-  title: 'title',
-  abstract: 'abstract',
-  keywords: 'keywords',
-  heading: 'headings',
-  author: 'authors',
-  firstauthor: 'first author',
-  affiliation: 'affiliations',
-  source: 'source',
-  text: 'whole text',
-};
-
 /** One plain sentence on what a query asks for, made from its tree (blocks not expanded). */
 export function describeQuery(root: QueryNode, settings: DescribeSettings = {}): SentencePart[] {
   const said = describeTop(root, settings);
@@ -83,7 +72,7 @@ export function joinSentence(parts: readonly SentencePart[]): string {
 /** Fields as a person lists them: “title or abstract”. */
 export function listFields(fields: readonly Field[]): string {
   return joinList(
-    fields.map((field) => FIELD_WORDS[field]),
+    fields.map((field) => getWordsRow(field).label),
     'or',
   );
 }
@@ -230,9 +219,14 @@ function describeRange({ property, from, to }: RangeNode): string {
 }
 
 function describeValue({ property, value }: ValueNode): string {
-  if (property === 'type') return `the document type “${value}”`;
-  const known = LANGUAGES.find(({ code }) => code === value);
-  return `the language ${known?.name ?? value}`;
+  switch (property) {
+    case 'type':
+      return `the document type “${value}”`;
+    case 'language':
+      return `the language ${LANGUAGES.find(({ code }) => code === value)?.name ?? value}`;
+    case 'doi':
+      return `the identifier ${value}`;
+  }
 }
 
 /** True if some words are searched in the usual fields, or in fields of their own. */

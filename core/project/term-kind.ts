@@ -1,4 +1,4 @@
-import { build, parseQuery, printQuery, type QueryNode } from '../query';
+import { build, holdsNames, parseQuery, printQuery, type QueryNode } from '../query';
 import { splitWords } from '../text';
 
 /** The kinds of term: what a person sees, and may correct. */
@@ -132,7 +132,7 @@ function describeKind(root: QueryNode, text: string): TermKind {
     case 'off':
       return describeKind(root.item, printQuery(root.item));
     case 'fielded':
-      if (root.fields.every((field) => field === 'author' || field === 'firstauthor')) return 'author';
+      if (root.fields.every((field) => holdsNames(field, 'people'))) return 'author';
       if (root.fields.every((field) => field === 'affiliation')) return 'organisation';
       return describeKind(root.item, printQuery(root.item));
     case 'and':

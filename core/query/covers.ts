@@ -1,5 +1,6 @@
 import { createLabelKey, foldLetters } from '../text';
-import { DEFAULT_FIELDS, type Field, type QueryNode } from './node';
+import { DEFAULT_FIELDS, type Field } from './field-table';
+import type { QueryNode } from './node';
 import type { Pattern } from './pattern';
 import { holdsRange } from './properties';
 

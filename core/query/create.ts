@@ -1,5 +1,6 @@
 import { NOWHERE } from '../text';
-import type { Field, HeadingNode, QueryNode, RangeNode, ValueNode } from './node';
+import type { Field } from './field-table';
+import type { HeadingNode, QueryNode, RangeNode, ValueNode } from './node';
 import { mergeParts, type Pattern, type PatternPart } from './pattern';
 
 const BARE = { id: '', span: NOWHERE } as const;

@@ -9,27 +9,10 @@ export { formatQuery } from './format';
 export { isSameQuery, withIds } from './identity';
 export { splitTokens } from './lexer';
 export type { Token } from './lexer';
-export {
-  DEFAULT_FIELDS,
-  FIELDS,
-  GREATEST_DISTANCE,
-  PROPERTIES,
-  isLeaf,
-  listChildren,
-  listNodes,
-  mapChildren,
-} from './node';
-export type {
-  Field,
-  HeadingNode,
-  NearNode,
-  PhraseNode,
-  Property,
-  QueryNode,
-  RangeNode,
-  TermNode,
-  ValueNode,
-} from './node';
+export { DEFAULT_FIELDS, FIELDS, FIELD_TABLE, PROPERTIES, getWordsRow, holdsNames } from './field-table';
+export type { Field, Property } from './field-table';
+export { GREATEST_DISTANCE, isLeaf, listChildren, listNodes, mapChildren } from './node';
+export type { HeadingNode, NearNode, PhraseNode, QueryNode, RangeNode, TermNode, ValueNode } from './node';
 export { createNodePool } from './node-pool';
 export type { NodePool } from './node-pool';
 export { parseQuery } from './parser';
@@ -47,4 +30,4 @@ export type { Pattern, PatternPart } from './pattern';
 export { createNameQuery, readPersonName, writePersonName } from './person-name';
 export type { PersonName } from './person-name';
 export { printQuery } from './printer';
-export { PROPERTY_EXAMPLES, readProperty } from './properties';
+export { readProperty } from './properties';

@@ -1,22 +1,6 @@
 import type { Span } from '../text';
+import type { Field, RangeProperty, ValueProperty } from './field-table';
 import type { Pattern } from './pattern';
-
-/** The parts of a record that can be searched; `text` is everything, full text included. */
-export const FIELDS = [
-  'title',
-  'abstract',
-  'keywords',
-  'heading',
-  'author',
-  'firstauthor',
-  'affiliation',
-  'source',
-  'text',
-] as const;
-export type Field = (typeof FIELDS)[number];
-
-/** What is searched where no field is written. */
-export const DEFAULT_FIELDS: readonly Field[] = ['title', 'abstract', 'keywords', 'heading'];
 
 /** The greatest distance of a proximity, in words; below the gap between two values of a field. */
 export const GREATEST_DISTANCE = 90;
@@ -73,22 +57,18 @@ export interface HeadingNode extends NodeBase {
   /** Only where the heading was given with this qualifier: `Bats / behaviour`. Of the heading itself only. */
   readonly qualifier?: string;
 }
-/** The parts of a record that are not words: its year and month of entry, its type and language. */
-export const PROPERTIES = ['year', 'entered', 'type', 'language'] as const;
-export type Property = (typeof PROPERTIES)[number];
-
 /** The years of publication, or the months of entry, from one to another; both ends belong to it. */
 export interface RangeNode extends NodeBase {
   readonly kind: 'range';
-  readonly property: 'year' | 'entered';
+  readonly property: RangeProperty;
   /** `2015`, or `2026-03` for a month; absent: open at this end. */
   readonly from?: string;
   readonly to?: string;
 }
-/** One document type, or one language by its code (ISO 639-1). */
+/** One document type, one language by its code (ISO 639-1), or one identifier. */
 export interface ValueNode extends NodeBase {
   readonly kind: 'value';
-  readonly property: 'type' | 'language';
+  readonly property: ValueProperty;
   readonly value: string;
 }
 export interface BlockNode extends NodeBase {

@@ -3,20 +3,14 @@ import { createProblem, type Fix, type Problem } from '../problem';
 import { readLabel } from './heading-label';
 import { assignIds } from './identity';
 import { splitTokens, type Token } from './lexer';
-import {
-  FIELDS,
-  GREATEST_DISTANCE,
-  type Field,
-  type HeadingNode,
-  type Property,
-  type QueryNode,
-} from './node';
+import { FIELDS, FIELD_TABLE, type Field, type Property } from './field-table';
+import { GREATEST_DISTANCE, type HeadingNode, type QueryNode } from './node';
 import { findFieldReach } from './field-reach';
 import { OPERATORS, PROXIMITIES, joinOperands, type Joined } from './operators';
 import type { Pattern } from './pattern';
 import { ProblemList } from './problem-list';
 import { findQuoteProblem } from './quote-problems';
-import { PROPERTY_EXAMPLES, isProperty, readProperty } from './properties';
+import { isProperty, readProperty } from './properties';
 import { parseWrittenWords } from './written-words';
 
 /** The longest text that is read, in UTF-16 units (64 Ki). */
@@ -409,7 +403,7 @@ class Parser {
     const span = { start: token.start, end: next.end };
     const node = readProperty(property, next.raw);
     if (node) return { ...node, span };
-    const data = { value: next.raw, property, example: PROPERTY_EXAMPLES[property] };
+    const data = { value: next.raw, property, example: FIELD_TABLE[property].example };
     this.report('value-unknown', 'error', data, next);
     return this.createEmpty(span);
   }

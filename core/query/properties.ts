@@ -1,16 +1,11 @@
-import { DOCUMENT_TYPES } from '../record';
+import { DOCUMENT_TYPES, normaliseIdentifier } from '../record';
 import { build } from './create';
-import { PROPERTIES, type Property, type RangeNode, type ValueNode } from './node';
-
-/** How each property is written, for people who wrote something else. */
-export const PROPERTY_EXAMPLES: Readonly<Record<Property, string>> = {
-  year: 'year: 2015..2024',
-  entered: 'entered: 2026-01..2026-06',
-  type: `type: review (or ${DOCUMENT_TYPES.filter((type) => type !== 'review').join(', ')})`,
-  language: 'language: en',
-};
+import { PROPERTIES, type Property } from './field-table';
+import type { RangeNode, ValueNode } from './node';
 
 const YEAR = /\d{4}/;
+/** A DOI: its prefix, and what the registrant of the prefix adds to it (ISO 26324). */
+const IDENTIFIER = /^10\.\d{4,9}\/[^\s"\\]+$/;
 const MONTH = /\d{4}-(?:0[1-9]|1[0-2])/;
 
 /** True for the name of a property. */
@@ -30,13 +25,17 @@ export function readProperty(property: Property, text: string): RangeNode | Valu
       return DOCUMENT_TYPES.some((type) => type === value) ? build.value(property, value) : undefined;
     case 'language':
       return /^[a-z]{2,3}$/.test(value) ? build.value(property, value) : undefined;
+    case 'doi': {
+      const identifier = normaliseIdentifier(value);
+      return IDENTIFIER.test(identifier) ? build.value(property, identifier) : undefined;
+    }
   }
 }
 
 /** The property as query text: `year: 2015..2024`, `type: "conference paper"`. */
 export function printProperty(node: RangeNode | ValueNode): string {
   if (node.kind === 'value')
-    return `${node.property}: ${node.value.includes(' ') ? `"${node.value}"` : node.value}`;
+    return `${node.property}: ${/^[\p{L}\p{N}]+$/u.test(node.value) ? node.value : `"${node.value}"`}`;
   const { from = '', to = '' } = node;
   return `${node.property}: ${from !== '' && from === to ? from : `${from}..${to}`}`;
 }

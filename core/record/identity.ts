@@ -24,11 +24,16 @@ export function createRecordKeys(
 
 /** The key of an identifier, however it is written: with its resolver, a prefix, in capitals. */
 export function createIdentifierKey(identifier: string): number {
-  const bare = identifier
+  const bare = normaliseIdentifier(identifier);
+  return bare === '' ? 0 : hashText(bare);
+}
+
+/** An identifier without its resolver or prefix, in small letters: `10.5555/bats.12`. */
+export function normaliseIdentifier(identifier: string): string {
+  return identifier
     .trim()
     .toLowerCase()
     .replace(/^(?:https?:\/\/[^/]+\/|doi:\s*)/, '');
-  return bare === '' ? 0 : hashText(bare);
 }
 
 function createWorkKey({

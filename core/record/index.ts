@@ -1,6 +1,6 @@
 export { deduplicateRecords } from './deduplicate';
 export type { Deduplicated, SameWorkRule } from './deduplicate';
-export { createIdentifierKey, createRecordKeys, normaliseTitle } from './identity';
+export { createIdentifierKey, createRecordKeys, normaliseIdentifier, normaliseTitle } from './identity';
 export type { RecordKeys } from './identity';
 export { LANGUAGES } from './languages';
 export { DOCUMENT_TYPES, RECORD_SCHEMA, describeAuthors } from './record';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { INDEX_FIELDS, countMonths, type IndexDocument } from '../collection/document';
+import { createIdentifierKey } from '../record';
 import { createLabelKey } from '../text';
 import { build, createPattern, type Field, type QueryNode } from '../query';
 import { createVocabulary } from '../vocabulary';
@@ -78,8 +79,9 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
     entered: fc.constantFrom(undefined, '2026-01', '2026-05'),
     type: fc.constantFrom('article', 'review', 'conference paper'),
     language: fc.constantFrom('en', 'fr'),
+    doi: fc.constantFrom(undefined, '10.99999/bat.1', '10.99999/bat.2'),
   });
-  return values.map(({ headings, year, entered, type, language, ...texts }) => {
+  return values.map(({ headings, year, entered, type, language, doi, ...texts }) => {
     const all = {
       ...texts,
       heading: headings.map(({ label }) => label),
@@ -96,6 +98,7 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
       keys: [...(without.includes('heading') ? [] : keys), `type=${type}`, `language=${language}`],
       ...(year !== undefined && { year }),
       ...(entered !== undefined && { entered: countMonths(entered) }),
+      ...(doi !== undefined && { identifier: createIdentifierKey(doi) }),
     };
   });
 }
@@ -140,6 +143,7 @@ const property = fc.constantFrom(
   build.value('type', 'review'),
   build.value('type', 'conference paper'),
   build.value('language', 'fr'),
+  build.value('doi', '10.99999/bat.1'),
 );
 
 /** Well-formed trees without blocks: groups of two or more members, fields round leaves and groups. */

@@ -1,5 +1,6 @@
 import { INDEX_FIELDS, countMonths, type IndexDocument, type IndexField } from '../collection/document';
 import { createLabelKey } from '../text';
+import { createIdentifierKey } from '../record';
 import { createMatcher, DEFAULT_FIELDS, type Field, type Pattern, type QueryNode } from '../query';
 import { splitWords } from '../text';
 import type { Vocabulary } from '../vocabulary';
@@ -50,7 +51,9 @@ export function satisfies(
       return count(from) <= number && number <= count(to);
     }
     case 'value':
-      return document.keys.includes(`${node.property}=${node.value}`);
+      return node.property === 'doi'
+        ? document.identifier === createIdentifierKey(node.value)
+        : document.keys.includes(`${node.property}=${node.value}`);
     case 'block':
     case 'off':
     case 'only':

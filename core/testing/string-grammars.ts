@@ -48,6 +48,8 @@ export const STRING_GRAMMARS: Readonly<Record<string, StringGrammar>> = {
       'kind:proceeding',
       'kind:poem',
       'entered:2026-01..2026-03',
+      'doi:"10.99999/bat.1"',
+      'doi:"10.99999/none"',
     ],
     odd: [
       'AND NOT',
@@ -102,7 +104,14 @@ export const STRING_GRAMMARS: Readonly<Record<string, StringGrammar>> = {
     })),
     near: ['NEAR(3: {a}, {b})', 'near(1: {a}, {b})', 'NEAR(13: {a}, {b})', 'NEAR(2: ({a} or {b}), {a})'],
     headings: [],
-    limiters: ['years(2000-2005)', 'type(review)', 'type(article, proceeding)', 'lang(fr)', 'type(poem)'],
+    limiters: [
+      'years(2000-2005)',
+      'type(review)',
+      'type(article, proceeding)',
+      'lang(fr)',
+      'type(poem)',
+      'doi("10.99999/bat.2")',
+    ],
     odd: [
       'AND EXCEPT',
       'AND NOT',

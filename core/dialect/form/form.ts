@@ -229,6 +229,13 @@ export const DIALECT_FORM: readonly FormSection[] = [
         help: FIELDS.join(', '),
       },
       { path: 'fields.unmarked', label: 'Searched without a field', kind: 'list', choices: FIELDS },
+      {
+        path: 'fields.identifier',
+        label: 'A whole identifier (DOI)',
+        kind: 'text',
+        help: '{value}: doi:"{value}"',
+        isOptional: true,
+      },
     ],
   },
   {

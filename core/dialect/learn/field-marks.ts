@@ -1,9 +1,9 @@
-import { FIELDS, type Field } from '../../query';
+import { FIELDS, getWordsRow, type Field } from '../../query';
 import type { Dialect } from '../profile';
 import type { Nearness } from './nearness';
 import { isOperatorWord } from './operators';
 import type { Ask } from './question';
-import { FIELD_MARKS, FIELD_NAMES } from './signs';
+import { FIELD_MARKS } from './signs';
 
 const NONE = 'none';
 
@@ -41,7 +41,7 @@ export function findFields(texts: readonly string[], near: readonly Nearness[]):
 export function describeFields(found: FoundFields | undefined, base: Dialect, ask: Ask): Dialect['fields'] {
   const codes: Partial<Record<Field, string>> = {};
   for (const code of found?.codes ?? []) {
-    const guessed = FIELDS.find((field) => FIELD_NAMES[field].includes(code.toLowerCase()));
+    const guessed = FIELDS.find((field) => getWordsRow(field).codes.includes(code.toLowerCase()));
     const isFree = guessed !== undefined && codes[guessed] === undefined;
     const field = ask(
       `field ${code}`,

@@ -39,42 +39,6 @@ export const FIELD_MARKS: readonly { readonly mark: string; readonly pattern: Re
   },
 ];
 
-/** What codes of fields are often called, in small letters. */
-export const FIELD_NAMES: Readonly<Record<Field, readonly string[]>> = {
-  title: ['title', 'ti', 't', 'tit', 'titel', 'titre', 'dc.title', 'heading of the work'],
-  abstract: [
-    'abstract',
-    'ab',
-    'abs',
-    'a',
-    'summary',
-    'description',
-    'zusammenfassung',
-    'resume',
-    'dc.description',
-  ],
-  keywords: ['keywords', 'keyword', 'kw', 'key', 'k', 'authkey', 'tags'],
-  heading: [
-    'heading',
-    'headings',
-    'subject',
-    'subjects',
-    'su',
-    'sh',
-    's',
-    'terms',
-    'index',
-    'descriptor',
-    'de',
-    'dc.subject',
-  ],
-  author: ['author', 'authors', 'au', 'aut', 'writer', 'writers', 'person', 'creator', 'dc.creator', 'autor'],
-  firstauthor: ['firstauthor', 'first', 'lead', 'fa', '1au'],
-  affiliation: ['affiliation', 'ad', 'af', 'address', 'firm', 'place', 'places', 'institution', 'org'],
-  source: ['source', 'so', 'journal', 'jn', 'j', 'publication', 'dc.source', 'in'],
-  text: ['text', 'tx', 'all', 'full', 'fulltext', 'ft', 'any', 'anywhere', 'cql.anywhere', 'everything'],
-};
-
 /** Signs in a word, and what they mostly mean. */
 export const WILDCARD_SIGNS: Readonly<Record<string, 'any' | 'one' | 'maybe'>> = {
   '*': 'any',

@@ -141,6 +141,8 @@ export interface Dialect {
     readonly held: readonly Field[];
     /** What is searched without a mark. */
     readonly unmarked: readonly Field[];
+    /** How a whole identifier (DOI) is searched; `{value}` stands for it. Absent where it cannot be. */
+    readonly identifier?: string;
   };
   readonly headings?: {
     readonly vocabulary: string;

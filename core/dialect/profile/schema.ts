@@ -107,6 +107,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
       .required(),
     held: fieldList.min(1).required(),
     unmarked: fieldList.min(1).required(),
+    identifier: text.pattern(/\{value\}/),
   } satisfies SchemaOf<Dialect['fields']>).required(),
   headings: Joi.object({
     vocabulary: text.required(),

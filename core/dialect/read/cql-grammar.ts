@@ -1,4 +1,4 @@
-import { PROPERTY_EXAMPLES, build, type Field, type Pattern, type QueryNode } from '../../query';
+import { FIELD_TABLE, build, type Field, type Pattern, type QueryNode } from '../../query';
 import { coverSpans, type Span } from '../../text';
 import type { Dialect } from '../profile';
 import { createPropertyNode } from './cql-properties';
@@ -322,7 +322,7 @@ class CqlReader extends TokenReader<CqlToken> {
       this.report('value-unknown', term, {
         value: term.text,
         property: named.property,
-        example: PROPERTY_EXAMPLES[named.property],
+        example: FIELD_TABLE[named.property].example,
       });
       return undefined;
     }

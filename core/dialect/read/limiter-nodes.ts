@@ -1,18 +1,18 @@
 import { createProblem, type Problem } from '../../problem';
 import { LIMITERS, type LimiterName, type LimiterOf, type Limiters } from '../../limiter';
-import { PROPERTIES, PROPERTY_EXAMPLES, build, readProperty, type QueryNode } from '../../query';
+import { PROPERTIES, FIELD_TABLE, build, readProperty, type QueryNode } from '../../query';
 import { DOCUMENT_TYPES, type DocumentType } from '../../record';
 import type { Span } from '../../text';
 import { LIMITER_OF } from '../write';
 
 /** What a part of a string asks for as a limiter would, as a part of the query. */
 export function createLimiterNode(
-  name: LimiterName,
+  name: LimiterName | 'doi',
   values: readonly string[],
   span: Span,
   problems: Problem[],
 ): QueryNode {
-  const property = PROPERTIES.find((one) => LIMITER_OF[one] === name);
+  const property = PROPERTIES.find((one) => (one === 'doi' ? one : LIMITER_OF[one]) === name);
   // A limiter that is on or off has no place in the query: it stands for itself until it is lifted out.
   if (!property) return { ...build.block(`${FLAG}${name}`), span };
   const texts = property === 'year' || property === 'entered' ? [values.join('..')] : values;
@@ -23,7 +23,7 @@ export function createLimiterNode(
       createProblem(
         'value-unknown',
         'error',
-        { value: text, property, example: PROPERTY_EXAMPLES[property] },
+        { value: text, property, example: FIELD_TABLE[property].example },
         span,
       ),
     );
@@ -159,10 +159,16 @@ function addValues(limiters: Limiters, nodes: readonly QueryNode[]): Limiters | 
   if (!first || values.length < nodes.length || values.some(({ property }) => property !== first.property))
     return undefined;
   const asked = [...new Set(values.map(({ value }) => value))];
-  if (first.property === 'language')
-    return limiters.languages ? undefined : { ...limiters, languages: asked };
-  const types = DOCUMENT_TYPES.filter((type): type is DocumentType => asked.includes(type));
-  return limiters.types ? undefined : { ...limiters, types };
+  switch (first.property) {
+    case 'language':
+      return limiters.languages ? undefined : { ...limiters, languages: asked };
+    case 'type': {
+      const types = DOCUMENT_TYPES.filter((type): type is DocumentType => asked.includes(type));
+      return limiters.types ? undefined : { ...limiters, types };
+    }
+    case 'doi':
+      return undefined;
+  }
 }
 
 /** Limiters that can be no part of a query are lost where they are not ANDed with the whole: that is said. */

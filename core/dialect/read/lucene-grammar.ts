@@ -1,6 +1,6 @@
 import {
   GREATEST_DISTANCE,
-  PROPERTY_EXAMPLES,
+  FIELD_TABLE,
   build,
   readProperty,
   type Field,
@@ -301,7 +301,7 @@ class LuceneReader extends TokenReader<LuceneToken> {
     const isRange = named.property === 'year' && !/^\d{4}$/.test(value);
     const node = isRange ? undefined : readProperty(named.property, value);
     if (!node) {
-      const data = { value: text, property: named.property, example: PROPERTY_EXAMPLES[named.property] };
+      const data = { value: text, property: named.property, example: FIELD_TABLE[named.property].example };
       this.report('value-unknown', token, data);
     }
     return node && { ...node, span: place(token) };

@@ -1,6 +1,6 @@
 import { PROPERTIES, type Property } from '../../query';
 import type { Dialect } from '../profile';
-import { LIMITER_OF } from '../write';
+import { getPropertyRule } from '../write';
 
 /** What a named part of a record is: a property, and the values that the system has other names for. */
 export interface NamedProperty {
@@ -12,10 +12,10 @@ export interface NamedProperty {
  * The properties by the names that a dialect writes them with: the name at the beginning of the form of each
  * limiter (`year:[…]`, `dc.date >= …`), in small letters.
  */
-export function listPropertyNames({ limiters }: Dialect): ReadonlyMap<string, NamedProperty> {
+export function listPropertyNames(dialect: Dialect): ReadonlyMap<string, NamedProperty> {
   const found = new Map<string, NamedProperty>();
   for (const property of PROPERTIES) {
-    const rule = limiters[LIMITER_OF[property]];
+    const rule = getPropertyRule(property, dialect);
     const index = rule.how === 'string' ? /^[\p{L}.]+/u.exec(rule.form)?.[0] : undefined;
     if (index !== undefined && rule.how === 'string')
       found.set(index.toLowerCase(), { property, values: rule.values ?? {} });

@@ -32,7 +32,7 @@ export type StringToken = Span &
         readonly scope: 'heading' | 'branch' | 'focus';
         readonly qualifier?: string;
       }
-    | { readonly kind: 'limiter'; readonly name: LimiterName; readonly values: readonly string[] }
+    | { readonly kind: 'limiter'; readonly name: LimiterName | 'doi'; readonly values: readonly string[] }
     | { readonly kind: 'unknown'; readonly raw: string }
   );
 
@@ -75,6 +75,7 @@ function createRules(dialect: Dialect): TokenRule[] {
   return [
     ...createHeadingRules(dialect),
     ...createLimiterRules(dialect),
+    ...createIdentifierRules(dialect),
     ...createProximityRules(dialect),
     ...createMarkRules(dialect),
     ...createOperatorRules(dialect),
@@ -159,6 +160,14 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
     };
     return [{ pattern: new RegExp(`${form}(?![\\p{L}\\p{M}\\p{N}])`, 'iuy'), make }];
   });
+}
+
+/** A whole identifier, with anything that may stand in one. */
+function createIdentifierRules({ fields }: Dialect): TokenRule[] {
+  if (fields.identifier === undefined) return [];
+  const form = escapeForm(fields.identifier, { value: '([^"\\s\\\\]+)' });
+  const make: Maker = (match, span) => ({ kind: 'limiter', name: 'doi', values: match.slice(1), ...span });
+  return [{ pattern: new RegExp(form, 'iuy'), make }];
 }
 
 function createProximityRules(dialect: Dialect): TokenRule[] {

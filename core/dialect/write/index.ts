@@ -2,7 +2,7 @@ export type { Extent, LaidOut, Piece } from './lay-out';
 export { listLeftOut } from './left-out';
 export type { LeftOut } from './left-out';
 export type { ListBranch } from './write-headings';
-export { LIMITER_OF } from './write-limiters';
+export { LIMITER_OF, getPropertyRule } from './write-limiters';
 export type { Boxes, HandStep } from './write-limiters';
 export { isStopWord, spellsForms } from './write-words';
 export type { FindForms, FormList } from './write-words';

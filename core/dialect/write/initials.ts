@@ -1,15 +1,12 @@
-import { build, createPattern, mapChildren, printPattern, type Field, type QueryNode } from '../../query';
+import { build, createPattern, holdsNames, mapChildren, printPattern, type QueryNode } from '../../query';
 import { listPatterns } from './write-items';
-
-/** Fields in which words that stand beside each other are a name. */
-const NAME_FIELDS: ReadonlySet<Field> = new Set<Field>(['author', 'firstauthor']);
 
 /**
  * Names (a given name right beside a family name, see docs/reference/query-text.md) as a database holds them that has
  * initials only; nothing where there is no name in full.
  */
 export function holdInitials(node: QueryNode & { kind: 'fielded' }): typeof node | undefined {
-  if (!node.fields.every((field) => NAME_FIELDS.has(field))) return undefined;
+  if (!node.fields.every((field) => holdsNames(field, 'people'))) return undefined;
   let isChanged = false;
   const shorten = (inner: QueryNode): QueryNode => {
     if (inner.kind !== 'near') return mapChildren(inner, shorten);

@@ -1,7 +1,7 @@
 import type { HeadingNode, RangeNode, ValueNode } from '../../query';
 import type { Dialect } from '../profile';
 import { NARROWER, SAME, WIDER, type MeaningShift, type Reason } from '../profile';
-import { canLimit, writeProperty } from './write-limiters';
+import { getPropertyRule, writeProperty } from './write-limiters';
 import { joinTrees, type Rendered, type StringTree } from './string-tree';
 
 /** Gives the labels of a heading and of all below it; empty for an unknown one. */
@@ -15,7 +15,7 @@ export function writePropertyNode(node: RangeNode | ValueNode, dialect: Dialect)
   const text = writeProperty(node, dialect);
   if (text === undefined) {
     const { property } = node;
-    const canBeSet = canLimit(property, dialect);
+    const canBeSet = getPropertyRule(property, dialect).how !== 'none';
     const code = canBeSet ? 'property-elsewhere' : 'property-missing';
     return { result: { kind: 'left-out', shift: NARROWER }, reasons: [{ code, data: { property } }] };
   }

@@ -81,30 +81,37 @@ function writeRange(
 
 /** A part of a query that asks what a limiter asks, as the string has it; nothing if it cannot stand there. */
 export function writeProperty(node: RangeNode | ValueNode, dialect: Dialect): string | undefined {
-  const name = LIMITER_OF[node.property];
-  const rule = dialect.limiters[name];
+  const rule = getPropertyRule(node.property, dialect);
   if (rule.how !== 'string') return undefined;
-  return writeInString(rule, name, describeAsLimiters(node), dialect);
+  if (node.property === 'doi') return rule.form.replace('{value}', () => node.value);
+  return writeInString(rule, LIMITER_OF[node.property], describeAsLimiters(node), dialect);
 }
 
-/** True if a database can limit a whole search by a property, in whatever way. */
-export function canLimit(property: Property, { limiters }: Dialect): boolean {
-  return limiters[LIMITER_OF[property]].how !== 'none';
+/** How a dialect asks for a property: as its limiter does; for an identifier, in the form that it has for it. */
+export function getPropertyRule(property: Property, { limiters, fields }: Dialect): LimiterRule {
+  if (property !== 'doi') return limiters[LIMITER_OF[property]];
+  return fields.identifier === undefined ? { how: 'none' } : { how: 'string', form: fields.identifier };
 }
 
-/** The limiter that asks for each property of a record. */
+/** The limiter that asks for each property of a record; there is none for its identifier. */
 export const LIMITER_OF = {
   year: 'years',
   entered: 'entered',
   type: 'types',
   language: 'languages',
-} as const satisfies Record<Property, LimiterName>;
+} as const satisfies Record<Exclude<Property, 'doi'>, LimiterName>;
 
 function describeAsLimiters(node: RangeNode | ValueNode): Limiters {
-  if (node.kind === 'value')
-    return node.property === 'language'
-      ? { languages: [node.value] }
-      : { types: DOCUMENT_TYPES.filter((type) => type === node.value) };
+  if (node.kind === 'value') {
+    switch (node.property) {
+      case 'language':
+        return { languages: [node.value] };
+      case 'type':
+        return { types: DOCUMENT_TYPES.filter((type) => type === node.value) };
+      case 'doi':
+        return {};
+    }
+  }
   const { from, to } = node;
   const text = { ...(from !== undefined && { from }), ...(to !== undefined && { to }) };
   if (node.property === 'entered') return { entered: text };

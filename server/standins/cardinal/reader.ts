@@ -1,4 +1,5 @@
 import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
+import { createIdentifierKey } from '#core/record/index';
 import { printPattern, type Pattern } from '#core/query/index';
 import { DOCUMENT_KINDS } from '../document-kinds';
 import { LeftJoin } from '../left-join';
@@ -98,6 +99,8 @@ class Reader {
     if (kinds) return this.readKinds(kinds[1] ?? '', start);
     const language = scanner.take(/lang\s*\(\s*(\p{L}{2,3})\s*\)/iuy);
     if (language) return { kind: 'key', key: `language=${(language[1] ?? '').toLowerCase()}` };
+    const identifier = scanner.take(/doi\s*\(\s*"([^"]*)"\s*\)/iy);
+    if (identifier) return { kind: 'identifier', key: createIdentifierKey(identifier[1] ?? '') };
     const operands = this.readOperand(start);
     return operands.length === 1
       ? createWords(operands[0]!, fields)

@@ -1,4 +1,5 @@
 import { countMonths, maskFields, type FieldMask, type SetExpression } from '#core/collection/index';
+import { createIdentifierKey } from '#core/record/index';
 import { createLabelKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import type { Vocabulary } from '#core/vocabulary/index';
@@ -102,6 +103,7 @@ class Reader {
         : { kind: 'key', key: `type=${type}` };
     }
     if (name === 'set') return this.readSet(start);
+    if (name === 'doi') return { kind: 'identifier', key: createIdentifierKey(this.takeLabel('doi', start)) };
     const fields = WORD_FIELDS[name];
     if (fields === undefined)
       return refuse('field', start, scanner.at, `“${name}” is not a field of Heronsmere.`);
@@ -119,7 +121,13 @@ class Reader {
   private takeLabel(field: string, start: number): string {
     const match = this.scanner.take(/"([^"]*)"/y);
     return (
-      match?.[1] ?? refuse('label', start, this.scanner.at, `${field}: takes a heading in quotation marks.`)
+      match?.[1] ??
+      refuse(
+        'label',
+        start,
+        this.scanner.at,
+        `${field}: takes ${field === 'doi' ? 'an identifier' : 'a heading'} in quotation marks.`,
+      )
     );
   }
 

@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import type { Completion, CompletionContext, CompletionResult } from '@codemirror/autocomplete';
 import { listFields } from '#core/outline/index';
-import { FIELDS, PROPERTIES, printQuery, build, type Property, type QueryNode } from '#core/query/index';
+import { FIELDS, FIELD_TABLE, PROPERTIES, printQuery, build, type QueryNode } from '#core/query/index';
 import { foldLetters } from '#core/text/index';
 import { getAmount } from '../counting/count-state';
 import { Counts } from '../counting/counts';
@@ -21,12 +21,6 @@ const OPERATORS = [
   { label: 'BEFORE', detail: 'near, in this order', apply: 'BEFORE 3 ' },
   { label: 'OFF', detail: 'takes no part', apply: 'OFF(' },
 ] as const;
-const PROPERTY_WORDS: Readonly<Record<Property, string>> = {
-  year: 'published in: 2015..2024',
-  entered: 'taken in during: 2026-01..2026-06',
-  type: 'a document type: review',
-  language: 'a language: en',
-};
 const HEADINGS = [
   { label: 'heading:', detail: 'a subject heading' },
   { label: 'branch:', detail: 'a heading and all below it' },
@@ -85,7 +79,7 @@ export class QueryCompletions {
       })),
       ...PROPERTIES.map((property) => ({
         label: `${property}:`,
-        detail: PROPERTY_WORDS[property],
+        detail: `${FIELD_TABLE[property].label}, like ${FIELD_TABLE[property].example}`,
         type: 'field',
         apply: `${property}: `,
       })),

@@ -1,6 +1,7 @@
 import {
   printQuery,
   build,
+  holdsNames,
   writePersonName,
   readProperty,
   type Field,
@@ -40,6 +41,7 @@ export interface RowKind {
     | 'year'
     | 'type'
     | 'language'
+    | 'doi'
     | 'block';
   readonly label: string;
   readonly hint: string;
@@ -136,6 +138,14 @@ export const ROW_KINDS: readonly RowKind[] = [
     property: 'type',
   },
   {
+    id: 'doi',
+    label: 'certain works by their identifiers',
+    hint: 'DOIs as they are written, with or without https://. Whole identifiers only.',
+    wordsLabel: 'DOIs, one a line',
+    takes: ['words'],
+    property: 'doi',
+  },
+  {
     id: 'language',
     label: 'a language',
     hint: 'By its code of two letters: en, fr, de, es.',
@@ -164,7 +174,7 @@ export function writeRow(parts: RowParts): string {
       build.heading(label, parts.scope, parts.vocabulary === '' ? undefined : parts.vocabulary),
     );
   }
-  if (kind.field === 'author' || kind.field === 'firstauthor') return writeNames(parts.words, kind.field);
+  if (kind.field && holdsNames(kind.field, 'people')) return writeNames(parts.words, kind.field);
   if (kind.property) return writeProperties(parts.words, kind.property);
   const words = joinWords(parts.words, kind.join === 'all' ? 'AND' : 'OR');
   if (words === '') return '';

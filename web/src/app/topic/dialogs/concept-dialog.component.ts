@@ -4,18 +4,10 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { describeProblem } from '#core/problem/index';
 import { findPlace, type Concept } from '#core/project/index';
-import { FIELDS, type Field } from '#core/query/index';
+import { FIELDS, getWordsRow, holdsNames, type Field } from '#core/query/index';
 import { ConceptCopies } from '../concept-copies';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
-
-const FIELD_WORDS: Readonly<Partial<Record<Field, string>>> = {
-  title: 'title',
-  abstract: 'abstract',
-  keywords: 'author keywords',
-  heading: 'words of headings',
-  text: 'whole text',
-};
 
 /** All about one concept: note, place in the query, fields, and what joins it to other concepts and projects. */
 @Component({
@@ -31,9 +23,9 @@ export class ConceptDialogComponent {
   private readonly dialog = inject(MatDialogRef);
   private readonly id = inject<string>(MAT_DIALOG_DATA);
 
-  protected readonly fields = FIELDS.filter((field) => FIELD_WORDS[field]).map((id) => ({
+  protected readonly fields = FIELDS.filter((field) => !holdsNames(field)).map((id) => ({
     id,
-    name: FIELD_WORDS[id] ?? id,
+    name: getWordsRow(id).label,
   }));
   protected readonly concept = computed(() => this.open.concepts().find((concept) => concept.id === this.id));
   protected readonly others = computed(() =>
