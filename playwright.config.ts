@@ -9,7 +9,7 @@ export default defineConfig({
   outputDir: 'test-results',
   fullyParallel: true,
   workers: 2,
-  // A test that passes only when tried again is listed at the end (scripts/test.mjs): a defect to find.
+  // A trace of the second try helps to find the cause; the test has failed all the same (scripts/test.mjs).
   retries: 1,
   projects: [
     { name: 'tasks', testIgnore: '**/figures*.spec.ts' },

@@ -46,10 +46,10 @@ async function countBrowserTests() {
   console.log('\nThe ten slowest browser tests:');
   for (const { seconds, title } of slowest) console.log(`${seconds.toFixed(1).padStart(6)} s  ${title}`);
   const unsure = tests.filter(({ status }) => status === 'flaky');
-  if (unsure.length > 0) console.log('\nPassed only when tried again, for a cause that is to be found:');
+  if (unsure.length > 0) console.log('\nFailed, though they passed when tried again:');
   for (const { title } of unsure) console.log(`  ${title}`);
   const count = (status) => tests.filter((one) => one.status === status).length;
-  add(code, count('expected') + unsure.length, count('unexpected'));
+  add(code, count('expected'), count('unexpected') + unsure.length);
 }
 
 /** The tests of a suite of the browser's runner, with those of the suites in it. */
