@@ -10,7 +10,8 @@ export { createMustFindQuery, createRecallQuery, judgeMustFind, readMustFinds } 
 export type { MustFindStanding } from './must-finds';
 export { findOverlap, listRepeatedWorks } from './overlap';
 export type { DatabaseResult, Overlap, RepeatedRecord, SearchOrderStep } from './overlap';
-export { drawSample, estimatePrecision, joinPrecisions } from './precision';
+export { SAMPLE_SIZE, createJudgementKey, drawFurther, drawRecords, judgePart } from './judged-sample';
+export { estimatePrecision, joinPrecisions } from './precision';
 export type { JudgedPart, ShareEstimate } from './precision';
 export type { Question } from './question';
 export { listSingleChanges } from './single-changes';

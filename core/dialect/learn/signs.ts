@@ -1,5 +1,3 @@
-import type { Field } from '../../query';
-
 /** Words and signs that are operators somewhere, in small letters. */
 export const OPERATOR_WORDS: Readonly<Record<'and' | 'or' | 'not', readonly string[]>> = {
   and: ['and', 'und', 'et', 'y', 'e', 'en', 'och', 'og', '&', '&&', '+'],

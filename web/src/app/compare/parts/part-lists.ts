@@ -8,6 +8,12 @@ import { RecordSets, type ListedRecords } from './record-sets';
 /** What two states find: only the later one, only the earlier one, or both. */
 export type PartId = 'gained' | 'common' | 'lost';
 
+export const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
+  { id: 'gained', name: 'gained' },
+  { id: 'lost', name: 'lost' },
+  { id: 'common', name: 'in both' },
+];
+
 /** The numbers of the records of each part, and why a record is in its part. */
 export interface PartNumbers extends Readonly<Record<PartId, readonly number[]>> {
   readonly why: (number: number, part: PartId) => string;

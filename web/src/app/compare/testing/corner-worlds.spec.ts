@@ -19,6 +19,7 @@ import { PartLists } from '../parts/part-lists';
 import { CombinationsComponent } from '../tools/combinations/combinations.component';
 import { EachTermComponent } from '../tools/each-term/each-term.component';
 import { GainedLostComponent } from '../tools/gained-lost/gained-lost.component';
+import { TwoStates } from '../tools/gained-lost/two-states';
 import { StaircaseComponent } from '../tools/staircase/staircase.component';
 import { SwapComponent } from '../tools/swap/swap.component';
 import { WhatToTryComponent } from '../tools/what-to-try/what-to-try.component';
@@ -57,7 +58,7 @@ const TOOLS: readonly (readonly [string, Type<unknown>])[] = [
 ];
 
 function open({ project, records, givesIds }: CornerWorld): SmallWorld {
-  const more = [VariantsTogether, PartLists, { provide: ElementRef, useValue: {} }];
+  const more = [VariantsTogether, PartLists, TwoStates, { provide: ElementRef, useValue: {} }];
   const small = new SmallWorld(project, records, givesIds, more, ESTIMATES);
   angular.inject(FreezeVariant).freeze('before', '');
   small.open.change({ kind: 'switch-term', id: 'animals0', off: true });

@@ -13,9 +13,9 @@ import type { Counted } from '../../../counting/count-state';
 import { OpenProject } from '../../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
 import { ChoiceRowComponent } from '../../../ui/choice-row.component';
-import { CountComponent } from '../../../records/count.component';
 import { formatNumber } from '../../../ui/number-format';
 import { CompareSubject } from '../../compare-subject';
+import { COUNT_TABLE } from '../../parts/count-table.component';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { compareCounts, type Comparison } from '#core/count/index';
@@ -24,7 +24,6 @@ import { readCount } from '../../../counting/read-count';
 import { findHue } from '../../parts/describe';
 import { RecordSets } from '../../parts/record-sets';
 import { follow } from '../../parts/waiting';
-import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 import { Messages } from '../../../ui/messages';
 
 /** The curve is drawn for so many terms. */
@@ -34,14 +33,7 @@ const MAX_DRAWN = 60;
 @Component({
   selector: 'app-each-term',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    ChartComponent,
-    ChoiceRowComponent,
-    CountComponent,
-    CountingBarComponent,
-    DatabaseChoiceComponent,
-    DatabaseHeadingComponent,
-  ],
+  imports: [COUNT_TABLE, ChartComponent, ChoiceRowComponent, CountingBarComponent, DatabaseChoiceComponent],
   templateUrl: './each-term.component.html',
   styleUrl: '../../parts/tools.scss',
 })
@@ -83,6 +75,7 @@ export class EachTermComponent {
     const { limiters } = this.subject.state();
     const cover = this.cover();
     return this.terms().map(({ term, finds, conceptWithout, draftWithout }, at) => ({
+      key: term.id,
       at,
       term,
       cells: this.subject.dialects().map((dialect) => {
@@ -93,10 +86,13 @@ export class EachTermComponent {
         const wholeDraft = this.subject.lookWhole(dialect);
         return {
           dialect,
-          found,
+          counted: found,
+          label: `${term.text} in ${dialect.name}`,
+          note: describeUniques(
+            compareCounts(readCount(whole), readCount(without)),
+            compareCounts(readCount(wholeDraft), readCount(draft)),
+          ),
           asked: [found, without, draft, ...(shown ? [whole] : [])],
-          only: compareCounts(readCount(whole), readCount(without)),
-          draft: compareCounts(readCount(wholeDraft), readCount(draft)),
         };
       }),
       isFree: cover?.free.includes(at) ?? false,
@@ -161,11 +157,6 @@ export class EachTermComponent {
     };
   });
 
-  /** What is said under the count of a term. */
-  protected describe({ only, draft }: ReturnType<typeof this.rows>[number]['cells'][number]): string {
-    return `unique: ${describeUnique(only)} in the concept, ${describeUnique(draft)} in the query`;
-  }
-
   /** What switching off what the smallest set does without would do in each database: it is worked out in one only. */
   protected readonly losses = computed(() => {
     const concept = this.shown()?.concept;
@@ -223,6 +214,11 @@ export class EachTermComponent {
       limiters,
     }));
   }
+}
+
+/** What is said under the count of a term. */
+function describeUniques(inConcept: Comparison, inQuery: Comparison): string {
+  return `unique: ${describeUnique(inConcept)} in the concept, ${describeUnique(inQuery)} in the query`;
 }
 
 /** A number, or a dash where it cannot be told: why not stands at the count. */

@@ -8,6 +8,8 @@ import { FreezeVariant } from '../../../freezing/freeze-variant';
 import { startInjection } from '../../../testing/injection';
 import { SmallWorld, arbitraryWorld, canSay, type World } from '../../testing/small-world';
 import { GainedLostComponent } from './gained-lost.component';
+import { SampleComponent } from './sample.component';
+import { TwoStates } from './two-states';
 import { PartLists } from '../../parts/part-lists';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;
@@ -15,7 +17,7 @@ const angular = startInjection();
 
 /** A variant, and a draft of which one term is off and one concept has another term. */
 async function start({ project, records }: World, givesIds = true) {
-  const small = new SmallWorld(project, records, givesIds, [PartLists]);
+  const small = new SmallWorld(project, records, givesIds, [PartLists, TwoStates]);
   angular.inject(FreezeVariant).freeze('before', '');
   small.open.change({ kind: 'switch-term', id: 'animals0', off: true });
   small.open.change({
@@ -24,6 +26,8 @@ async function start({ project, records }: World, givesIds = true) {
     terms: [{ id: 'more', text: 'road', off: false }],
   });
   const tool = small.make(GainedLostComponent);
+  const sample = small.make(SampleComponent);
+  const states = angular.inject(TwoStates);
   await small.count(() => tool['asked']());
   const [variant] = small.open.project().variants;
   const before = createSharedDraft(variant!.frozen);
@@ -35,7 +39,7 @@ async function start({ project, records }: World, givesIds = true) {
       common: now.filter((number) => then.includes(number)),
     };
   };
-  return { small, tool, parts, variant: variant! };
+  return { small, tool, sample, states, parts, variant: variant! };
 }
 
 describe('gained and lost', () => {
@@ -43,15 +47,15 @@ describe('gained and lost', () => {
     await fc.assert(
       fc.asyncProperty(arbitraryWorld, async (world) => {
         fc.pre(canSay(world, 'heronsmere'));
-        const { small, tool, parts } = await start(world);
-        await small.until(() => tool['lists']() !== undefined && tool['sizesOf']()('cardinal', 0) !== '');
+        const { small, tool, states, parts } = await start(world);
+        await small.until(() => states.lists() !== undefined && tool['sizesOf']()('cardinal', 0) !== '');
         for (const { dialect, cells } of tool['differences']()) {
           const { gained, lost, common } = parts(dialect.id);
           const sizes = [gained.length, lost.length, common.length];
           expect(cells.map(readExact)).toEqual(sizes);
           expect(sizes.map((_, part) => tool['sizesOf']()(dialect.id, part))).toEqual(sizes.map(String));
         }
-        const lists = tool['lists']()!;
+        const lists = states.lists()!;
         for (const part of ['gained', 'lost', 'common'] as const)
           expect([...lists[part]].sort((a, b) => a - b)).toEqual(parts('heronsmere')[part]);
       }),
@@ -63,9 +67,9 @@ describe('gained and lost', () => {
     await fc.assert(
       fc.asyncProperty(arbitraryWorld, async (world) => {
         fc.pre(canSay(world, 'heronsmere'));
-        const { small, tool, parts, variant } = await start(world);
-        await small.until(() => tool['lists']() !== undefined);
-        const lists = tool['lists']()!;
+        const { small, states, parts, variant } = await start(world);
+        await small.until(() => states.lists() !== undefined);
+        const lists = states.lists()!;
         const singles = listSingleChanges(variant.frozen, small.open.working());
         expect(singles).toHaveLength(2);
         for (const part of ['gained', 'lost'] as const)
@@ -87,15 +91,15 @@ describe('gained and lost', () => {
     await fc.assert(
       fc.asyncProperty(arbitraryWorld, async (world) => {
         fc.pre(canSay(world, 'heronsmere'));
-        const { small, tool, parts } = await start(world);
-        await small.until(() => tool['lists']() !== undefined);
+        const { small, sample, states, parts } = await start(world);
+        await small.until(() => states.lists() !== undefined);
         for (const part of ['gained', 'lost', 'common'] as const) {
           // What is drawn is noted when it is shown.
-          tool['precisions']();
-          tool['part'].set(part);
+          sample['precisions']();
+          sample['part'].set(part);
           const size = parts('heronsmere')[part].length;
-          await small.until(() => tool['records']().length === Math.min(size, 12));
-          for (const { key, record } of tool['records']())
+          await small.until(() => sample['records']().length === Math.min(size, 12));
+          for (const { key, record } of sample['records']())
             small.open.change({
               kind: 'judge-record',
               record: key,
@@ -103,7 +107,7 @@ describe('gained and lost', () => {
             });
         }
         await small.until(() => true);
-        const precisions = tool['precisions']()!;
+        const precisions = sample['precisions']()!;
         const isGood = (number: number): boolean => world.records.heronsmere[number]!.title.includes('bat');
         precisions.parts.forEach(({ good, bad, size }, at) => {
           const all = parts('heronsmere')[(['gained', 'lost', 'common'] as const)[at]!];
@@ -125,12 +129,12 @@ describe('gained and lost', () => {
   it('say where a part cannot be said', async () => {
     await fc.assert(
       fc.asyncProperty(arbitraryWorld, async (world) => {
-        const { small, tool } = await start(world);
+        const { small, states } = await start(world);
         const unsaid = DATABASES.filter((id) => !canSay(world, id)).map((id) => findDialect(id)!.name);
         await small.until(
           () =>
             small.subject
-              .listOff(tool['asTheyAre']())
+              .listOff(states.asTheyAre())
               .map(({ name }) => name)
               .join() === unsaid.join(),
         );
@@ -141,9 +145,9 @@ describe('gained and lost', () => {
 
   it('have counts though a database gives no records, and say that it has no lists', async () => {
     const [world] = fc.sample(arbitraryWorld, { numRuns: 1, seed: 5 });
-    const { small, tool, parts } = await start(world!, false);
-    await small.until(() => tool['listFailure']() !== '');
-    expect(tool['listFailure']()).toContain('Heronsmere');
+    const { small, tool, states, parts } = await start(world!, false);
+    await small.until(() => states.listFailure() !== '');
+    expect(states.listFailure()).toContain('Heronsmere');
     for (const { dialect, cells } of tool['differences']())
       expect(cells.map(readExact)).toEqual(
         (['gained', 'lost', 'common'] as const).map((part) => parts(dialect.id)[part].length),

@@ -17,15 +17,15 @@ describe('the staircase', () => {
         const whole = small.findDraft('heronsmere').length;
         rows.forEach((row, at) => {
           const before = rows[at - 1];
-          for (const [place, { dialect, counted, difference }] of row.cells.entries()) {
+          for (const [place, { dialect, counted, note }] of row.cells.entries()) {
             const isOther = isLacking(counted);
             const found = small.find(dialect.id, row.after.root).length;
             if (!isOther) expect(readExact(counted)).toBe(found);
-            if (difference === 'a part left out')
+            if (note === 'a part left out')
               expect(isOther || isLacking(before?.cells[place]?.counted)).toBe(true);
-            else if (difference !== '') {
+            else if (note !== '') {
               const then = small.find(dialect.id, before!.after.root).length;
-              expect(difference).toBe(formatDifference(found - then));
+              expect(note).toBe(formatDifference(found - then));
             }
           }
           if (row.thrown)

@@ -13,12 +13,12 @@ import { IconComponent } from '../../../ui/icon.component';
 import { formatAmount, formatDifference } from '../../../ui/number-format';
 import { RecordDrawer } from '../../../records/record-drawer';
 import { CompareSubject } from '../../compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
 import { KeptChoices } from '../../kept-choices';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { RecordSets } from '../../parts/record-sets';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { findHue, findHueRole } from '../../parts/describe';
-import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
 
@@ -27,12 +27,12 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
   selector: 'app-staircase',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    COUNT_TABLE,
     ChartComponent,
     CountComponent,
     CountingBarComponent,
     DatabaseChoiceComponent,
     IconComponent,
-    DatabaseHeadingComponent,
   ],
   templateUrl: './staircase.component.html',
   styleUrl: '../../parts/tools.scss',
@@ -50,13 +50,13 @@ export class StaircaseComponent {
   protected readonly rows = computed(() => {
     const dialects = this.subject.dialects();
     const steps = this.steps();
-    return steps.map((step, at) => {
+    const rows = steps.map((step, at) => {
       const before = steps[at - 1];
       const thrown =
         before && step.kind !== 'limiter'
           ? { root: build.not(before.after.root, step.after.root), limiters: before.after.limiters }
           : undefined;
-      const cells = dialects.map((dialect) => this.lookStep(step.after, before?.after, dialect));
+      const cells = dialects.map((dialect) => this.lookStep(step, before?.after, dialect));
       const { database } = this.subject;
       const shown = database();
       const without = step.without && shown ? this.subject.look(step.without, shown) : undefined;
@@ -84,17 +84,14 @@ export class StaircaseComponent {
         cost: this.findCost(step.without),
       };
     });
+    const dearest = findDearest(rows);
+    return rows.map((row) => ({ ...row, isMarked: row === dearest }));
   });
   protected readonly asked = computed<(Counted | undefined)[]>(() =>
     this.rows().flatMap(({ cells, asked }) => [...cells.map(({ counted }) => counted), ...asked]),
   );
   /** The step that costs most when it alone is left out. */
-  protected readonly dearest = computed(() => {
-    const [first] = this.rows()
-      .filter(({ cost }) => cost !== undefined && cost > 0)
-      .sort((a, b) => (b.cost ?? 0) - (a.cost ?? 0));
-    return first;
-  });
+  protected readonly dearest = computed(() => findDearest(this.rows()));
   protected readonly chart = computed<ChartContent>(() => {
     const rows = this.rows();
     const shown = this.subject.database();
@@ -157,11 +154,15 @@ export class StaircaseComponent {
   protected readonly isReordered = computed(() => this.choices.stepOrder().length > 0);
 
   /** What stands after a step, and what the step did. */
-  private lookStep(after: Question, before: Question | undefined, dialect: Dialect) {
+  private lookStep(
+    { after, words }: { readonly after: Question; readonly words: string },
+    before: Question | undefined,
+    dialect: Dialect,
+  ): CountCell {
     const counted = this.subject.look(after, dialect);
     const then = before && this.subject.look(before, dialect);
-    const difference = then ? describeLimiterGap(readCount(counted), readCount(then)) : '';
-    return { dialect, counted, difference };
+    const note = then ? describeLimiterGap(readCount(counted), readCount(then)) : '';
+    return { dialect, counted, label: `After ${words} in ${dialect.name}`, note };
   }
 
   /** What a step threw away, where the database can say it in the same fields and with nothing left out. */
@@ -191,6 +192,15 @@ export class StaircaseComponent {
   }
 
   protected readonly formatDifference = formatDifference;
+}
+
+function findDearest<Row extends { readonly cost: number | undefined }>(
+  rows: readonly Row[],
+): Row | undefined {
+  const [first] = rows
+    .filter(({ cost }) => cost !== undefined && cost > 0)
+    .sort((a, b) => (b.cost ?? 0) - (a.cost ?? 0));
+  return first;
 }
 
 function cut(words: string): string {

@@ -29,7 +29,7 @@ describe('swapping', () => {
           DATABASES.forEach((id, at) => {
             const cell = cells[at];
             // Where the draft cannot be said, its alternatives are set beside what is left of it.
-            if (isLacking(cell?.counted) || cell?.fidelity !== '' || !canSay(world, id)) return;
+            if (isLacking(cell?.counted) || cell?.warning !== '' || !canSay(world, id)) return;
             expect(`${alternative.words}: ${readExact(cell.counted)}`).toBe(
               `${alternative.words}: ${changed ? small.findDraft(id, changed).length : 'not to be made'}`,
             );
@@ -75,7 +75,7 @@ describe('swapping', () => {
         // What stands there is one of the choices: an alternative is put forward only if it is nearer.
         expect(measure()).toBe(Math.min(now, ...distances));
         if (measure() < now) small.open.undo();
-        expect(tool['isBestAsItIs']()).toBe(Math.min(...distances) >= now);
+        expect(tool['lined']()[0]?.isBest).toBe(Math.min(...distances) >= now);
         expect(small.open.project().working).toEqual(banded.working);
       }),
       { numRuns: 30 },

@@ -14,10 +14,10 @@ import { readCount } from '../../../counting/read-count';
 import { OpenProject } from '../../../state/open-project';
 import { CountComponent } from '../../../records/count.component';
 import { CompareSubject } from '../../compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
 import { Alternatives } from '../../parts/alternatives';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
-import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 /** Stands for the draft as it is among the alternatives. */
 const AS_IT_IS = 'as it is';
@@ -25,23 +25,14 @@ const AS_IT_IS = 'as it is';
 /** One alternative with its counts. */
 interface SwapRow {
   readonly alternative: Alternative;
-  readonly cells: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly counted: Counted | undefined;
-    readonly difference: string;
-    /** What the alternative's string does to its meaning there, where that is not so of the whole as it stands. */
-    readonly fidelity: string;
-    /** Against the alternative above it: what a rung of a ladder gains. */
-    readonly gained: string;
-  }[];
+  readonly cells: readonly CountCell[];
 }
 
 /** Holds the rest and tries alternatives in one place, or in two at once. */
 @Component({
   selector: 'app-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, DatabaseHeadingComponent],
+  imports: [COUNT_TABLE, CountComponent, CountingBarComponent, DatabaseChoiceComponent],
   templateUrl: './swap.component.html',
   styleUrl: '../../parts/tools.scss',
 })
@@ -74,6 +65,7 @@ export class SwapComponent {
 
   protected readonly rows = computed<SwapRow[]>(() => {
     const rows: SwapRow[] = [];
+    const isLadder = this.tried().some(({ words }) => words.startsWith('within '));
     for (const alternative of this.tried()) {
       const question = this.alternatives.ask(this.subject.project(), alternative.change);
       if (!question) continue;
@@ -84,20 +76,24 @@ export class SwapComponent {
           const counted = this.subject.look(question, dialect);
           const whole = this.subject.lookWhole(dialect);
           const before = above?.cells[at]?.counted;
+          const gained = before && isLadder ? describeStep(counted, before) : '';
           return {
-            id: dialect.id,
-            name: dialect.name,
+            dialect,
             counted,
-            difference: describeLimiterGap(readCount(counted), readCount(whole)),
-            fidelity: describeFidelity(counted, whole),
-            gained: before ? describeStep(counted, before) : '',
+            label: `${alternative.words} in ${dialect.name}`,
+            note: [
+              describeLimiterGap(readCount(counted), readCount(whole)),
+              gained && `${gained} on the step before`,
+            ]
+              .filter(Boolean)
+              .join(' · '),
+            warning: describeFidelity(counted, whole),
           };
         }),
       });
     }
     return rows;
   });
-  protected readonly isLadder = computed(() => this.tried().some(({ words }) => words.startsWith('within ')));
   protected readonly wholes = computed(() =>
     this.subject.dialects().map((dialect) => this.subject.lookWhole(dialect)),
   );
@@ -153,7 +149,29 @@ export class SwapComponent {
     if (now !== undefined && now <= (best?.distance ?? Infinity)) return AS_IT_IS;
     return best?.alternative;
   });
-  protected readonly isBestAsItIs = computed(() => this.best() === AS_IT_IS);
+  /** The draft as it is, then the alternatives. */
+  protected readonly lined = computed(() => {
+    const best = this.best();
+    const asItIs = {
+      key: AS_IT_IS,
+      alternative: undefined,
+      isMarked: true,
+      isBest: best === AS_IT_IS,
+      cells: this.subject.dialects().map((dialect, at): CountCell => ({
+        dialect,
+        counted: this.wholes()[at],
+        label: `As it is in ${dialect.name}`,
+      })),
+    };
+    const rows = this.rows().map(({ alternative, cells }) => ({
+      key: alternative.key,
+      alternative,
+      isMarked: false,
+      isBest: alternative === best,
+      cells,
+    }));
+    return [asItIs, ...rows];
+  });
 
   protected takeBest(event: Event): void {
     const best = this.best();

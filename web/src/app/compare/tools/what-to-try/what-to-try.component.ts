@@ -14,14 +14,13 @@ import { readCount } from '../../../counting/read-count';
 import type { Counted } from '../../../counting/count-state';
 import { OpenProject } from '../../../state/open-project';
 import { ChoiceRowComponent } from '../../../ui/choice-row.component';
-import { CountComponent } from '../../../records/count.component';
 import { CompareSubject } from '../../compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
 import { Alternatives } from '../../parts/alternatives';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { OfferedTerms } from '../../parts/offered-terms';
 import { mapSliced } from '../../parts/sliced';
 import { shortenName } from '../../../ui/short-name';
-import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 
 /** So many of the best are shown first. */
 const FIRST_SHOWN = 12;
@@ -30,7 +29,7 @@ const FIRST_SHOWN = 12;
 @Component({
   selector: 'app-what-to-try',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, CountingBarComponent, DatabaseHeadingComponent],
+  imports: [COUNT_TABLE, ChoiceRowComponent, CountingBarComponent],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
   styleUrl: '../../parts/tools.scss',
@@ -93,7 +92,7 @@ export class WhatToTryComponent {
   protected readonly ranked = computed(() => {
     const draft = this.whole().counts;
     const bands = this.bands();
-    const names = this.subject.dialects().map(({ name }) => name);
+    const dialects = this.subject.dialects();
     const ranked = rankProposals(
       this.looked().map(({ proposal, counts, cells }) => ({ proposal: { ...proposal, cells }, counts })),
       draft,
@@ -104,10 +103,20 @@ export class WhatToTryComponent {
       .filter(({ direction }) => this.towards() === 'both' || direction === this.towards())
       .map((judged) => ({
         ...judged,
-        reason: describeProposal(judged, draft, names.map(shortenName)),
-        cells: judged.proposal.cells.map((counted, at) => {
-          const difference = describeLimiterGap(readCount(counted), readCount(this.whole().cells[at]));
-          return { counted, name: names[at] ?? '', difference };
+        key: judged.proposal.key,
+        reason: describeProposal(
+          judged,
+          draft,
+          dialects.map(({ name }) => shortenName(name)),
+        ),
+        cells: dialects.map((dialect, at): CountCell => {
+          const counted = judged.proposal.cells[at];
+          return {
+            dialect,
+            counted,
+            label: `${judged.proposal.words} in ${dialect.name}`,
+            note: describeLimiterGap(readCount(counted), readCount(this.whole().cells[at])),
+          };
         }),
       }));
   });

@@ -1,16 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Limiters } from '#core/limiter/index';
 import { listYearSpans, summariseYears } from '#core/compare/index';
-import type { Dialect } from '#core/dialect/index';
 import { findObstacle, getAmount, getExact, getLeast } from '#core/count/index';
 import type { Counted } from '../../../counting/count-state';
 import { readCount } from '../../../counting/read-count';
 import { formatAmount } from '../../../ui/number-format';
 import { OpenProject } from '../../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
-import { CountComponent } from '../../../records/count.component';
-import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 import { CompareSubject } from '../../compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
@@ -19,14 +17,7 @@ import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 @Component({
   selector: 'app-years',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    ChartComponent,
-    CountComponent,
-    CountingBarComponent,
-    DatabaseChoiceComponent,
-    DatabaseHeadingComponent,
-    WiderNoteComponent,
-  ],
+  imports: [ChartComponent, COUNT_TABLE, CountingBarComponent, DatabaseChoiceComponent, WiderNoteComponent],
   templateUrl: './years.component.html',
   styleUrl: '../../parts/tools.scss',
 })
@@ -43,14 +34,16 @@ export class YearsComponent {
       const years = { ...(from !== undefined && { from }), ...(to !== undefined && { to }) };
       const within: Limiters = { ...limiters, years };
       return {
+        key: span.words,
         span,
-        cells: this.subject.dialects().map((dialect) => {
+        cells: this.subject.dialects().map((dialect): CountCell => {
+          const label = `${span.words} in ${dialect.name}`;
           const counted = this.subject.look({ root, limiters: within }, dialect);
-          if (!isLimited(counted)) return { dialect, counted: undefined, remark: 'no years here' };
+          if (!isLimited(counted)) return { dialect, label, counted: undefined, remark: 'no years here' };
           const obstacle = findObstacle(readCount(counted), readCount(this.subject.lookWhole(dialect)));
           return obstacle === 'other-fields'
-            ? { dialect, counted: undefined, remark: 'in other fields' }
-            : { dialect, counted, remark: '' };
+            ? { dialect, label, counted: undefined, remark: 'in other fields' }
+            : { dialect, label, counted };
         }),
       };
     });
@@ -93,10 +86,6 @@ export class YearsComponent {
     ],
     isLog: false,
   }));
-
-  protected labelOf(words: string, { name }: Dialect): string {
-    return `${words} in ${name}`;
-  }
 }
 
 /** `a`, `a and b`, `a, b and c`. */

@@ -1,0 +1,190 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import {
+  SAMPLE_SIZE,
+  createJudgementKey,
+  drawFurther,
+  drawRecords,
+  estimatePrecision,
+  joinPrecisions,
+  judgePart,
+  type JudgedPart,
+  type ShareEstimate,
+} from '#core/compare/index';
+import type { Dialect } from '#core/dialect/index';
+import { succeed } from '#core/problem/index';
+import type { Verdict } from '#core/project/index';
+import { describeAuthors } from '#core/record/index';
+import { Connections } from '../../../state/connections';
+import { fetchByNumbers } from '../../../state/fetch-records';
+import { OpenProject } from '../../../state/open-project';
+import { ChoiceRowComponent } from '../../../ui/choice-row.component';
+import { PARTS, type PartId } from '../../parts/part-lists';
+import { follow } from '../../parts/waiting';
+import { TwoStates } from './two-states';
+
+/** Records drawn from each part, to be judged, and the precision that follows. */
+@Component({
+  selector: 'app-sample',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceRowComponent],
+  templateUrl: './sample.component.html',
+  styleUrls: ['../../parts/tools.scss', './sample.component.scss'],
+})
+export class SampleComponent {
+  protected readonly states = inject(TwoStates);
+  private readonly open = inject(OpenProject);
+  private readonly connections = inject(Connections);
+
+  protected readonly part = signal<PartId>('gained');
+  /** Further samples of the same size, one behind the other. */
+  private readonly size = signal(SAMPLE_SIZE);
+  private readonly sample = computed(() => {
+    const lists = this.states.lists();
+    const dialect = this.states.database();
+    if (!lists || !dialect) return undefined;
+    const numbers = lists[this.part()];
+    return { dialect, numbers: drawRecords(numbers, this.size()), size: numbers.length, why: lists.why };
+  });
+  private readonly fetched = follow(
+    () => this.sample(),
+    async ({ dialect, numbers }: { dialect: Dialect; numbers: readonly number[] }) =>
+      succeed({ numbers, records: await fetchByNumbers(this.connections.find(dialect.id), numbers) }),
+  );
+  protected readonly records = computed(() => {
+    const answer = this.fetched();
+    const sample = this.sample();
+    if (answer.status !== 'done' || !answer.outcome.ok || !sample) return [];
+    const { records, numbers } = answer.outcome.value;
+    // Records of another part, still on their way out, are not to be judged as this one's.
+    if (numbers.join() !== sample.numbers.join()) return [];
+    return records.flatMap((record, at) => {
+      if (!record) return [];
+      const key = createJudgementKey(sample.dialect.id, record.id);
+      return {
+        key,
+        record,
+        line: [describeAuthors(record.authors, 3), record.source, record.year].filter(Boolean).join(' · '),
+        verdict: this.open.project().judgements[key]?.verdict,
+        why: sample.why(numbers[at] ?? -1, this.part()),
+      };
+    });
+  });
+  protected readonly isFetching = computed(() => this.fetched().status === 'waiting');
+  protected readonly canDrawMore = computed(() => {
+    const sample = this.sample();
+    return sample !== undefined && sample.numbers.length < sample.size;
+  });
+  protected readonly verdicts: readonly {
+    readonly id: Verdict;
+    readonly name: string;
+    readonly key: string;
+  }[] = [
+    { id: 'on', name: 'on topic', key: 'y' },
+    { id: 'off', name: 'off topic', key: 'n' },
+    { id: 'unsure', name: 'not sure', key: 'u' },
+  ];
+
+  /** What was judged of each part: only drawn records count, so that the sample stays one. */
+  private readonly judged = computed(() => {
+    const lists = this.states.lists();
+    const dialect = this.states.database();
+    if (!lists || !dialect) return undefined;
+    const { judgements } = this.open.project();
+    const seen = this.seen();
+    const before = this.drawnBefore();
+    const judge = (id: PartId): JudgedPart => {
+      const shown = seen.get(`${dialect.id} ${this.states.from()} ${this.states.to()} ${id}`) ?? [];
+      const drawn = before.status === 'done' && before.outcome.ok ? before.outcome.value[id] : [];
+      return judgePart(lists[id].length, [...shown, ...drawn], judgements);
+    };
+    return { gained: judge('gained'), lost: judge('lost'), common: judge('common') };
+  });
+  /** What was drawn and judged when the page was open before: for as long as all that is drawn was judged, more was drawn. */
+  private readonly drawnBefore = follow(
+    () => {
+      const [lists, dialect] = [this.states.lists(), this.states.database()];
+      return lists && dialect && { lists, dialect };
+    },
+    async ({ lists, dialect }) =>
+      succeed({
+        gained: await this.findDrawn(lists.gained, dialect),
+        lost: await this.findDrawn(lists.lost, dialect),
+        common: await this.findDrawn(lists.common, dialect),
+      }),
+  );
+  /** The records of each part that were drawn, by their keys. */
+  private readonly seen = linkedSignal<
+    { key: string; keys: readonly string[] } | undefined,
+    ReadonlyMap<string, readonly string[]>
+  >({
+    source: () => {
+      const dialect = this.states.database();
+      const keys = this.records().map(({ key }) => key);
+      return dialect && keys.length > 0
+        ? { key: `${dialect.id} ${this.states.from()} ${this.states.to()} ${this.part()}`, keys }
+        : undefined;
+    },
+    computation: (drawn, previous) => {
+      const before = previous?.value ?? new Map<string, readonly string[]>();
+      return drawn ? new Map(before).set(drawn.key, drawn.keys) : before;
+    },
+  });
+  protected readonly precisions = computed(() => {
+    const judged = this.judged();
+    if (!judged) return undefined;
+    return {
+      parts: PARTS.map(({ id, name }) => ({
+        name,
+        ...judged[id],
+        words: describeEstimate(estimatePrecision(judged[id])),
+      })),
+      from: describeEstimate(joinPrecisions([judged.common, judged.lost])),
+      to: describeEstimate(joinPrecisions([judged.common, judged.gained])),
+    };
+  });
+
+  private async findDrawn(numbers: readonly number[], dialect: Dialect): Promise<string[]> {
+    const isJudged = (key: string): boolean => this.open.project().judgements[key] !== undefined;
+    const keys: string[] = [];
+    if (!Object.keys(this.open.project().judgements).some((key) => key.startsWith(`${dialect.id} `)))
+      return keys;
+    while (keys.length < numbers.length) {
+      const fresh = drawFurther(numbers, keys.length);
+      const records = await fetchByNumbers(this.connections.find(dialect.id), fresh);
+      const drawn = records.flatMap((record) => (record ? [createJudgementKey(dialect.id, record.id)] : []));
+      keys.push(...drawn);
+      if (drawn.length < fresh.length || !drawn.every(isJudged)) break;
+    }
+    return keys;
+  }
+
+  protected judge(key: string, title: string, verdict: Verdict | undefined): void {
+    const judgement = verdict && { verdict, title };
+    this.open.change({ kind: 'judge-record', record: key, judgement });
+  }
+
+  protected takeKey(event: KeyboardEvent, key: string, title: string): void {
+    const found = this.verdicts.find((one) => one.key === event.key);
+    if (!found) return;
+    event.preventDefault();
+    this.judge(key, title, found.id);
+    const item = (event.currentTarget as HTMLElement).nextElementSibling;
+    if (item instanceof HTMLElement) item.focus();
+  }
+
+  protected choosePart(id: string): void {
+    this.part.set(PARTS.find((part) => part.id === id)?.id ?? 'gained');
+    this.size.set(SAMPLE_SIZE);
+  }
+
+  protected drawMore(): void {
+    this.size.update((size) => size + SAMPLE_SIZE);
+  }
+}
+
+/** `40 % (12–71 %)`, or that nothing is known yet. */
+function describeEstimate(estimate: ShareEstimate | undefined): string {
+  if (!estimate) return 'not sampled yet';
+  const percent = (share: number): string => String(Math.round(100 * share));
+  return `${percent(estimate.middle)} % on topic (${percent(estimate.low)}–${percent(estimate.high)} %)`;
+}
