@@ -15,17 +15,17 @@ import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/m
 import { listFields } from '#core/outline/index';
 import { describeInFull } from '#core/problem/index';
 import { OpenProject } from '../state/open-project';
-import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import { describeComparison } from '../counting/describe-count';
-import { formatAmount, formatNumber } from '../ui/number-format';
+import { formatAmount } from '../ui/number-format';
 import { shortenName } from '../ui/short-name';
 import { RowActions, type Entry } from './row-actions';
 import { ROW_COMMANDS, findCommand, type RowCommand } from './row-commands';
+import { RowCountComponent } from './row-count.component';
 import { RowEntryComponent } from './row-entry.component';
+import { RowWordsComponent } from './row-words.component';
 import { QueryDesk } from './query-desk';
-import { QueryNumbers, type RowCell } from './query-numbers';
+import { QueryNumbers } from './query-numbers';
 import type { OutlineRow, RowBrace } from '#core/outline/index';
 
 const JOIN_WORDS = { all: 'all of', any: 'any of', near: 'near' } as const;
@@ -38,13 +38,14 @@ const JOIN_WORDS = { all: 'all of', any: 'any of', near: 'near' } as const;
     CdkDrag,
     CdkDragHandle,
     CdkDropList,
-    CountComponent,
     IconComponent,
     MatMenu,
     MatMenuContent,
     MatMenuItem,
     MatMenuTrigger,
+    RowCountComponent,
     RowEntryComponent,
+    RowWordsComponent,
   ],
   templateUrl: './query-outline.component.html',
   styleUrl: './query-outline.component.scss',
@@ -252,16 +253,6 @@ export class QueryOutlineComponent {
   protected isAdding(key: string): Entry | undefined {
     const entry = this.actions.entry();
     return entry?.kind === 'new' && entry.key === key ? entry : undefined;
-  }
-
-  protected describeRemoved({ removed }: RowCell): string {
-    if (!removed) return '';
-    if (removed.kind === 'none') return describeComparison(removed);
-    const { least, greatest } = removed;
-    if (greatest === 0) return 'removes none';
-    return least === greatest
-      ? `removes ${formatNumber(least)}`
-      : `removes ${formatNumber(least)} to ${formatNumber(greatest)}`;
   }
 
   protected describeDominant(row: OutlineRow): { words: string; hue: string; change: string } | undefined {

@@ -19,6 +19,12 @@ import type { SkosProgress, SkosReading } from '#core/vocabulary/skos/index';
 import type { Counted } from '../counting/count-state';
 import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
+import {
+  HeadingPaneComponent,
+  type ListedHeading,
+  type PaneAction,
+  type ShownHeading,
+} from './heading-pane.component';
 import { TermEntry } from './term-entry';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { CountComponent } from '../records/count.component';
@@ -32,13 +38,6 @@ export interface ThesaurusQuestion {
   readonly words: string;
 }
 
-/** A heading as it is listed: with what it finds alone, or with all below it. */
-interface ListedHeading {
-  readonly heading: Heading;
-  readonly by?: string;
-  readonly counted: Counted | undefined;
-}
-
 const MAX_FOUND = 60;
 const MAX_LISTED = 200;
 
@@ -46,7 +45,7 @@ const MAX_LISTED = 200;
 @Component({
   selector: 'app-thesaurus-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, ChoiceRowComponent, CountComponent, IconComponent],
+  imports: [DIALOG_PARTS, ChoiceRowComponent, CountComponent, HeadingPaneComponent, IconComponent],
   templateUrl: './thesaurus-dialog.component.html',
   styleUrl: './thesaurus-dialog.component.scss',
 })
@@ -115,7 +114,7 @@ export class ThesaurusDialogComponent {
   protected readonly found = computed<readonly ListedHeading[]>(() =>
     this.listed().map(({ heading, by }) => ({ heading, by, counted: this.look(heading, 'heading') })),
   );
-  protected readonly shown = computed(() => {
+  protected readonly shown = computed<ShownHeading | undefined>(() => {
     const around = this.around();
     if (!around) return undefined;
     const list = (headings: readonly Heading[]): ListedHeading[] =>
@@ -151,14 +150,29 @@ export class ThesaurusDialogComponent {
     void this.store.load(this.chosenEntry()?.id ?? '');
   }
 
-  protected walk(heading: Heading): void {
+  protected act(action: PaneAction): void {
+    switch (action.kind) {
+      case 'walk':
+        return this.walk(action.heading);
+      case 'go-back':
+        return this.goBack();
+      case 'take-heading':
+        return this.takeHeading(action.heading, action.scope);
+      case 'take-words':
+        return this.take(action.words.map(quoteWords));
+      case 'take-translation':
+        return this.takeTranslation(action.label, action.language);
+    }
+  }
+
+  private walk(heading: Heading): void {
     const from = this.current();
     if (from) this.walked.update((walked) => [...walked, from.label]);
     this.label.set(heading.label);
     void this.announcer.announce(heading.label);
   }
 
-  protected goBack(): void {
+  private goBack(): void {
     this.label.set(this.walked().at(-1));
     this.walked.update((walked) => walked.slice(0, -1));
   }
@@ -168,20 +182,11 @@ export class ThesaurusDialogComponent {
     this.walked.set([]);
   }
 
-  protected takeHeading({ label }: Heading, scope: 'heading' | 'branch'): void {
+  private takeHeading({ label }: Heading, scope: 'heading' | 'branch'): void {
     this.take([printQuery(build.heading(label, scope, this.dialect()?.headings?.vocabulary))]);
   }
 
-  /** The label and the entry terms as words, for databases without these headings. */
-  protected takeWords({ label, entryTerms }: Heading): void {
-    this.take([label, ...entryTerms].map(quoteWords));
-  }
-
-  protected takeWord(word: string): void {
-    this.take([quoteWords(word)]);
-  }
-
-  protected takeTranslation(label: string, language: string): void {
+  private takeTranslation(label: string, language: string): void {
     const concept = this.concept();
     if (!concept) return;
     const terms = this.entry

@@ -16,11 +16,12 @@ import {
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { TermMark } from '#core/compare/index';
 import { describeInFull } from '#core/problem/index';
-import { getConceptLetter, type Concept, type Term } from '#core/project/index';
+import type { Concept, Term } from '#core/project/index';
 import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { shortenName } from '../ui/short-name';
+import { ConceptHeadComponent } from './concept-head.component';
 import { TermLineComponent } from './term-line.component';
 import type { ColumnAction, ConceptView, Measure, MoveDirection, TermView } from './topic-views';
 
@@ -46,6 +47,7 @@ const AROUND = 122;
     MatMenuTrigger,
     CountComponent,
     IconComponent,
+    ConceptHeadComponent,
     TermLineComponent,
   ],
   templateUrl: './concept-column.component.html',
@@ -79,9 +81,6 @@ export class ConceptColumnComponent {
   private readonly room = signal(480);
   protected readonly hue = computed(() => getHueClass(this.view().turn));
   protected readonly isRuled = computed(() => this.view().turn >= 8);
-  protected readonly letter = computed(() => getConceptLetter(this.view().turn));
-  protected readonly isFirst = computed(() => this.view().turn === 0);
-  protected readonly isLast = computed(() => this.view().turn === this.others().length - 1);
   protected readonly isSideBySide = computed(() => this.databases().length > 1);
   protected readonly width = computed(
     () => `${this.isSideBySide() ? 170 + 54 * this.databases().length : 248}px`,

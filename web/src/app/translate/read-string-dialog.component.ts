@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { listLimiters, type Limiters } from '#core/limiter/index';
-import { MatCheckbox } from '@angular/material/checkbox';
 import { MatDialogRef } from '@angular/material/dialog';
 import { MatFormField } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -29,6 +28,7 @@ import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { HistoryLinesComponent, type ShownLine } from './history-lines.component';
 import { canBeConcept, importHistory, importString, mergeLimiters, proposeName } from './string-import';
 
 /** The most problems that are listed. */
@@ -69,7 +69,7 @@ interface Reading {
   imports: [
     DIALOG_PARTS,
     CountComponent,
-    MatCheckbox,
+    HistoryLinesComponent,
     MatFormField,
     MatInput,
     MatOption,
@@ -127,7 +127,7 @@ export class ReadStringDialogComponent {
     source: this.text,
     computation: () => new Map(),
   });
-  protected readonly lines = computed(() =>
+  protected readonly lines = computed<readonly ShownLine[]>(() =>
     (this.history()?.lines ?? []).map((line) => ({
       line,
       meaning: printQuery(line.root),
@@ -211,10 +211,6 @@ export class ReadStringDialogComponent {
     this.dialog.close();
   }
 
-  protected countWords({ count }: HistoryLine): string {
-    return count === undefined ? '' : count.toLocaleString('en');
-  }
-
   protected takeSo({ number }: HistoryLine, takes: boolean): void {
     const others = [...this.takenSo()].filter((one) => one !== number);
     this.takenSo.set(new Set(takes ? [...others, number] : others));
@@ -222,10 +218,6 @@ export class ReadStringDialogComponent {
 
   protected setConcept(line: HistoryLine, name: string | undefined): void {
     this.renamed.set(new Map(this.renamed()).set(line.number, name));
-  }
-
-  protected propose(line: HistoryLine): string {
-    return proposeName(line);
   }
 
   /** Lines of ORs become concepts unless the person says otherwise. */

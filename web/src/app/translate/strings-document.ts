@@ -1,5 +1,5 @@
 import type { HandStep } from '#core/dialect/index';
-import { describeStep } from './rendering-notes';
+import { describeStep } from './rendering/rendering-notes';
 
 /** One database's part of the document. */
 export interface DocumentEntry {

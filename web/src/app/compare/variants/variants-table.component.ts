@@ -1,7 +1,6 @@
 import { DatePipe } from '@angular/common';
 import { isSameLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from '@angular/core';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import {
   compareCounts,
   divideExactly,
@@ -21,29 +20,23 @@ import { readCount } from '../../counting/read-count';
 import { DraftCounts } from '../../counting/draft-counts';
 import { writeMoment } from '../../data/clock-and-ids';
 import { saveFile } from '../../data/save-file';
-import {
-  FreezeDialogComponent,
-  type FreezeAnswer,
-  type FreezeQuestion,
-} from '../../freezing/freeze-dialog.component';
 import { FreezeVariant } from '../../freezing/freeze-variant';
 import { OpenProject } from '../../state/open-project';
 import { CountComponent } from '../../records/count.component';
-import { IconComponent } from '../../ui/icon.component';
 import { formatAmount } from '../../ui/number-format';
-import { shortenName } from '../../ui/short-name';
 import { drawTable, writeCsv, type TableCells } from '../../ui/table-file';
 import { CompareSubject } from '../compare-subject';
 import { CountingBarComponent } from '../parts/counting-bar.component';
 import { MustFindCounts } from '../parts/must-find-counts';
 import { follow } from '../parts/waiting';
 import { KeptChoices } from '../kept-choices';
+import { VariantActionsComponent } from './variant-actions.component';
+import { VariantsBarComponent } from './variants-bar.component';
 import { describeRatio, type VariantCell, type VariantRow } from './variant-row';
 import { listVariantTable } from './variants-file';
 import { VariantsTogether, describeTogether, isSameTogether } from './variants-together';
 import { countAncestors, describeLimits, describeSince, sortByDescent } from './variant-order';
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
-import { Dialogs } from '../../ui/dialogs';
 import { Messages } from '../../ui/messages';
 import { createFileName } from '../../ui/file-name';
 
@@ -65,11 +58,9 @@ const BAND_WORDS: Readonly<Record<BandStanding, '' | 'in' | 'out'>> = {
     CountComponent,
     CountingBarComponent,
     DatePipe,
-    IconComponent,
-    MatMenu,
-    MatMenuItem,
-    MatMenuTrigger,
     DatabaseHeadingComponent,
+    VariantActionsComponent,
+    VariantsBarComponent,
   ],
   providers: [VariantsTogether],
   templateUrl: './variants-table.component.html',
@@ -83,12 +74,11 @@ export class VariantsTableComponent {
   private readonly mustFinds = inject(MustFindCounts);
   private readonly uniter = inject(VariantsTogether);
   private readonly freezing = inject(FreezeVariant);
-  private readonly dialogs = inject(Dialogs);
   private readonly messages = inject(Messages);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   /** All that any variant searches. */
-  private readonly every = computed(() => {
+  protected readonly every = computed(() => {
     const ids = new Set([
       ...this.open.working().databases,
       ...this.open.project().variants.flatMap((variant) => variant.frozen.databases),
@@ -98,21 +88,6 @@ export class VariantsTableComponent {
   protected readonly dialects = computed(() =>
     this.every().filter(({ id }) => !this.choices.hiddenColumns().has(id)),
   );
-  protected readonly columns = computed(() =>
-    this.every().map(({ id, name }) => ({ id, name, isShown: !this.choices.hiddenColumns().has(id) })),
-  );
-  protected readonly variantChoices = computed(() =>
-    this.open
-      .project()
-      .variants.map(({ id, name }) => ({ id, name, isShown: !this.choices.hiddenVariants().has(id) })),
-  );
-  protected readonly sorts = computed(() => [
-    { id: 'descent', name: 'by descent' },
-    { id: 'date', name: 'newest first' },
-    { id: 'name', name: 'by name' },
-    ...(this.hasMustFinds() ? [{ id: 'recall', name: 'by must-finds' }] : []),
-    ...this.dialects().map(({ id, name }) => ({ id, name: `by ${shortenName(name)}` })),
-  ]);
   protected readonly hasMustFinds = computed(() => this.open.project().mustFinds.length > 0);
 
   protected readonly rows = computed(() => {
@@ -189,29 +164,6 @@ export class VariantsTableComponent {
     act();
   }
 
-  protected rename({ id, name, note }: Variant): void {
-    this.dialogs
-      .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
-        data: { name, note, isThere: true },
-        width: 420,
-      })
-      .afterClosed()
-      .subscribe((answer) => {
-        if (answer) this.open.change({ kind: 'rename-variant', id, ...answer });
-      });
-  }
-
-  protected remove(variant: Variant): void {
-    const { compared, variants } = this.open.project();
-    const at = variants.indexOf(variant);
-    const children = variants.filter((other) => other.parent === variant.id).map((other) => other.id);
-    this.open.change({ kind: 'remove-variant', id: variant.id });
-    this.messages.show(`“${variant.name}” removed`, () => {
-      this.open.change({ kind: 'restore-variant', variant, at, children });
-      if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
-    });
-  }
-
   protected saveTable(): void {
     saveFile(
       `${createFileName(this.open.project().name)}-variants.csv`,
@@ -239,10 +191,6 @@ export class VariantsTableComponent {
       rule: colour('--rule'),
     });
     if (picture) saveFile(`${createFileName(this.open.project().name)}-variants.png`, picture, 'image/png');
-  }
-
-  protected print(): void {
-    window.print();
   }
 
   private listCells(): TableCells {

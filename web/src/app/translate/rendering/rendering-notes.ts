@@ -1,8 +1,8 @@
 import type { FidelityLevel, HandStep, PhraseFallback } from '#core/dialect/index';
 import { listLimiters } from '#core/limiter/index';
 import type { ReadBack } from '#core/proof/index';
-import type { Counted } from '../counting/count-state';
-import { LEVEL_WORDS } from '../words/fidelity-levels';
+import type { Counted } from '../../counting/count-state';
+import { LEVEL_WORDS } from '../../words/fidelity-levels';
 
 /**
  * What a rendering does to the meaning under its limiters: one that the database does not have leaves more records

@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import type { Variant } from '#core/project/index';
+import {
+  FreezeDialogComponent,
+  type FreezeAnswer,
+  type FreezeQuestion,
+} from '../../freezing/freeze-dialog.component';
+import { OpenProject } from '../../state/open-project';
+import { Dialogs } from '../../ui/dialogs';
+import { IconComponent } from '../../ui/icon.component';
+import { Messages } from '../../ui/messages';
+
+/** What can be done with one variant: compare, open, name, remove. */
+@Component({
+  selector: 'app-variant-actions',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [IconComponent, MatMenu, MatMenuItem, MatMenuTrigger],
+  templateUrl: './variant-actions.component.html',
+  styles: `
+    .link {
+      margin-left: 10px;
+    }
+  `,
+})
+export class VariantActionsComponent {
+  protected readonly open = inject(OpenProject);
+  private readonly dialogs = inject(Dialogs);
+  private readonly messages = inject(Messages);
+
+  readonly variant = input.required<Variant>();
+  readonly isCompared = input.required<boolean>();
+  readonly opened = output();
+
+  protected rename(): void {
+    const { id, name, note } = this.variant();
+    this.dialogs
+      .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
+        data: { name, note, isThere: true },
+        width: 420,
+      })
+      .afterClosed()
+      .subscribe((answer) => {
+        if (answer) this.open.change({ kind: 'rename-variant', id, ...answer });
+      });
+  }
+
+  protected remove(): void {
+    const variant = this.variant();
+    const { compared, variants } = this.open.project();
+    const at = variants.indexOf(variant);
+    const children = variants.filter((other) => other.parent === variant.id).map((other) => other.id);
+    this.open.change({ kind: 'remove-variant', id: variant.id });
+    this.messages.show(`“${variant.name}” removed`, () => {
+      this.open.change({ kind: 'restore-variant', variant, at, children });
+      if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
+    });
+  }
+}

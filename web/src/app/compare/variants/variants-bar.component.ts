@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import type { Dialect } from '#core/dialect/index';
+import { OpenProject } from '../../state/open-project';
+import { shortenName } from '../../ui/short-name';
+import { KeptChoices } from '../kept-choices';
+
+/** The order of the variants, which rows and columns are shown, and the table as a file, a picture or on paper. */
+@Component({
+  selector: 'app-variants-bar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatMenu, MatMenuItem, MatMenuTrigger],
+  templateUrl: './variants-bar.component.html',
+  styleUrl: './variants-bar.component.scss',
+})
+export class VariantsBarComponent {
+  private readonly open = inject(OpenProject);
+  protected readonly choices = inject(KeptChoices);
+
+  /** All that any variant searches. */
+  readonly databases = input.required<readonly Dialect[]>();
+  readonly hasMustFinds = input.required<boolean>();
+  readonly tableSaved = output();
+  readonly pictureSaved = output();
+
+  protected readonly columns = computed(() =>
+    this.databases().map(({ id, name }) => ({ id, name, isShown: !this.choices.hiddenColumns().has(id) })),
+  );
+  protected readonly variantChoices = computed(() =>
+    this.open
+      .project()
+      .variants.map(({ id, name }) => ({ id, name, isShown: !this.choices.hiddenVariants().has(id) })),
+  );
+  protected readonly sorts = computed(() => [
+    { id: 'descent', name: 'by descent' },
+    { id: 'date', name: 'newest first' },
+    { id: 'name', name: 'by name' },
+    ...(this.hasMustFinds() ? [{ id: 'recall', name: 'by must-finds' }] : []),
+    ...this.columns()
+      .filter(({ isShown }) => isShown)
+      .map(({ id, name }) => ({ id, name: `by ${shortenName(name)}` })),
+  ]);
+
+  protected print(): void {
+    window.print();
+  }
+}

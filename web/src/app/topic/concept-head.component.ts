@@ -1,0 +1,26 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { getConceptLetter, type Concept } from '#core/project/index';
+import { CountComponent } from '../records/count.component';
+import { IconComponent } from '../ui/icon.component';
+import type { ColumnAction, ConceptView } from './topic-views';
+
+/** The head of a concept's column: its letter, its name, its menu, and a line about it. */
+@Component({
+  selector: 'app-concept-head',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CountComponent, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger],
+  templateUrl: './concept-head.component.html',
+  styleUrl: './concept-head.component.scss',
+})
+export class ConceptHeadComponent {
+  readonly view = input.required<ConceptView>();
+  readonly others = input.required<readonly Concept[]>();
+  /** The database whose count of the whole concept is shown; none where several stand side by side. */
+  readonly database = input.required<string | undefined>();
+  readonly acted = output<ColumnAction>();
+
+  protected readonly letter = computed(() => getConceptLetter(this.view().turn));
+  protected readonly isFirst = computed(() => this.view().turn === 0);
+  protected readonly isLast = computed(() => this.view().turn === this.others().length - 1);
+}

@@ -1,0 +1,14 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { RenderingRow } from './rendering-row';
+
+/** The query as numbered searches, where the database can refer to earlier ones. */
+@Component({
+  selector: 'app-numbered-searches',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './numbered-searches.component.html',
+  styleUrl: './numbered-searches.component.scss',
+})
+export class NumberedSearchesComponent {
+  readonly row = input.required<RenderingRow>();
+  readonly copied = output<{ text: string; what: string }>();
+}

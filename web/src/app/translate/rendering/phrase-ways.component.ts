@@ -1,0 +1,17 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { PhraseFallback } from '#core/dialect/index';
+import { CountComponent } from '../../records/count.component';
+import type { RenderingRow } from './rendering-row';
+
+/** The ways to write phrases that a database cannot cut, each with its count. */
+@Component({
+  selector: 'app-phrase-ways',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CountComponent],
+  templateUrl: './phrase-ways.component.html',
+  styleUrl: './phrase-ways.component.scss',
+})
+export class PhraseWaysComponent {
+  readonly row = input.required<RenderingRow>();
+  readonly chosen = output<PhraseFallback | undefined>();
+}
