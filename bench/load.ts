@@ -127,7 +127,7 @@ const type = async (
         if (performance.now() > end) break;
         const answers = await Promise.all(
           DATABASES.map((id) =>
-            ask(agent, `/api/standins/${id}/count`, { strings: [WRITE[id](query)], boxes: {} }),
+            ask(agent, `/api/standins/${id}/count`, { strings: [WRITE[id](query)], sentLimiters: {} }),
           ),
         );
         for (const { status, milliseconds, text } of answers) {
@@ -145,7 +145,7 @@ const type = async (
   const hammer = async (): Promise<void> => {
     while (withSlow && performance.now() < end) {
       // Another one each time: what is remembered of one would make the next quick.
-      await ask(slowPerson, '/api/standins/cardinal/count', { strings: [writeSlowest(slow)], boxes: {} });
+      await ask(slowPerson, '/api/standins/cardinal/count', { strings: [writeSlowest(slow)], sentLimiters: {} });
       slow++;
     }
   };

@@ -78,7 +78,7 @@ test('people who type are not held up by one who asks the slowest question again
         await new Promise((resolve) => setTimeout(resolve, 500 + ((number * 37 + letter * 101) % 1_000)));
         const string = `(bats OR "street light") AND lamp${'abcdefgh'.slice(0, letter % 8)}`;
         const counts = ['heronsmere', 'cardinal', 'plainfinder'].map((id) =>
-          ask(`/api/standins/${id}/count`, { strings: [string], boxes: {} }, agent),
+          ask(`/api/standins/${id}/count`, { strings: [string], sentLimiters: {} }, agent),
         );
         for (const { status, milliseconds } of await Promise.all(counts)) {
           expect(status).toBe(200);
@@ -89,7 +89,7 @@ test('people who type are not held up by one who asks the slowest question again
     };
     const hammer = async (): Promise<void> => {
       while (performance.now() < end)
-        await ask('/api/standins/cardinal/count', { strings: [writeSlowest(asked++)], boxes: {} });
+        await ask('/api/standins/cardinal/count', { strings: [writeSlowest(asked++)], sentLimiters: {} });
     };
     await Promise.all([...Array.from({ length: PEOPLE }, (_, at) => person(at)), hammer()]);
     times.sort((a, b) => a - b);
@@ -106,7 +106,7 @@ test('it stops within five seconds, whatever is going on', async () => {
   const busy = [0, 1, 2, 3].map((at) =>
     ask('/api/standins/cardinal/count', {
       strings: [writeSlowest(at), writeSlowest(at + 1)],
-      boxes: {},
+      sentLimiters: {},
     }).catch(() => undefined),
   );
   await expect.poll(async () => (await ask('/api/health')).status).toBe(200);

@@ -10,8 +10,8 @@ const PAGE = (
 const json = { 'Content-Type': 'application/json' };
 const tries = {
   read: ['/api/standins', {}],
-  count: ['/api/standins/gantry/count', { method: 'POST', headers: json, body: '{"strings":["lamp"],"boxes":{}}' }],
-  countSimply: ['/api/standins/gantry/count', { method: 'POST', mode: 'no-cors', body: '{"strings":["lamp"],"boxes":{}}' }],
+  count: ['/api/standins/gantry/count', { method: 'POST', headers: json, body: '{"strings":["lamp"],"sentLimiters":{}}' }],
+  countSimply: ['/api/standins/gantry/count', { method: 'POST', mode: 'no-cors', body: '{"strings":["lamp"],"sentLimiters":{}}' }],
   fault: ['/api/standins/gantry/fault', { method: 'POST', headers: json, body: '{"kind":"fail"}' }],
   faultSimply: ['/api/standins/gantry/fault', { method: 'POST', mode: 'no-cors', body: '{"kind":"fail"}' }],
   confirm: ['/api/sru/endpoints', { method: 'POST', headers: json, body: '{"endpoint":{"address":"http://127.0.0.1:9/sru","version":"1.2"}}' }],
@@ -66,7 +66,7 @@ const readSeen = async (page: Page): Promise<Record<string, string>> => {
 /** Nothing that was tried has had any effect. */
 const expectUntouched = async (request: APIRequestContext): Promise<void> => {
   const counted = await request.post('/api/standins/gantry/count', {
-    data: { strings: ['lamp'], boxes: {} },
+    data: { strings: ['lamp'], sentLimiters: {} },
   });
   expect(counted.status()).toBe(200);
   const endpoint = { address: 'http://127.0.0.1:9/sru', version: '1.2' };

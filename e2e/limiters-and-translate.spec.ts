@@ -21,8 +21,8 @@ test('limiters work end to end: in the string, as a ticked box, or said to be mi
     'Not to be had there: full text',
   );
   const string = await heronsmere.getByTestId('string').innerText();
-  const boxes = { languages: ['en'], peerReviewed: true, fullText: true };
-  const expected = await workbench.countByHand('heronsmere', string, boxes);
+  const sentLimiters = { languages: ['en'], peerReviewed: true, fullText: true };
+  const expected = await workbench.countByHand('heronsmere', string, sentLimiters);
   await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(expected);
   await page.getByRole('button', { name: 'Remove the limiter 2010–2026' }).click();
   await expect(heronsmere.getByTestId('string')).not.toContainText('year:');

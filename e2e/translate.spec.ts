@@ -60,8 +60,8 @@ test('a database that takes only short strings is counted in parts, each record 
   const numbers = new Set<number>();
   for (const string of parts) {
     expect(string.length).toBeLessThanOrEqual(480);
-    const boxes = { years: { from: 2000, to: 2026 } };
-    const answer = await page.request.post('/api/standins/marlstone/ids', { data: { string, boxes } });
+    const sentLimiters = { years: { from: 2000, to: 2026 } };
+    const answer = await page.request.post('/api/standins/marlstone/ids', { data: { string, sentLimiters } });
     for (const number of ((await answer.json()) as { numbers: number[] }).numbers) numbers.add(number);
   }
   await expect(marlstone.getByRole('button', { name: /^The draft in/ })).toHaveText(String(numbers.size));

@@ -21,7 +21,7 @@ beforeAll(async () => {
 afterAll(() => holdings.remove());
 
 const total = async (id: string, string: string): Promise<number> => {
-  const body = { strings: [string], boxes: {} };
+  const body = { strings: [string], sentLimiters: {} };
   const response = await request(app).post(`/api/standins/${id}/count`).send(body).expect(200);
   const [entry] = (response.body as CountAnswer).counts;
   if (!entry || 'problem' in entry) throw new Error(entry?.problem.message ?? 'no entry');
@@ -88,7 +88,13 @@ describe('a session', () => {
     const asker = { name: 'a', signal: new AbortController().signal };
     const ask = (string: string, then: string) =>
       work.do(
-        { kind: 'count-in-session', database: 'heronsmere', strings: [string, then], boxes: {}, earlier: [] },
+        {
+          kind: 'count-in-session',
+          database: 'heronsmere',
+          strings: [string, then],
+          sentLimiters: {},
+          earlier: [],
+        },
         asker,
       );
     // Both call their first search set 1; nobody has kept the first of the two.

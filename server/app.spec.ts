@@ -28,12 +28,19 @@ beforeAll(async () => {
 });
 afterAll(() => holdings.remove());
 
-const count = async (id: string, strings: string[], boxes: unknown = {}): Promise<CountAnswer['counts']> => {
-  const response = await request(app).post(`/api/standins/${id}/count`).send({ strings, boxes }).expect(200);
+const count = async (
+  id: string,
+  strings: string[],
+  sentLimiters: unknown = {},
+): Promise<CountAnswer['counts']> => {
+  const response = await request(app)
+    .post(`/api/standins/${id}/count`)
+    .send({ strings, sentLimiters })
+    .expect(200);
   return (response.body as CountAnswer).counts;
 };
-const total = async (id: string, string: string, boxes: unknown = {}): Promise<number> => {
-  const [entry] = await count(id, [string], boxes);
+const total = async (id: string, string: string, sentLimiters: unknown = {}): Promise<number> => {
+  const [entry] = await count(id, [string], sentLimiters);
   if (!entry || 'problem' in entry) throw new Error(entry?.problem.message ?? 'no entry');
   return entry.total;
 };
@@ -107,7 +114,7 @@ describe('counting', () => {
     expect(await total('marlstone', 'title=light')).toBeLessThan(await total('marlstone', 'light'));
   });
 
-  it('limits by boxes exactly those that it has', async () => {
+  it('limits by sentLimiters exactly those that it has', async () => {
     const whole = await total('gantry', 'light%');
     expect(await total('gantry', 'light%', { fullText: true })).toBe(whole);
     const reviewed = await total('gantry', 'light%', { peerReviewed: true });
@@ -153,7 +160,7 @@ describe('counting', () => {
     const slow = createTestApp(collections, { clock: () => (ticks += 1_500) });
     const response = await request(slow)
       .post('/api/standins/heronsmere/count')
-      .send({ strings: ['unheard OR unseen OR untold'], boxes: {} });
+      .send({ strings: ['unheard OR unseen OR untold'], sentLimiters: {} });
     expect((response.body as CountAnswer).counts[0]).toMatchObject({
       problem: { code: 'too-slow', message: expect.stringContaining('2 seconds') as string },
     });
@@ -164,7 +171,7 @@ describe('records and proofs', () => {
   it('gives the first records of a string, each of which holds its word', async () => {
     const response = await request(app)
       .post('/api/standins/heronsmere/search')
-      .send({ string: 'title:bats', boxes: {}, rows: 10 })
+      .send({ string: 'title:bats', sentLimiters: {}, rows: 10 })
       .expect(200);
     const answer = response.body as SearchAnswer;
     expect(answer.total).toBe(await total('heronsmere', 'title:bats'));
@@ -175,7 +182,7 @@ describe('records and proofs', () => {
   it('gives record numbers, single records and words of the index', async () => {
     const response = await request(app)
       .post('/api/standins/heronsmere/ids')
-      .send({ string: 'title:bats', boxes: {} })
+      .send({ string: 'title:bats', sentLimiters: {} })
       .expect(200);
     const { total: all, numbers } = response.body as { total: number; numbers: number[] };
     expect(all).toBe(await total('heronsmere', 'title:bats'));
@@ -191,7 +198,7 @@ describe('records and proofs', () => {
 
   it('counts all records of a search by facets, each as a search of its own counts them', async () => {
     const facets = ['years', 'types', 'languages', 'headings', 'flags'] as const;
-    const asked = { string: 'bats', boxes: {}, rows: 5, sort: 'oldest', facets };
+    const asked = { string: 'bats', sentLimiters: {}, rows: 5, sort: 'oldest', facets };
     const response = await request(app).post('/api/standins/heronsmere/search').send(asked).expect(200);
     const answer = response.body as SearchAnswer;
     const years = answer.records.map(({ year }) => year ?? 0);
@@ -209,7 +216,7 @@ describe('records and proofs', () => {
   });
 
   it('rounds the counts of facets where it rounds its counts', async () => {
-    const asked = { string: 'light', boxes: {}, rows: 0, facets: ['types'] };
+    const asked = { string: 'light', sentLimiters: {}, rows: 0, facets: ['types'] };
     const response = await request(app).post('/api/standins/plainfinder/search').send(asked).expect(200);
     const answer = response.body as SearchAnswer;
     expect(answer.estimated).toBe(true);
@@ -241,7 +248,7 @@ describe('records and proofs', () => {
   it('gives the words of a set, counted as searches count them', async () => {
     const response = await request(app)
       .post('/api/standins/heronsmere/set-words')
-      .send({ string: 'title:bats', boxes: {}, most: 20 })
+      .send({ string: 'title:bats', sentLimiters: {}, most: 20 })
       .expect(200);
     const answer = response.body as SetWordsAnswer;
     expect(answer.total).toBe(await total('heronsmere', 'title:bats'));
@@ -253,15 +260,15 @@ describe('records and proofs', () => {
     }
     await request(app)
       .post('/api/standins/heronsmere/set-words')
-      .send({ string: '(bats', boxes: {} })
+      .send({ string: '(bats', sentLimiters: {} })
       .expect(422);
     await request(app)
       .post('/api/standins/northern/set-words')
-      .send({ string: 'bats', boxes: {} })
+      .send({ string: 'bats', sentLimiters: {} })
       .expect(404);
   });
 
-  it('evaluates a neutral query in the laboratory', async () => {
+  it('evaluates a neutral query in the neutral index', async () => {
     const response = await request(app)
       .post('/api/standins/gantry/laboratory')
       .send({ query: 'title: ("quality of light" OR lamp*)' })
@@ -291,7 +298,7 @@ describe('bad requests', () => {
     '{}',
     '{"strings":"bats"}',
     '{"strings":[1]}',
-    '{"strings":["a"],"boxes":{"years":{"from":"x"}}}',
+    '{"strings":["a"],"sentLimiters":{"years":{"from":"x"}}}',
     '{"strings":[],"more":1}',
     'null',
   ])('get 400 and a problem: %s', async (body) => {
@@ -400,7 +407,7 @@ describe('words and thesauri', () => {
 describe('several searches together', () => {
   it('count each record once', async () => {
     const strings = ['title=light or abstract=light', 'title=lamp or abstract=lamp'];
-    const body = { unions: [strings, strings.slice(0, 1), ['title='], []], boxes: {} };
+    const body = { unions: [strings, strings.slice(0, 1), ['title='], []], sentLimiters: {} };
     const response = await request(app).post('/api/standins/marlstone/unions').send(body).expect(200);
     const { counts } = response.body as CountAnswer;
     expect(counts[0]).toMatchObject({ total: await total('marlstone', strings.join(' or ')) });

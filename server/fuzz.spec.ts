@@ -190,7 +190,7 @@ const nearlyRight = fc.record(
     string: oddText,
     query: oddText,
     identifiers: strings,
-    boxes: fc.oneof(
+    sentLimiters: fc.oneof(
       fc.constant({}),
       fc.record(
         { years: fc.record({ from: number, to: number }), languages: strings, peerReviewed: leaf },
@@ -213,13 +213,13 @@ const nearlyRight = fc.record(
 );
 /** Bodies with just what one address takes, so that what stands in them is read. */
 const right = fc.oneof(
-  fc.record({ strings: fc.array(oddText, { maxLength: 6 }), boxes: fc.constant({}) }),
-  fc.record({ string: oddText, boxes: fc.constant({}) }),
+  fc.record({ strings: fc.array(oddText, { maxLength: 6 }), sentLimiters: fc.constant({}) }),
+  fc.record({ string: oddText, sentLimiters: fc.constant({}) }),
   fc.record({ query: oddText }),
   fc.record({ query: oddText, strings: fc.array(oddText, { maxLength: 3 }), swaps: fc.constant([]) }),
   fc.record({
     unions: fc.array(fc.array(oddText, { maxLength: 3 }), { maxLength: 3 }),
-    boxes: fc.constant({}),
+    sentLimiters: fc.constant({}),
   }),
   fc.record({
     endpoint: fc.constant({ address: 'standin:northern', version: '1.2' }),
@@ -237,7 +237,7 @@ const body = fc.oneof(
     weight: 1,
     arbitrary: fc
       .integer({ min: 1, max: 30_000 })
-      .map((length) => JSON.stringify({ strings: ['(a OR '.repeat(length)], boxes: {} })),
+      .map((length) => JSON.stringify({ strings: ['(a OR '.repeat(length)], sentLimiters: {} })),
   },
 );
 const type = fc.oneof(

@@ -79,15 +79,15 @@ function createKeys(): (query: QueryNode) => string {
 
 /** A key names what was found by its check, its concept and its particulars: so it outlives edits elsewhere. */
 function nameFindings(check: Check, subject: CheckSubject): Finding[] {
-  const turns = new Map<string, number>();
+  const occurrences = new Map<string, number>();
   return check.find(subject).map((found) => {
     const { count: _, ...data } = found.problem.data;
     const base = [check.id, found.problem.code, found.concept ?? '', ...Object.values(data)]
       .join(' ')
       .slice(0, 200);
-    const turn = (turns.get(base) ?? 0) + 1;
-    turns.set(base, turn);
-    const key = turn === 1 ? base : `${base} ${turn}`;
+    const occurrence = (occurrences.get(base) ?? 0) + 1;
+    occurrences.set(base, occurrence);
+    const key = occurrence === 1 ? base : `${base} ${occurrence}`;
     return { remarks: [], fixes: [], ...found, key, element: check.element };
   });
 }

@@ -43,8 +43,8 @@ export function tryChange(project: Project, change: Change): Project | undefined
 /** Two changes as one: the second is made to what the first leaves. */
 export function joinChanges(...changes: readonly Change[]): Change {
   return {
-    kind: 'mend',
-    changes: changes.flatMap((change) => (change.kind === 'mend' ? change.changes : [change])),
+    kind: 'compound',
+    changes: changes.flatMap((change) => (change.kind === 'compound' ? change.changes : [change])),
   };
 }
 
@@ -100,7 +100,7 @@ function createSwitches(concept: Concept, words: string, isOff: (term: Term) => 
   const changes = concept.terms
     .filter((term) => !term.off && isOff(term))
     .map((term): Change => ({ kind: 'switch-term', id: term.id, off: true }));
-  return { key: words, words, change: { kind: 'mend', changes } };
+  return { key: words, words, change: { kind: 'compound', changes } };
 }
 
 /** The concept searched in other fields. */
@@ -197,7 +197,7 @@ export function readTypedAlternatives(
 function createAspect(project: Project, concept: string, term: Term): Change {
   const others = project.working.concepts.find(({ id }) => id === concept)?.terms ?? [];
   return {
-    kind: 'mend',
+    kind: 'compound',
     changes: [
       ...others
         .filter(({ off }) => !off)

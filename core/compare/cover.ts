@@ -62,7 +62,7 @@ export async function findCover(given: UnionCounter): Promise<Outcome<Cover>> {
   });
 }
 
-/** Greedy with old gains as bounds: a gain never grows, so few members are asked about in each turn. */
+/** Greedy with old gains as bounds: a gain never grows, so few members are asked about in each round. */
 async function findOrder(
   counter: UnionCounter,
   members: readonly number[],
@@ -72,19 +72,19 @@ async function findOrder(
   if (!first.ok) return first;
   const [base = 0, ...firstTotals] = first.value;
   let total = base;
-  let open = members.map((member, at) => ({ member, gain: (firstTotals[at] ?? base) - base, turn: 0 }));
+  let open = members.map((member, at) => ({ member, gain: (firstTotals[at] ?? base) - base, round: 0 }));
   const chosen = [...start];
   const order: CoverStep[] = [];
-  for (let turn = 0; open.length > 0; turn++) {
+  for (let round = 0; open.length > 0; round++) {
     open.sort((a, b) => b.gain - a.gain || a.member - b.member);
     for (;;) {
       const [best] = open;
-      if (!best || best.turn === turn || best.gain === 0) break;
-      const stale = open.filter((entry) => entry.turn < turn).slice(0, AT_ONCE);
+      if (!best || best.round === round || best.gain === 0) break;
+      const stale = open.filter((entry) => entry.round < round).slice(0, AT_ONCE);
       const counted = await counter.count(stale.map(({ member }) => [...chosen, member]));
       if (!counted.ok) return counted;
       stale.forEach((entry, at) =>
-        Object.assign(entry, { gain: (counted.value[at] ?? total) - total, turn }),
+        Object.assign(entry, { gain: (counted.value[at] ?? total) - total, round }),
       );
       open.sort((a, b) => b.gain - a.gain || a.member - b.member);
     }

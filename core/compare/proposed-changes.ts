@@ -106,7 +106,7 @@ function listConceptProposals(concept: Concept): ProposedChange[] {
   if (words.length > 0 && words.length < on.length)
     proposals.push(
       createProposal(`headings ${id}`, `use the headings of ${name} alone`, {
-        kind: 'mend',
+        kind: 'compound',
         changes: words.map(({ id: term }) => ({ kind: 'switch-term', id: term, off: true })),
       }),
     );

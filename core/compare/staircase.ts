@@ -72,11 +72,11 @@ function listParts(state: QueryState, limiters: Limiters): Part[] {
   const parts: Part[] = [];
   const used = new Map<string, number>();
   for (const member of listMembers(state)) {
-    // Equal members are told apart by their turn.
+    // Equal members are told apart by their occurrence.
     const name = `${member.sign} ${member.words}`;
-    const turn = (used.get(name) ?? 0) + 1;
-    used.set(name, turn);
-    const key = turn === 1 ? name : `${name} ${turn}`;
+    const occurrence = (used.get(name) ?? 0) + 1;
+    used.set(name, occurrence);
+    const key = occurrence === 1 ? name : `${name} ${occurrence}`;
     const { fields, bare } = member.sign === 'and' ? liftFields(member.root) : { bare: member.root };
     parts.push({ kind: 'member', key, member, bare });
     if (fields) parts.push({ kind: 'field', key: `field ${key}`, of: key, member, fields });

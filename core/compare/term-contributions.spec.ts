@@ -134,7 +134,7 @@ describe('what a term brings', () => {
         for (const dialect of DIALECTS) {
           const [placed, free] = [writeQuery(root, dialect), writeQuery(shared, dialect)];
           expect(free.text, dialect.id).toBe(placed.text);
-          expect(free.boxes).toEqual(placed.boxes);
+          expect(free.sentLimiters).toEqual(placed.sentLimiters);
           expect(free.steps).toEqual(placed.steps);
           expect(free.whole).toBe(placed.whole);
           expect(free.problems.map(({ code }) => code)).toEqual(placed.problems.map(({ code }) => code));

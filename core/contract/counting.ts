@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { SchemaOf } from '../schema';
-import type { Boxes } from '../dialect';
+import type { SentLimiters } from '../dialect';
 import { LIMITERS_SCHEMA } from '../limiter';
 import { SRU_ENDPOINT, type SruEndpoint } from '../sru';
 
@@ -9,10 +9,10 @@ export const LARGEST_BODY = 2 * 1024 * 1024;
 /** The most strings of one request. */
 export const MAX_STRINGS = 5_000;
 
-/** Strings in a database's own syntax, to be counted under the same ticked boxes. */
+/** Strings in a database's own syntax, to be counted under the same sent limiters. */
 export interface CountRequest {
   readonly strings: readonly string[];
-  readonly boxes: Boxes;
+  readonly sentLimiters: SentLimiters;
   /** A session of the database, where it remembers searches: each string becomes its next set. */
   readonly session?: string;
 }
@@ -46,7 +46,7 @@ export interface StandinListing {
   readonly id: string;
   readonly name: string;
   readonly kind: string;
-  readonly boxes: readonly string[];
+  readonly sentLimiters: readonly string[];
   readonly records: number;
   readonly hasThesaurus: boolean;
   /** Counted and searched by SRU only, at this endpoint. */
@@ -61,7 +61,7 @@ export interface WordsAnswer {
   readonly words: readonly { readonly word: string; readonly records: number }[];
 }
 
-export const BOXES = LIMITERS_SCHEMA.default({});
+export const SENT_LIMITERS = LIMITERS_SCHEMA.default({});
 /** The longest string that is sent, in UTF-16 units. */
 const LONGEST_STRING = 200_000;
 /** A string as it is sent. */
@@ -78,7 +78,7 @@ const searchStrings = (most: number): Joi.ArraySchema<string[]> =>
 
 export const COUNT_REQUEST = Joi.object<CountRequest>({
   strings: searchStrings(MAX_STRINGS).required(),
-  boxes: BOXES,
+  sentLimiters: SENT_LIMITERS,
   session: Joi.string().max(100),
 } satisfies SchemaOf<CountRequest>).required();
 
@@ -88,7 +88,7 @@ export const SESSION_REQUEST = Joi.object<Record<string, never>>({}).required();
 /** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
 export interface IdsRequest {
   readonly string: string;
-  readonly boxes: Boxes;
+  readonly sentLimiters: SentLimiters;
   readonly keys: boolean;
 }
 
@@ -102,14 +102,14 @@ export interface IdsAnswer {
 
 export const IDS_REQUEST = Joi.object<IdsRequest>({
   string: SEARCH_STRING.required(),
-  boxes: BOXES,
+  sentLimiters: SENT_LIMITERS,
   keys: Joi.boolean().default(false),
 } satisfies SchemaOf<IdsRequest>).required();
 
 /** Several searches each, whose results are to be counted together: each record once. */
-export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; boxes: Boxes }>({
+export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; sentLimiters: SentLimiters }>({
   unions: Joi.array().items(searchStrings(100)).max(MAX_STRINGS).required(),
-  boxes: BOXES,
+  sentLimiters: SENT_LIMITERS,
 }).required();
 
 /** The most words of one beginning that are given. */
@@ -124,7 +124,7 @@ export const WORDS_REQUEST = Joi.object<{ prefix: string | string[]; suffix: str
 }).required();
 
 /** A neutral query, for proofs and tests. */
-export const LABORATORY_REQUEST = Joi.object<{ query: string }, true>({
+export const NEUTRAL_REQUEST = Joi.object<{ query: string }, true>({
   query: Joi.string().allow('').max(65_536).required(),
 }).required();
 
@@ -177,7 +177,7 @@ export const LISTING_ANSWER = Joi.array<StandinListing[]>().items(
     id: text.required(),
     name: text.required(),
     kind: text.required(),
-    boxes: Joi.array().items(text).required(),
+    sentLimiters: Joi.array().items(text).required(),
     records: total,
     hasThesaurus: Joi.boolean().required(),
     endpoint: SRU_ENDPOINT,

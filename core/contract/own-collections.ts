@@ -1,4 +1,4 @@
-import type { Boxes } from '../dialect';
+import type { SentLimiters } from '../dialect';
 import type { Outcome, Problem } from '../problem';
 import type { CountEntry, IdsAnswer, IdsRequest, WordsAnswer } from './counting';
 import type { ProofAnswer, ProofRequest } from './proof';
@@ -69,13 +69,13 @@ export type CollectionAsked =
       readonly kind: 'count';
       readonly collection: string;
       readonly strings: readonly string[];
-      readonly boxes: Boxes;
+      readonly sentLimiters: SentLimiters;
     }
   | {
       readonly kind: 'unions';
       readonly collection: string;
       readonly unions: readonly (readonly string[])[];
-      readonly boxes: Boxes;
+      readonly sentLimiters: SentLimiters;
     }
   | { readonly kind: 'search'; readonly collection: string; readonly request: SearchRequest }
   | { readonly kind: 'ids'; readonly collection: string; readonly request: IdsRequest }

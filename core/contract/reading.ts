@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import type { CountedValue, SetWord } from '../collection';
-import type { Boxes } from '../dialect';
+import type { SentLimiters } from '../dialect';
 import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
 import type { SchemaOf } from '../schema';
-import { BOXES, SEARCH_STRING } from './counting';
+import { SENT_LIMITERS, SEARCH_STRING } from './counting';
 
 /** What the records of a search can be counted by. */
 export const FACETS = ['years', 'types', 'languages', 'headings', 'flags'] as const;
@@ -16,7 +16,7 @@ export type Sort = (typeof SORTS)[number];
 /** A page of the records of one string. */
 export interface SearchRequest {
   readonly string: string;
-  readonly boxes: Boxes;
+  readonly sentLimiters: SentLimiters;
   readonly start: number;
   readonly rows: number;
   readonly sort: Sort;
@@ -47,7 +47,7 @@ const rows = Joi.number().integer().min(0).max(MAX_ROWS).default(25);
 
 export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   string: SEARCH_STRING.required(),
-  boxes: BOXES,
+  sentLimiters: SENT_LIMITERS,
   start,
   rows,
   sort: Joi.valid(...SORTS).default('relevance'),
@@ -127,7 +127,7 @@ export const CITATIONS_REQUEST = Joi.object<CitationsRequest>({
 /** A string whose records' words are asked for, the `most` telling ones. */
 export interface SetWordsRequest {
   readonly string: string;
-  readonly boxes: Boxes;
+  readonly sentLimiters: SentLimiters;
   readonly most: number;
 }
 
@@ -136,7 +136,7 @@ export const MAX_SET_WORDS = 500;
 
 export const SET_WORDS_REQUEST = Joi.object<SetWordsRequest>({
   string: SEARCH_STRING.required(),
-  boxes: BOXES,
+  sentLimiters: SENT_LIMITERS,
   most: Joi.number().integer().min(1).max(MAX_SET_WORDS).default(100),
 } satisfies SchemaOf<SetWordsRequest>).required();
 

@@ -82,13 +82,13 @@ describe('the difference of two counts', () => {
   });
 
   it('is none where a part is left out on either side, unless something wider finds nothing', () => {
-    for (const lacking of ['wider', 'narrower', 'different'] as const) {
-      expect(why(exact(3, { lacking }), exact(2))).toBe('part-left-out');
-      expect(why(exact(3), exact(2, { lacking }))).toBe('part-left-out');
-      expect(why(exact(3, { lacking }), exact(2, { lacking }))).toBe('part-left-out');
+    for (const omitted of ['wider', 'narrower', 'different'] as const) {
+      expect(why(exact(3, { omitted }), exact(2))).toBe('part-left-out');
+      expect(why(exact(3), exact(2, { omitted }))).toBe('part-left-out');
+      expect(why(exact(3, { omitted }), exact(2, { omitted }))).toBe('part-left-out');
     }
-    expect(subtractExactly(exact(3), exact(0, { lacking: 'wider' }))).toBe(3);
-    expect(why(exact(3), exact(0, { lacking: 'narrower' }))).toBe('part-left-out');
+    expect(subtractExactly(exact(3), exact(0, { omitted: 'wider' }))).toBe(3);
+    expect(why(exact(3), exact(0, { omitted: 'narrower' }))).toBe('part-left-out');
   });
 
   it('is none across fields; both without them is as good as both with them', () => {
@@ -116,7 +116,7 @@ describe('the difference of two counts', () => {
   it('has a ratio and a size only where it is exact', () => {
     expect(divideExactly(exact(9), exact(3))).toBe(3);
     expect(divideExactly(exact(9), exact(0))).toBeUndefined();
-    expect(divideExactly(exact(9), exact(3, { lacking: 'wider' }))).toBeUndefined();
+    expect(divideExactly(exact(9), exact(3, { omitted: 'wider' }))).toBeUndefined();
     expect(measureTenfolds(exact(99), exact(9))).toBe(1);
     expect(measureTenfolds(known(createAmount(99, true)), exact(9))).toBeUndefined();
   });
@@ -125,14 +125,14 @@ describe('the difference of two counts', () => {
     const arbitraryCount = fc
       .record({
         total: fc.nat(3),
-        lacking: fc.constantFrom('wider', 'narrower', 'different', undefined),
+        omitted: fc.constantFrom('wider', 'narrower', 'different', undefined),
         isFieldless: fc.boolean(),
         isMissing: fc.boolean(),
       })
-      .map(({ total, lacking, isFieldless, isMissing }) =>
+      .map(({ total, omitted, isFieldless, isMissing }) =>
         exact(total, {
           isFieldless,
-          ...(lacking && { lacking }),
+          ...(omitted && { omitted }),
           ...(isMissing && { limiters: { fullText: true }, missingLimiters: ['fullText'] }),
         }),
       );
@@ -149,9 +149,9 @@ describe('the difference of two counts', () => {
 describe('what a count proves', () => {
   it('is nothing of something else, but that nothing is there', () => {
     expect(getProved(exact(3))).toBe(3);
-    expect(getProved(exact(3, { lacking: 'wider' }))).toBeUndefined();
-    expect(getProved(exact(0, { lacking: 'wider' }))).toBe(0);
-    expect(getProved(exact(0, { lacking: 'narrower' }))).toBeUndefined();
+    expect(getProved(exact(3, { omitted: 'wider' }))).toBeUndefined();
+    expect(getProved(exact(0, { omitted: 'wider' }))).toBe(0);
+    expect(getProved(exact(0, { omitted: 'narrower' }))).toBeUndefined();
     expect(getProved(exact(3, { isFieldless: true }))).toBeUndefined();
     expect(getProved(known(createAmount(3, true)))).toBeUndefined();
     expect(getProved({ status: 'pending' })).toBeUndefined();
@@ -159,7 +159,7 @@ describe('what a count proves', () => {
 
   it('is said to be of something else for each reason', () => {
     expect(isOfSomethingElse(exact(3))).toBe(false);
-    expect(isOfSomethingElse(exact(3, { lacking: 'wider' }))).toBe(true);
+    expect(isOfSomethingElse(exact(3, { omitted: 'wider' }))).toBe(true);
     expect(isOfSomethingElse(exact(3, { isFieldless: true }))).toBe(true);
     expect(isOfSomethingElse(exact(3, { missingLimiters: ['years'] }))).toBe(true);
   });

@@ -1,4 +1,4 @@
-import type { Lacking } from '../dialect';
+import type { Omitted } from '../dialect';
 import { isSameLimiters, type LimiterName, type Limiters } from '../limiter';
 import { NONE, getExact, isEstimated, isNone, type Amount, type Total } from './amount';
 
@@ -10,7 +10,7 @@ export interface CountBasis {
   /** Limiters among these that the database does not have: its count goes without them. */
   readonly missingLimiters: readonly LimiterName[];
   /** A part or a field of the query cannot be searched there: something else is counted. */
-  readonly lacking?: Lacking;
+  readonly omitted?: Omitted;
   /** The string was too long with its fields: the full text was searched. */
   readonly isFieldless: boolean;
   /** Nothing was asked, since the query is empty: it finds nothing in whatever fields. */
@@ -79,7 +79,7 @@ type KnownCount = Count & { readonly status: 'known' };
 
 /** True if something else was counted than was asked. Where something wider finds nothing, so does what was asked. */
 function isOff({ amount, basis }: KnownCount): boolean {
-  return basis.lacking !== undefined && !(basis.lacking === 'wider' && isNone(amount));
+  return basis.omitted !== undefined && !(basis.omitted === 'wider' && isNone(amount));
 }
 
 /**
@@ -154,8 +154,8 @@ export function getProved(count: Count | undefined): Total | undefined {
 /** True if a count is known, yet not of what was asked: a part, the fields or a limiter are missing. */
 export function isOfSomethingElse(count: Count | undefined): boolean {
   if (count?.status !== 'known') return false;
-  const { lacking, isFieldless, missingLimiters } = count.basis;
-  return lacking !== undefined || isFieldless || missingLimiters.length > 0;
+  const { omitted, isFieldless, missingLimiters } = count.basis;
+  return omitted !== undefined || isFieldless || missingLimiters.length > 0;
 }
 
 /** Two amounts as a range of differences; nothing with an estimate, of which nobody knows how near it is. */

@@ -175,17 +175,17 @@ describe('limiters', () => {
   };
   const write = (id: string) => writeQuery(parse('bat OR lamp NOT owl'), findDialect(id)!, { limiters });
 
-  it('go round the bracketed whole where the string has them, and into boxes where not', () => {
+  it('go round the bracketed whole where the string has them, and into sentLimiters where not', () => {
     const heronsmere = write('heronsmere');
     expect(heronsmere.text).toBe(
       '(bat OR (lamp NOT owl)) AND year:2015..2024 AND (kind:article OR kind:review)',
     );
-    expect(heronsmere.boxes).toEqual({ languages: ['en'], peerReviewed: true, fullText: true });
+    expect(heronsmere.sentLimiters).toEqual({ languages: ['en'], peerReviewed: true, fullText: true });
     const gantry = write('gantry');
     expect(gantry.text).toBe('(bat or (lamp and not owl)) and published{2015-2024}');
     expect(gantry.steps).toContainEqual({ limiter: 'fullText', how: 'none', value: 'full text' });
-    expect(gantry.boxes).not.toHaveProperty('fullText');
-    expect(write('marlstone').boxes).toEqual(limiters);
+    expect(gantry.sentLimiters).not.toHaveProperty('fullText');
+    expect(write('marlstone').sentLimiters).toEqual(limiters);
   });
 
   it('are read back from the string', () => {

@@ -15,12 +15,12 @@ export {
 export type { Dialect, Fidelity, FidelityLevel, PhraseFallback, Reason, ReasonCode } from './profile';
 export { describeFidelity, listLeftOut, spellsForms, writeQuery } from './write';
 export type {
-  Boxes,
+  SentLimiters,
   Extent,
   FindForms,
   FormList,
   HandStep,
-  Lacking,
+  Omitted,
   LaidOut,
   LeftOut,
   ListBranch,

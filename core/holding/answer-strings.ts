@@ -16,11 +16,11 @@ import {
   type SetWordsAnswer,
   type SetWordsRequest,
 } from '../contract';
-import type { Boxes } from '../dialect';
+import type { SentLimiters } from '../dialect';
 import { createProblem, describeProblem, type Outcome } from '../problem';
 import type { BibliographicRecord } from '../record';
 import { countFacets } from './count-facets';
-import { createBoxExpressions } from './box-expressions';
+import { createLimiterExpressions } from './limiter-expressions';
 import type { Holding, StringProblem } from './holding';
 
 /** A clock in milliseconds, handed in so that time limits can be tested. */
@@ -41,15 +41,15 @@ type Found =
   | { readonly set: RecordSet; readonly expression: SetExpression; readonly notes: readonly string[] }
   | { readonly problem: StringProblem };
 
-/** Counts strings as the database itself would: read by its own reader, limited by its own boxes. */
+/** Counts strings as the database itself would: read by its own reader, limited by its own limiters. */
 export function countStrings(
   holding: Holding,
   strings: readonly string[],
-  boxes: Boxes,
+  sentLimiters: SentLimiters,
   createDeadline: CreateDeadline,
 ): CountEntry[] {
   const readings = strings.map((text) =>
-    readInTime(createDeadline, text, () => readExpression(holding, text, boxes)),
+    readInTime(createDeadline, text, () => readExpression(holding, text, sentLimiters)),
   );
   const expressions = readings.flatMap((read) => ('problem' in read ? [] : [read.expression]));
   const outcomes = countBatch(holding.evaluator, expressions, createDeadline);
@@ -60,11 +60,11 @@ export function countStrings(
 export function countUnions(
   holding: Holding,
   unions: readonly (readonly string[])[],
-  boxes: Boxes,
+  sentLimiters: SentLimiters,
   createDeadline: CreateDeadline,
 ): CountEntry[] {
   const readings = unions.map((strings) =>
-    readInTime(createDeadline, strings.join('\n'), () => readUnion(holding, strings, boxes)),
+    readInTime(createDeadline, strings.join('\n'), () => readUnion(holding, strings, sentLimiters)),
   );
   const expressions = readings.flatMap((read) => ('problem' in read ? [] : [read.expression]));
   const outcomes = countBatch(holding.evaluator, expressions, createDeadline);
@@ -77,11 +77,11 @@ function readInTime(createDeadline: CreateDeadline, text: string, read: () => Re
 }
 
 /** What any of some strings finds, or why the first of them that is not taken is not. */
-function readUnion(holding: Holding, strings: readonly string[], boxes: Boxes): Reading {
+function readUnion(holding: Holding, strings: readonly string[], sentLimiters: SentLimiters): Reading {
   const items: SetExpression[] = [];
   const notes: string[] = [];
   for (const text of strings) {
-    const read = readExpression(holding, text, boxes);
+    const read = readExpression(holding, text, sentLimiters);
     if ('problem' in read) return read;
     items.push(read.expression);
     notes.push(...read.notes);
@@ -124,7 +124,7 @@ export function findRecordNumbers(
   createDeadline: CreateDeadline,
 ): FoundNumbers | { problem: StringProblem } {
   const deadline = createDeadline();
-  const found = findRecords(holding, request.string, request.boxes, deadline);
+  const found = findRecords(holding, request.string, request.sentLimiters, deadline);
   if ('problem' in found) return found;
   const sort = holding.onlyByRelevance ? 'relevance' : request.sort;
   const numbers = sortRecords(holding, found, sort, deadline);
@@ -152,14 +152,14 @@ export function searchString(
   return { ...answer, records: numbers.map((number) => holding.getRecord(number)) };
 }
 
-/** Counts a set that is known already, under the boxes of the database. */
+/** Counts a set that is known already, under the limiters that are sent. */
 export function countSet(
   holding: Holding,
   set: RecordSet,
-  boxes: Boxes,
+  sentLimiters: SentLimiters,
   notes: readonly string[],
 ): CountEntry {
-  const limits = createBoxExpressions(boxes, holding.boxes);
+  const limits = createLimiterExpressions(sentLimiters, holding.sentLimiters);
   const left = set.clone();
   for (const limit of limits) {
     const found = holding.evaluator.evaluate(limit);
@@ -172,10 +172,10 @@ export function countSet(
 export function listRecordNumbers(
   holding: Holding,
   text: string,
-  boxes: Boxes,
+  sentLimiters: SentLimiters,
   createDeadline: CreateDeadline,
 ): { total: number; numbers: number[] } | { problem: StringProblem } {
-  const found = findRecords(holding, text, boxes, createDeadline());
+  const found = findRecords(holding, text, sentLimiters, createDeadline());
   if ('problem' in found) return found;
   const numbers = found.set.list();
   return { total: numbers.length, numbers };
@@ -184,11 +184,11 @@ export function listRecordNumbers(
 /** The words that set the records of a string apart from the others. */
 export function answerSetWords(
   holding: Holding,
-  { string, boxes, most }: SetWordsRequest,
+  { string, sentLimiters, most }: SetWordsRequest,
   createDeadline: CreateDeadline,
 ): SetWordsAnswer | { readonly problem: StringProblem } {
   const deadline = createDeadline();
-  const found = findRecords(holding, string, boxes, deadline);
+  const found = findRecords(holding, string, sentLimiters, deadline);
   if ('problem' in found) return found;
   const words = listSetWords(holding.evaluator.index, found.set, most, deadline);
   if (deadline()) return describeSlowness(string);
@@ -226,18 +226,23 @@ function sortRecords(
   return found.set.list().sort((a, b) => direction * (weights[b]! - weights[a]!) || b - a);
 }
 
-/** What the database's own reader makes of a string, under the boxes that it has. */
-function readExpression(holding: Holding, text: string, boxes: Boxes): Reading {
+/** What the database's own reader makes of a string, under the sent limiters that it has. */
+function readExpression(holding: Holding, text: string, sentLimiters: SentLimiters): Reading {
   const read = holding.read(text);
   if ('problem' in read) return read;
-  const limits = createBoxExpressions(boxes, holding.boxes);
+  const limits = createLimiterExpressions(sentLimiters, holding.sentLimiters);
   const { expression, notes } = read;
   return { expression: { kind: 'and', items: [expression, ...limits] }, notes };
 }
 
-/** The records of a string under the boxes of the database. */
-export function findRecords(holding: Holding, text: string, boxes: Boxes, deadline: Deadline): Found {
-  const read = readExpression(holding, text, boxes);
+/** The records of a string under the limiters that are sent. */
+export function findRecords(
+  holding: Holding,
+  text: string,
+  sentLimiters: SentLimiters,
+  deadline: Deadline,
+): Found {
+  const read = readExpression(holding, text, sentLimiters);
   if ('problem' in read) return read;
   const outcome = holding.evaluator.evaluate(read.expression, deadline);
   return outcome.ok

@@ -24,7 +24,7 @@ const createHolding = (documents: readonly IndexDocument[]): Holding => {
   const vocabulary = listGivenHeadings('own', index.keys.keys());
   return {
     evaluator: createEvaluator(index),
-    boxes: ['years'],
+    sentLimiters: ['years'],
     vocabulary,
     read: (text) => readQueryText(text, vocabulary),
   };
@@ -92,7 +92,7 @@ describe('facets of a set', () => {
       keys: [],
       year,
     }));
-    const request = { string: 'bat', boxes: { years: { from: 2020 } }, start: 0, rows: 1 } as const;
+    const request = { string: 'bat', sentLimiters: { years: { from: 2020 } }, start: 0, rows: 1 } as const;
     const holding = createHolding(documents);
     const find = (sort: 'newest' | 'oldest') =>
       findRecordNumbers(holding, { ...request, sort, facets: ['years'] }, () => NEVER);
@@ -134,7 +134,7 @@ describe('words of a set', () => {
   it('stand in the order of how much they set the records apart', () => {
     const titles = ['bat roost', 'bat roost lamp', 'bat lamp', 'lamp road', 'lamp road', 'lamp'];
     const holding = createHolding(titles.map((title) => ({ values: { title: [title] }, keys: [] })));
-    const answer = answerSetWords(holding, { string: 'bat', boxes: {}, most: 2 }, () => NEVER);
+    const answer = answerSetWords(holding, { string: 'bat', sentLimiters: {}, most: 2 }, () => NEVER);
     expect(answer).toEqual({
       total: 3,
       words: [
@@ -156,7 +156,7 @@ describe('words of a set', () => {
 
   it('are none where there is no time', () => {
     const holding = createHolding([{ values: { title: ['bat'] }, keys: [] }]);
-    const answer = answerSetWords(holding, { string: 'bat', boxes: {}, most: 5 }, () => () => true);
+    const answer = answerSetWords(holding, { string: 'bat', sentLimiters: {}, most: 5 }, () => () => true);
     expect(answer).toMatchObject({ problem: { code: 'too-slow' } });
   });
 });

@@ -15,7 +15,7 @@ const createHolding = (documents: readonly IndexDocument[]): Holding => {
   const vocabulary = listGivenHeadings(ID, index.keys.keys());
   return {
     evaluator: createEvaluator(index),
-    boxes: ['years', 'types', 'languages'],
+    sentLimiters: ['years', 'types', 'languages'],
     read: (text) => readQueryText(text, vocabulary),
   };
 };
@@ -42,7 +42,7 @@ describe('records of one’s own', () => {
         const found = rendering.parts.flatMap(({ text }) => {
           const answer = findRecordNumbers(
             holding,
-            { string: text, boxes: {}, start: 0, rows: 100, sort: 'relevance' },
+            { string: text, sentLimiters: {}, start: 0, rows: 100, sort: 'relevance' },
             createDeadline,
           );
           if ('problem' in answer) throw new Error(`${text}: ${answer.problem.message}`);
@@ -67,9 +67,9 @@ describe('records of one’s own', () => {
     { values: { title: ['lamp'] }, keys: ['type=review', 'language=en'] },
   ]);
 
-  it('are counted under the boxes that they have, and under no others', () => {
-    const count = (boxes: object): unknown =>
-      countStrings(holding, ['light OR lamp'], boxes, createDeadline)[0];
+  it('are counted under the sentLimiters that they have, and under no others', () => {
+    const count = (sentLimiters: object): unknown =>
+      countStrings(holding, ['light OR lamp'], sentLimiters, createDeadline)[0];
     expect(count({})).toEqual({ total: 3, estimated: false, notes: [] });
     expect(count({ years: { from: 2020 } })).toMatchObject({ total: 1 });
     expect(count({ types: ['review'], languages: ['en'] })).toMatchObject({ total: 1 });

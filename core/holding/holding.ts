@@ -27,7 +27,7 @@ export interface Rounding {
 export interface Holding {
   readonly evaluator: Evaluator;
   /** The limiters that are ticked apart from the string. */
-  readonly boxes: readonly LimiterName[];
+  readonly sentLimiters: readonly LimiterName[];
   /** Without it, every count is exact. */
   readonly rounding?: Rounding;
   /** Records come by relevance, whatever is asked for. */

@@ -176,7 +176,7 @@ function applyToWorking(project: Project, change: UndoableChange): Outcome<Worki
         ? succeed({ ...working, ...variant.frozen, base: variant.id })
         : refuseChange('This variant is not there any more.');
     }
-    case 'mend': {
+    case 'compound': {
       let next = working;
       for (const one of change.changes) {
         if (!isUndoable(one)) return refuseChange('This change cannot be a part of another one.');

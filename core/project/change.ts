@@ -103,7 +103,7 @@ export type Change =
   | { readonly kind: 'move-block'; readonly id: string; readonly to: number }
   /** Several changes as one step: all are made, or none. */
   | {
-      readonly kind: 'mend';
+      readonly kind: 'compound';
       readonly changes: readonly Change[];
       /** What it is called for undo; without it, as its last part. */
       readonly as?: Change['kind'];
@@ -183,7 +183,7 @@ const UNDOABLE_KINDS = [
   'rename-block',
   'remove-block',
   'move-block',
-  'mend',
+  'compound',
   'return-to',
   'set-limiters',
   'choose-databases',
@@ -209,9 +209,9 @@ export function isUndoable(change: Change): change is UndoableChange {
 /** The kind under whose name undo offers a change: one that is made of several is called after one of them. */
 export function findStepKind(change: Change): Change['kind'] {
   if (change.kind === 'type-term') return 'edit-term';
-  if (change.kind !== 'mend') return change.kind;
+  if (change.kind !== 'compound') return change.kind;
   const last = change.changes.at(-1);
-  return change.as ?? (last ? findStepKind(last) : 'mend');
+  return change.as ?? (last ? findStepKind(last) : 'compound');
 }
 
 /** A change in words, for the undo button and the log. */
@@ -251,7 +251,7 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'rename-block': 'Rename a block',
   'remove-block': 'Remove a block',
   'move-block': 'Move a block',
-  mend: 'Mend the query',
+  compound: 'Mend the query',
   'return-to': 'Return to an earlier state',
   'set-limiters': 'Change the limiters',
   'choose-databases': 'Choose databases',

@@ -57,7 +57,7 @@ export function makeChange(history: History, change: Change, moment: number): Ou
     project,
     past,
     future: [],
-    lastMoment: change.kind === 'mend' ? -Infinity : moment,
+    lastMoment: change.kind === 'compound' ? -Infinity : moment,
     ...(change.kind === 'type-term' && { typedTerm: change.id }),
   });
 }

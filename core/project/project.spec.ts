@@ -341,11 +341,11 @@ describe('history', () => {
       const done = makeChange(createHistory(two), made, 0);
       return done.ok ? CHANGE_NAMES[done.value.past.at(-1)!.kind] : done.problem.code;
     };
-    expect(name({ kind: 'mend', changes: parts })).toBe('Edit the query');
-    expect(name({ kind: 'mend', as: 'add-block', changes: parts })).toBe('Make a block');
+    expect(name({ kind: 'compound', changes: parts })).toBe('Edit the query');
+    expect(name({ kind: 'compound', as: 'add-block', changes: parts })).toBe('Make a block');
     let history = createHistory(two);
     for (const [one, moment] of [
-      [{ kind: 'mend', changes: parts }, 0],
+      [{ kind: 'compound', changes: parts }, 0],
       [{ kind: 'set-draft', text: '@roads AND bats' }, 100],
     ] as const) {
       const made = makeChange(history, one, moment);

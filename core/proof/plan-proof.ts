@@ -8,7 +8,7 @@ export interface SuspectNode {
   readonly reasons: readonly Reason[];
 }
 
-/** What is asked of a laboratory, and which nodes its answers are about. */
+/** What is asked of a neutral index, and which nodes its answers are about. */
 export interface ProofPlan {
   readonly request: ProofRequest;
   readonly suspects: readonly SuspectNode[];

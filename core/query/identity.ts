@@ -2,7 +2,7 @@ import { listChildren, mapChildren, type QueryNode } from './node';
 import { printPattern } from './pattern';
 
 /**
- * Gives every node an id made of its content and, for equal pieces, its turn in the text. So an id
+ * Gives every node an id made of its content and, for equal pieces, its occurrence in the text. So an id
  * survives every edit that is made elsewhere, and survives printing and parsing.
  */
 export function withIds(root: QueryNode): QueryNode {
@@ -16,9 +16,9 @@ export function assignIds(root: QueryNode): QueryNode {
   const visit = (node: { id: string } & QueryNode): number => {
     let mark = markShallow(node);
     for (const child of listChildren(node)) mark = mixMarks(mark, visit(child));
-    const turn = (seen.get(mark) ?? 0) + 1;
-    seen.set(mark, turn);
-    node.id = turn === 1 ? `n${mark}` : `n${mark}.${turn}`;
+    const occurrence = (seen.get(mark) ?? 0) + 1;
+    seen.set(mark, occurrence);
+    node.id = occurrence === 1 ? `n${mark}` : `n${mark}.${occurrence}`;
     return mark;
   };
   visit(root);
@@ -80,7 +80,7 @@ function markShallow(node: QueryNode): number {
   return node.kind === 'or' ? OR_MARK : hashText(START, describeShallow(node));
 }
 
-/** FNV-1a over UTF-16 units. Unequal pieces of one mark still get ids of their own, by their turn. */
+/** FNV-1a over UTF-16 units. Unequal pieces of one mark still get ids of their own, by their occurrence. */
 function hashText(start: number, text: string): number {
   let mark = start;
   for (let at = 0; at < text.length; at++) mark = Math.imul(mark ^ text.charCodeAt(at), FACTOR);

@@ -48,7 +48,7 @@ export const NIGHT_ANIMALS = [
       settings:
         'caves|karst caves; old-growth woodland|deciduous woodland; buildings|attics of old buildings; wind farms; tropical dry forest; orchards; mines|disused mines; coastal dunes',
       details:
-        'roost emergence counts; ultrasound; guano deposits; swarming sites; bat boxes; bat hawking; batflies; nectar feeding; lactating females; bat house design; forearm length; hibernacula; the batcave gating debate; zoonotic spillover',
+        'roost emergence counts; ultrasound; guano deposits; swarming sites; bat sentLimiters; bat hawking; batflies; nectar feeding; lactating females; bat house design; forearm length; hibernacula; the batcave gating debate; zoonotic spillover',
       keywords:
         'bats; Chiroptera; echolocation; roost; torpor; hibernation; wind energy; diet; acoustic monitoring; conservation; Myotis; virus',
       sources: ECOLOGY_JOURNALS + '; Bulletin of Chiropteran Studies',
@@ -97,7 +97,7 @@ export const NIGHT_ANIMALS = [
       responses:
         'dawn song|onset of song; sea finding|orientation; stopover behaviour|migratory stopover; sleep behaviour|nocturnal rest; melatonin levels|melatonin suppression; foraging behaviour|foraging activity; breeding phenology|laying date; predator vigilance; fledgling grounding|fallout; corticosterone',
       methods:
-        'nest boxes fitted with lamps; camera traps; weather radar|radar data; blood samples|hormone assays; citizen science records; satellite tracking; experimental lights|experimental illumination; choice arenas',
+        'nest sentLimiters fitted with lamps; camera traps; weather radar|radar data; blood samples|hormone assays; citizen science records; satellite tracking; experimental lights|experimental illumination; choice arenas',
       settings:
         'city parks|urban parks; sandy beaches|nesting beaches; hedgerows and gardens; islands|oceanic islands; suburbs|suburban gardens; coral reefs; ponds; airports',
       details:

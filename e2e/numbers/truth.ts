@@ -77,21 +77,21 @@ export class Truths {
 
   async find(database: DatabaseId, tree: Tree, limiters: WalkLimiters): Promise<Truth> {
     // A ticked box goes with each piece: what is taken away is limited as what it is taken from.
-    const boxes = limiters.peerReviewed && database !== 'cardinal' ? { peerReviewed: true } : {};
-    const found = await this.evaluate(database, tree, boxes);
+    const sentLimiters = limiters.peerReviewed && database !== 'cardinal' ? { peerReviewed: true } : {};
+    const found = await this.evaluate(database, tree, sentLimiters);
     return { ...found, records: await this.limit(database, found.records, limiters) };
   }
 
-  private async evaluate(database: DatabaseId, tree: Tree, boxes: object): Promise<Truth> {
+  private async evaluate(database: DatabaseId, tree: Tree, sentLimiters: object): Promise<Truth> {
     if (typeof tree === 'string') {
       const string = LEAVES[tree][database];
       if (string === 'none' || string === 'unsearchable')
         return { records: new Set(), isOff: string === 'unsearchable' };
-      return { records: await this.ask(database, string, boxes), isOff: false };
+      return { records: await this.ask(database, string, sentLimiters), isOff: false };
     }
     const members = 'and' in tree ? tree.and : 'or' in tree ? tree.or : tree.not;
     const [first, ...others] = await Promise.all(
-      members.map((member) => this.evaluate(database, member, boxes)),
+      members.map((member) => this.evaluate(database, member, sentLimiters)),
     );
     // A field that the records lack finds nothing; a member of AND of which nothing can be written is left out.
     const isUnwritten = 'and' in tree && tree.and.some((member) => this.isNone(database, member));
@@ -132,12 +132,12 @@ export class Truths {
     return new Set(left);
   }
 
-  private ask(database: DatabaseId, string: string, boxes: object): Promise<ReadonlySet<number>> {
-    const key = `${database} ${string} ${JSON.stringify(boxes)}`;
+  private ask(database: DatabaseId, string: string, sentLimiters: object): Promise<ReadonlySet<number>> {
+    const key = `${database} ${string} ${JSON.stringify(sentLimiters)}`;
     const known = this.sets.get(key);
     if (known) return known;
     const asked = this.request
-      .post(`/api/standins/${database}/ids`, { data: { string, boxes } })
+      .post(`/api/standins/${database}/ids`, { data: { string, sentLimiters } })
       .then(async (response) => {
         const body = (await response.json()) as { numbers?: number[] };
         if (!body.numbers) throw new Error(`${database} does not take ${string}`);

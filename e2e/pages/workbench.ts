@@ -81,9 +81,9 @@ export class Workbench {
   }
 
   /** The count that a database's own reader gives a string, asked for apart from the application. */
-  async countByHand(id: string, string: string, boxes: object = {}): Promise<number> {
+  async countByHand(id: string, string: string, sentLimiters: object = {}): Promise<number> {
     const response = await this.page.request.post(`/api/standins/${id}/count`, {
-      data: { strings: [string], boxes },
+      data: { strings: [string], sentLimiters },
     });
     const body = (await response.json()) as { counts: { total?: number }[] };
     return body.counts[0]?.total ?? -1;

@@ -71,16 +71,16 @@ function openCollection(files: CollectionFiles, memory: EvaluatorMemory): Standi
   };
 }
 
-/** A made-up database over its records: read by its own reader, limited by its own boxes. */
+/** A made-up database over its records: read by its own reader, limited by the limiters that it has. */
 export function createStandinHolding(
   standin: Standin,
   evaluator: Evaluator,
   vocabulary: Vocabulary,
 ): Holding {
-  const { boxes, rounding, onlyByRelevance } = standin;
+  const { sentLimiters, rounding, onlyByRelevance } = standin;
   return {
     evaluator,
-    boxes,
+    sentLimiters,
     ...(rounding && { rounding }),
     ...(onlyByRelevance && { onlyByRelevance }),
     read: (text) => {

@@ -1,6 +1,6 @@
 import type { Request, Response } from 'express';
 import type { CountEntry } from '#core/contract/index';
-import type { Boxes } from '#core/dialect/index';
+import type { SentLimiters } from '#core/dialect/index';
 import { createProblem } from '#core/problem/index';
 import type { Session, Sessions } from '../standins/sessions';
 import type { Work } from '../threads/jobs';
@@ -10,7 +10,11 @@ import { doJobFor, sendFailure, sendProblem } from './answers';
 export function countInSession(
   sessions: Sessions,
   session: Session,
-  asked: { readonly database: string; readonly strings: readonly string[]; readonly boxes: Boxes },
+  asked: {
+    readonly database: string;
+    readonly strings: readonly string[];
+    readonly sentLimiters: SentLimiters;
+  },
   work: Work,
   request: Request,
   response: Response,

@@ -3,7 +3,7 @@ import {
   CITATIONS_REQUEST,
   COUNT_REQUEST,
   IDS_REQUEST,
-  LABORATORY_REQUEST,
+  NEUTRAL_REQUEST,
   LOOKUP_REQUEST,
   PROOF_REQUEST,
   RECORDS_REQUEST,
@@ -83,16 +83,20 @@ export function createStandinRoutes({ standins, work, sessions, faults }: Standi
     withStrings(async ({ standin: { id } }, request, response) => {
       const body = checkRequest(COUNT_REQUEST, request.body, response);
       if (!body) return;
-      const { strings, boxes, session } = body;
+      const { strings, sentLimiters, session } = body;
       if (session === undefined)
-        return answerJob(work, { kind: 'count', database: id, strings, boxes }, request, response, (counts) =>
-          sendCounts(response, counts, faults?.get(id)),
+        return answerJob(
+          work,
+          { kind: 'count', database: id, strings, sentLimiters },
+          request,
+          response,
+          (counts) => sendCounts(response, counts, faults?.get(id)),
         );
       const known = sessions.get(id);
       const own = known?.find(session);
       if (!known || !own)
         return sendProblem(response, 401, createProblem('session-ended', 'error', { database: id }));
-      const asked = { database: id, strings, boxes };
+      const asked = { database: id, strings, sentLimiters };
       await countInSession(known, own, asked, work, request, response, (counts) =>
         sendCounts(response, counts, faults?.get(id)),
       );
@@ -207,8 +211,8 @@ export function createStandinRoutes({ standins, work, sessions, faults }: Standi
   router.post(
     '/:id/laboratory',
     withStandin(async ({ standin: { id } }, request, response) => {
-      const body = checkRequest(LABORATORY_REQUEST, request.body, response);
-      if (body) await answer({ kind: 'laboratory', database: id, ...body }, request, response);
+      const body = checkRequest(NEUTRAL_REQUEST, request.body, response);
+      if (body) await answer({ kind: 'count-neutral', database: id, ...body }, request, response);
     }),
   );
 
@@ -249,7 +253,7 @@ function describeStandin({ standin, size, hasThesaurus }: ServedStandin): Standi
     id: standin.id,
     name: standin.name,
     kind: standin.kind,
-    boxes: standin.boxes,
+    sentLimiters: standin.sentLimiters,
     records: size,
     hasThesaurus,
     ...(standin.protocol && {

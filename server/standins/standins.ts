@@ -17,7 +17,7 @@ export interface Standin {
   readonly kind: string;
   readonly analysis: Analysis;
   readonly stem?: Stem;
-  readonly boxes: Holding['boxes'];
+  readonly sentLimiters: Holding['sentLimiters'];
   /** Without it, every count is exact. */
   readonly rounding?: Holding['rounding'];
   /** Counted and searched only by SRU. */
@@ -40,7 +40,7 @@ export const STANDINS: readonly Standin[] = [
     name: 'Heronsmere Life Index',
     kind: 'subject index with a thesaurus',
     analysis: NEUTRAL_ANALYSIS,
-    boxes: ['languages', 'peerReviewed', 'fullText', 'openAccess'],
+    sentLimiters: ['languages', 'peerReviewed', 'fullText', 'openAccess'],
     givesIds: true,
     hasSets: true,
     read: (text, vocabulary, findSet) => withoutNotes(readHeronsmere(text, vocabulary, findSet)),
@@ -50,7 +50,7 @@ export const STANDINS: readonly Standin[] = [
     name: 'Gantry Engineering Abstracts',
     kind: 'technical index with flat headings of its own',
     analysis: { ...NEUTRAL_ANALYSIS, stopWords: GANTRY_STOP_WORDS },
-    boxes: ['types', 'languages', 'peerReviewed'],
+    sentLimiters: ['types', 'languages', 'peerReviewed'],
     givesIds: true,
     read: (text) => withoutNotes(readGantry(text)),
   },
@@ -59,7 +59,7 @@ export const STANDINS: readonly Standin[] = [
     name: 'Cardinal Point Citations',
     kind: 'multidisciplinary citation index without a thesaurus',
     analysis: NEUTRAL_ANALYSIS,
-    boxes: [],
+    sentLimiters: [],
     hasCitations: true,
     givesIds: true,
     read: (text) => withoutNotes(readCardinal(text)),
@@ -69,7 +69,7 @@ export const STANDINS: readonly Standin[] = [
     name: 'Marlstone Full Text',
     kind: 'full-text archive',
     analysis: { ...NEUTRAL_ANALYSIS, joinHyphens: true },
-    boxes: ['years', 'types', 'languages', 'peerReviewed', 'fullText', 'openAccess', 'entered'],
+    sentLimiters: ['years', 'types', 'languages', 'peerReviewed', 'fullText', 'openAccess', 'entered'],
     givesIds: true,
     rounding: { exactUpTo: 10_000, to: 'hundreds', note: 'Large numbers are rounded to hundreds.' },
     read: (text) => withoutNotes(readMarlstone(text)),
@@ -79,7 +79,7 @@ export const STANDINS: readonly Standin[] = [
     name: 'Northern Union Catalogue',
     kind: 'library catalogue on open standards',
     analysis: NEUTRAL_ANALYSIS,
-    boxes: [],
+    sentLimiters: [],
     protocol: 'sru',
     read: (text) => withoutNotes(readNorthern(text)),
   },
@@ -89,7 +89,7 @@ export const STANDINS: readonly Standin[] = [
     kind: 'one box over nearly everything',
     analysis: { ...NEUTRAL_ANALYSIS, stems: true },
     stem: stemWord,
-    boxes: ['years', 'languages'],
+    sentLimiters: ['years', 'languages'],
     rounding: { exactUpTo: 99, to: 'two-figures', note: 'An estimate.' },
     onlyByRelevance: true,
     read: (text) => readPlainfinder(text),

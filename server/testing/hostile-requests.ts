@@ -12,7 +12,7 @@ const NORTHERN = { address: 'standin:northern', version: '1.2' };
 
 const count = (id: string, ...strings: string[]): { path: string; body: unknown } => ({
   path: `/api/standins/${id}/count`,
-  body: { strings, boxes: {} },
+  body: { strings, sentLimiters: {} },
 });
 const countNorthern = (...strings: string[]): { path: string; body: unknown } => ({
   path: '/api/sru/count',
@@ -78,13 +78,13 @@ export const HOSTILE_REQUESTS: readonly HostileRequest[] = [
     path: '/api/standins/heronsmere/unions',
     body: {
       unions: Array.from({ length: 2_000 }, (_, at) => [`bats OR w${at}`, `"street light*" OR v${at}`]),
-      boxes: {},
+      sentLimiters: {},
     },
   },
   {
     name: 'records by weight of 180 scans',
     path: '/api/standins/cardinal/search',
-    body: { string: writeSlowest(0), boxes: {}, rows: 100 },
+    body: { string: writeSlowest(0), sentLimiters: {}, rows: 100 },
   },
   { name: 'a phrase of 20,000 words', ...count('heronsmere', `"${repeat(20_000, () => 'the')}"`) },
   {

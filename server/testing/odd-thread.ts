@@ -4,7 +4,7 @@ import type { ThreadOrder } from '../threads/pool';
 
 /** A thread that goes wrong as it is told, in place of searching: for tests of the pool. */
 parentPort?.on('message', ({ turn, job }: ThreadOrder) => {
-  const what = job.kind === 'laboratory' ? job.query : '';
+  const what = job.kind === 'count-neutral' ? job.query : '';
   if (what === 'hang') for (;;);
   if (what === 'die') process.exit(1);
   if (what === 'throw') parentPort?.postMessage({ kind: 'failed', turn, fault: 'a stack' });

@@ -31,8 +31,8 @@ const createJob = ({ path, body }: HostileRequest): Job => {
         ...(body as Partial<SearchRequest>),
       } as SearchRequest,
     };
-  if (kind === 'unions') return { kind, database, ...(body as { unions: string[][]; boxes: object }) };
-  if (kind === 'laboratory') return { kind, database, ...(body as { query: string }) };
+  if (kind === 'unions') return { kind, database, ...(body as { unions: string[][]; sentLimiters: object }) };
+  if (kind === 'laboratory') return { kind: 'count-neutral', database, ...(body as { query: string }) };
   return { kind: 'count', database, ...(body as CountRequest) };
 };
 

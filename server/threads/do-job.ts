@@ -62,20 +62,20 @@ export function listDone(
 let requestsInSessions = 0;
 
 const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Ground) => Answered<K> } = {
-  count: ({ database, strings, boxes, done = [] }, turn, ground) =>
+  count: ({ database, strings, sentLimiters, done = [] }, turn, ground) =>
     withCollection(ground, database, async (collection) => {
       const entries = await countQuickOnesFirst(strings.length, done, turn, (places, createDeadline) =>
         countStrings(
           collection,
           places.map((at) => strings[at] ?? ''),
-          boxes,
+          sentLimiters,
           createDeadline,
         ),
       );
       return succeed(entries.map((entry, at) => entry ?? describeSlowness(strings[at] ?? '')));
     }),
 
-  'count-in-session': ({ database, strings, boxes, earlier }, turn, ground) =>
+  'count-in-session': ({ database, strings, sentLimiters, earlier }, turn, ground) =>
     withCollection(ground, database, (collection) => {
       const { standin, vocabulary, evaluator, size } = collection;
       const sets = earlier.map((bits) => new RecordSet(size, new Uint32Array(bits)));
@@ -95,18 +95,18 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
         const set = new RecordSet(size, new Uint32Array(bits));
         sets.push(set);
         made.push(bits);
-        return countSet(collection, set, boxes, read.value.notes);
+        return countSet(collection, set, sentLimiters, read.value.notes);
       });
       return succeed({ counts, sets: made });
     }),
 
-  unions: ({ database, unions, boxes }, turn, ground) =>
+  unions: ({ database, unions, sentLimiters }, turn, ground) =>
     withCollection(ground, database, async (collection) => {
       const entries = await countQuickOnesFirst(unions.length, [], turn, (places, createDeadline) =>
         countUnions(
           collection,
           places.map((at) => unions[at] ?? []),
-          boxes,
+          sentLimiters,
           createDeadline,
         ),
       );
@@ -120,7 +120,7 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
 
   ids: ({ database, request }, turn, ground) =>
     withCollection(ground, database, (collection): Outcome<JobAnswers['ids']> => {
-      const answer = listRecordNumbers(collection, request.string, request.boxes, () => turn.isOver);
+      const answer = listRecordNumbers(collection, request.string, request.sentLimiters, () => turn.isOver);
       if ('problem' in answer || !request.keys) return succeed(answer);
       const keys = answer.numbers.map((number) => collection.getKeys(number));
       return succeed({
@@ -194,7 +194,7 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
         : succeed(writeSkos(vocabulary, `Headings of ${standin.name}`)),
     ),
 
-  laboratory: ({ database, query }, turn, ground) =>
+  'count-neutral': ({ database, query }, turn, ground) =>
     withCollection(ground, database, (collection) => {
       const { root, problems } = parseQuery(query);
       const active = dropInactive(root, database);

@@ -16,7 +16,7 @@ import type {
   SruExplanation,
   WordsAnswer,
 } from '#core/contract/index';
-import type { Boxes } from '#core/dialect/index';
+import type { SentLimiters } from '#core/dialect/index';
 import type { StringProblem } from '#core/holding/index';
 import type { Outcome, Problem } from '#core/problem/index';
 import type { BibliographicRecord } from '#core/record/index';
@@ -29,7 +29,7 @@ export type Job =
       readonly kind: 'count';
       readonly database: string;
       readonly strings: readonly string[];
-      readonly boxes: Boxes;
+      readonly sentLimiters: SentLimiters;
       /** Counts that are known from a turn before this one. */
       readonly done?: readonly (CountEntry | undefined)[];
     }
@@ -37,7 +37,7 @@ export type Job =
       readonly kind: 'count-in-session';
       readonly database: string;
       readonly strings: readonly string[];
-      readonly boxes: Boxes;
+      readonly sentLimiters: SentLimiters;
       /** The earlier searches of the session: each as the records that it found, a bit a record. */
       readonly earlier: readonly SharedArrayBuffer[];
     }
@@ -45,7 +45,7 @@ export type Job =
       readonly kind: 'unions';
       readonly database: string;
       readonly unions: readonly (readonly string[])[];
-      readonly boxes: Boxes;
+      readonly sentLimiters: SentLimiters;
     }
   | { readonly kind: 'search'; readonly database: string; readonly request: SearchRequest }
   | { readonly kind: 'ids'; readonly database: string; readonly request: IdsRequest }
@@ -67,7 +67,7 @@ export type Job =
       readonly most: number;
     }
   | { readonly kind: 'vocabulary'; readonly database: string }
-  | { readonly kind: 'laboratory'; readonly database: string; readonly query: string }
+  | { readonly kind: 'count-neutral'; readonly database: string; readonly query: string }
   | { readonly kind: 'proof'; readonly database: string; readonly request: ProofRequest }
   /** A request of another program to a made-up catalogue, in SRU. */
   | {
@@ -128,7 +128,7 @@ export interface JobAnswers {
   readonly words: WordsAnswer;
   /** SKOS in Turtle. */
   readonly vocabulary: string;
-  readonly laboratory: {
+  readonly 'count-neutral': {
     readonly total: number;
     readonly ids: readonly string[];
     readonly problems: readonly Problem[];

@@ -51,10 +51,10 @@ const count = (...strings: string[]): Extract<Job, { kind: 'count' }> => ({
   kind: 'count',
   database: 'cardinal',
   strings,
-  boxes: {},
+  sentLimiters: {},
 });
-const tell = (query: string): Extract<Job, { kind: 'laboratory' }> => ({
-  kind: 'laboratory',
+const tell = (query: string): Extract<Job, { kind: 'count-neutral' }> => ({
+  kind: 'count-neutral',
   database: 'cardinal',
   query,
 });
@@ -135,7 +135,7 @@ describe('the pool', { timeout: 120_000 }, () => {
         const hung = await pool.do(tell('hang'), createAsker('a'));
         expect(codeOf(hung)).toBe('query-too-slow');
         expect(await pool.do(tell('hello'), createAsker('b'))).toEqual({ ok: true, value: 'hello' });
-        expect(log).toMatchObject([{ what: 'thread-hung', job: 'laboratory' }]);
+        expect(log).toMatchObject([{ what: 'thread-hung', job: 'count-neutral' }]);
       },
       { script: odd, limits: { hang: 300 } },
     );

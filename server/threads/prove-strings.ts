@@ -4,7 +4,7 @@ import { createProblem, fail, type Outcome } from '#core/problem/index';
 import { proveRendering } from '#core/proof/index';
 import type { StandinCollection } from '../collections/index';
 
-/** Proves strings of a made-up database against a query, in its laboratory. */
+/** Proves strings of a made-up database against a query, in its neutral index. */
 export function proveStrings(
   collection: StandinCollection,
   request: ProofRequest,

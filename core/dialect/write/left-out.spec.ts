@@ -25,10 +25,10 @@ it.each([
   // A field that is searched together with others finds too much.
   ['heronsmere', 'firstauthor: moss', ['moss'], 'wider'],
   ['heronsmere', 'lamp NOT firstauthor: moss', ['moss'], 'narrower'],
-])('%s goes without pieces of %s: %j, %s', (database, text, pieces, lacking) => {
+])('%s goes without pieces of %s: %j, %s', (database, text, pieces, omitted) => {
   const { root } = parseQuery(text);
   const rendering = writeQuery(root, findDialect(database)!);
-  expect(rendering.lacking).toBe(lacking);
+  expect(rendering.omitted).toBe(omitted);
   const found = listLeftOut(root, rendering);
   expect(found.map(({ node }) => printQuery(node).replace(/^affiliation: /, '')).sort()).toEqual(
     pieces.map((piece) => piece.replace(/^affiliation: /, '')).sort(),
@@ -46,8 +46,8 @@ describe('what a rendering lacks', () => {
           const root = withIds(tree);
           const rendering = writeQuery(root, dialect);
           if (rendering.text === '') return;
-          if (rendering.lacking) expect(listLeftOut(root, rendering)).not.toEqual([]);
-          if (rendering.lacking) expect(['different', rendering.lacking]).toContain(rendering.whole);
+          if (rendering.omitted) expect(listLeftOut(root, rendering)).not.toEqual([]);
+          if (rendering.omitted) expect(['different', rendering.omitted]).toContain(rendering.whole);
         },
       ),
       { numRuns: 3_000 },
@@ -58,10 +58,10 @@ describe('what a rendering lacks', () => {
     const dialect = findDialect('heronsmere')!;
     const [lamp, lost] = ['(lamp OR light)', 'keywords: (bat OR bats)'].map((text) => parseQuery(text).root);
     for (let turn = 0; turn < 2; turn++) {
-      expect(writeQuery(build.and(lamp!, lost!), dialect).lacking).toBe('wider');
-      expect(writeQuery(build.or(lamp!, lost!), dialect).lacking).toBeUndefined();
-      expect(writeQuery(build.not(lamp!, build.and(lamp!, lost!)), dialect).lacking).toBe('narrower');
-      expect(writeQuery(build.not(lamp!, lost!), dialect).lacking).toBeUndefined();
+      expect(writeQuery(build.and(lamp!, lost!), dialect).omitted).toBe('wider');
+      expect(writeQuery(build.or(lamp!, lost!), dialect).omitted).toBeUndefined();
+      expect(writeQuery(build.not(lamp!, build.and(lamp!, lost!)), dialect).omitted).toBe('narrower');
+      expect(writeQuery(build.not(lamp!, lost!), dialect).omitted).toBeUndefined();
     }
   });
 });

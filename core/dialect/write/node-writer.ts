@@ -115,17 +115,17 @@ export class NodeWriter {
   private renderAnd(node: QueryNode, results: readonly Result[]): Rendered {
     if (results.some((result) => result.kind === 'nothing'))
       return { result: { kind: 'nothing' }, reasons: [] };
-    const { trees, shift, lacking } = intersectResults(results);
+    const { trees, shift, omitted } = intersectResults(results);
     if (trees.length === 0) return this.leaveAllOut(results, 'and');
     const tree = joinTrees(node, 'and', trees);
-    return { result: { kind: 'written', tree, shift, lacking }, reasons: this.noteLeftOut(results) };
+    return { result: { kind: 'written', tree, shift, omitted }, reasons: this.noteLeftOut(results) };
   }
 
   private renderOr(node: QueryNode, results: readonly Result[]): Rendered {
-    const { trees, shift, lacking } = uniteResults(results);
+    const { trees, shift, omitted } = uniteResults(results);
     if (trees.length === 0) return this.leaveAllOut(results, 'or');
     const tree = joinTrees(node, 'or', trees);
-    return { result: { kind: 'written', tree, shift, lacking }, reasons: this.noteLeftOut(results) };
+    return { result: { kind: 'written', tree, shift, omitted }, reasons: this.noteLeftOut(results) };
   }
 
   private renderNot(node: QueryNode, include: Result, exclude: Result): Rendered {
@@ -138,15 +138,15 @@ export class NodeWriter {
           ...include,
           tree,
           shift: joinShifts(include.shift, lost),
-          lacking: joinShifts(include.lacking, lost),
+          omitted: joinShifts(include.omitted, lost),
         },
         reasons: this.noteLeftOut([exclude]),
       };
     }
     const shift = joinShifts(include.shift, invertShift(exclude.shift));
     const tree = joinTrees(node, 'not', [include.tree, exclude.tree]);
-    const lacking = joinShifts(include.lacking, invertShift(exclude.lacking));
-    return { result: { kind: 'written', tree, shift, lacking }, reasons: [] };
+    const omitted = joinShifts(include.omitted, invertShift(exclude.omitted));
+    return { result: { kind: 'written', tree, shift, omitted }, reasons: [] };
   }
 
   /** All members are left out: so is the group. It is no loss if it would find nothing there anyway. */
@@ -212,7 +212,7 @@ export class NodeWriter {
     const text = this.known.references?.get(node.name);
     if (text === undefined) return { result: { kind: 'nothing' }, reasons: [] };
     return {
-      result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, shift: SAME, lacking: SAME },
+      result: { kind: 'written', tree: { kind: 'atom', node, text, words: 0 }, shift: SAME, omitted: SAME },
       reasons: [],
     };
   }
@@ -256,14 +256,14 @@ export class NodeWriter {
       items.texts.map((item) => markItem(node, item, code, this.dialect)),
     );
     const tree = marked.length === 1 && marked[0] ? marked[0] : joinTrees(node, 'or', marked);
-    return { result: { kind: 'written', tree, shift, lacking: reach.lacking }, reasons };
+    return { result: { kind: 'written', tree, shift, omitted: reach.omitted }, reasons };
   }
 
   /** What it does that fields cannot be searched, or only together with others. */
   private describeReach(
     plan: FieldPlan & { kind: 'marked' | 'unmarked' },
     fields: readonly Field[] | undefined,
-  ): { shift: MeaningShift; lacking: MeaningShift; reasons: Reason[] } {
+  ): { shift: MeaningShift; omitted: MeaningShift; reasons: Reason[] } {
     const reasons: Reason[] = [];
     let shift: MeaningShift = SAME;
     if (plan.missing.length > 0) {
@@ -275,12 +275,12 @@ export class NodeWriter {
       const where = instead === 'unmarked' ? 'all that is searched without a field' : instead;
       reasons.push({ code: 'field-widened', data: { fields: field, instead: where } });
     }
-    const lacking = shift;
+    const omitted = shift;
     if (this.bare && !fields) {
       shift = joinShifts(shift, WIDER);
       reasons.push({ code: 'fields-left-out', data: {} });
     }
-    return { shift, lacking, reasons };
+    return { shift, omitted, reasons };
   }
 
   private renderNear(node: NearNode, fields: readonly Field[] | undefined): Rendered {
@@ -289,12 +289,12 @@ export class NodeWriter {
     const phrases = listPhrases(node);
     if (phrases) {
       const written = phrases.map((words) => this.renderWords(node, words, fields));
-      const { trees, shift, lacking } = uniteResults(written.map(({ result }) => result));
+      const { trees, shift, omitted } = uniteResults(written.map(({ result }) => result));
       const reasons = uniqueReasons(written.flatMap((one) => one.reasons));
       const tree = trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees);
       // Where a phrase cannot be said, neither can the words that stand beside each other be found in order.
       if (trees.length === phrases.length)
-        return { result: { kind: 'written', tree, shift, lacking }, reasons };
+        return { result: { kind: 'written', tree, shift, omitted }, reasons };
     }
     const both = this.renderAnd(node, [this.write(node.left, fields), this.write(node.right, fields)]);
     const result =
@@ -358,6 +358,6 @@ export class NodeWriter {
       skips,
     );
     const tree = trees.length === 1 && trees[0] ? trees[0] : joinTrees(node, 'or', trees);
-    return { written: { tree, shift, lacking: reach.lacking }, reasons };
+    return { written: { tree, shift, omitted: reach.omitted }, reasons };
   }
 }

@@ -48,7 +48,7 @@ export interface Written {
   readonly tree: StringTree;
   readonly shift: MeaningShift;
   /** Which way parts and fields that cannot be searched move it; what is left out of an exclusion counts, too. */
-  readonly lacking: MeaningShift;
+  readonly omitted: MeaningShift;
 }
 
 /**
@@ -89,28 +89,28 @@ export function listMembers(tree: StringTree, operator: 'and' | 'or'): StringTre
 export interface JoinedResults {
   readonly trees: readonly StringTree[];
   readonly shift: MeaningShift;
-  readonly lacking: MeaningShift;
+  readonly omitted: MeaningShift;
 }
 
 /** The written parts of several results, and the shift of an OR over all of them: losing a member narrows. */
 export function uniteResults(results: readonly Result[]): JoinedResults {
   const trees = results.flatMap((result) => (result.kind === 'written' ? [result.tree] : []));
   const shift = joinShifts(...results.map((result) => (result.kind === 'nothing' ? SAME : result.shift)));
-  const lacking = joinShifts(
+  const omitted = joinShifts(
     ...results.map((result) => {
       if (result.kind === 'nothing') return SAME;
-      return result.kind === 'written' ? result.lacking : result.shift;
+      return result.kind === 'written' ? result.omitted : result.shift;
     }),
   );
-  return { trees, shift, lacking };
+  return { trees, shift, omitted };
 }
 
 /** The written parts of several results, and the shift of an AND over all of them: losing a member widens. */
 export function intersectResults(results: readonly Result[]): JoinedResults {
   const trees = results.flatMap((result) => (result.kind === 'written' ? [result.tree] : []));
   const shift = joinShifts(...results.map((result) => (result.kind === 'written' ? result.shift : WIDER)));
-  const lacking = joinShifts(
-    ...results.map((result) => (result.kind === 'written' ? result.lacking : WIDER)),
+  const omitted = joinShifts(
+    ...results.map((result) => (result.kind === 'written' ? result.omitted : WIDER)),
   );
-  return { trees, shift, lacking };
+  return { trees, shift, omitted };
 }

@@ -21,7 +21,7 @@ export function writePropertyNode(node: RangeNode | ValueNode, dialect: Dialect)
   }
   const isLoose = / (?:and|or) /i.test(text) && !text.startsWith('(');
   const tree: StringTree = { kind: 'atom', node, text, words: 0, ...(isLoose && { isLoose }) };
-  return { result: { kind: 'written', tree, shift: SAME, lacking: SAME }, reasons: [] };
+  return { result: { kind: 'written', tree, shift: SAME, omitted: SAME }, reasons: [] };
 }
 
 /** A heading, a branch or a main topic in the dialect's forms; what has no form is written by what it has. */
@@ -64,7 +64,7 @@ export function writeHeading(node: HeadingNode, dialect: Dialect, listBranch?: L
   const text = form.replace('{label}', () => label).replace('{qualifier}', () => qualifier ?? '');
   const words = node.label.split(/\s+/).length;
   const tree: StringTree = { kind: 'atom', node, text, words };
-  return { result: { kind: 'written', tree, shift, lacking: SAME }, reasons };
+  return { result: { kind: 'written', tree, shift, omitted: SAME }, reasons };
 }
 
 /** The headings of a branch one by one, where there is no sign for it and they are known. */
@@ -84,7 +84,7 @@ function spellBranch(
   const [only] = atoms;
   const tree = atoms.length === 1 && only ? only : joinTrees(node, 'or', atoms);
   const reasons: Reason[] = [{ code: 'branch-spelled-out', data: { count: labels.length } }];
-  return { result: { kind: 'written', tree, shift: SAME, lacking: SAME }, reasons };
+  return { result: { kind: 'written', tree, shift: SAME, omitted: SAME }, reasons };
 }
 
 /** A label as it stands between quotation marks; nothing if it holds one and there is no way to say so. */

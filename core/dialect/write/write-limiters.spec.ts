@@ -29,11 +29,14 @@ describe('limiters in a dialect', () => {
 
   it('of entry are ticked in one database, written in another and not to be had elsewhere', () => {
     const limiters: Limiters = { entered: { to: '2025-12' } };
-    expect(write('marlstone', limiters)).toMatchObject({ boxes: limiters, steps: [{ how: 'box' }] });
-    const lacking = DIALECTS.filter(({ limiters: rules }) => rules.entered.how === 'none');
-    for (const { id } of lacking)
-      expect(write(id, limiters)).toMatchObject({ boxes: {}, steps: [{ limiter: 'entered', how: 'none' }] });
-    expect(lacking).toHaveLength(4);
+    expect(write('marlstone', limiters)).toMatchObject({ sentLimiters: limiters, steps: [{ how: 'box' }] });
+    const omitted = DIALECTS.filter(({ limiters: rules }) => rules.entered.how === 'none');
+    for (const { id } of omitted)
+      expect(write(id, limiters)).toMatchObject({
+        sentLimiters: {},
+        steps: [{ limiter: 'entered', how: 'none' }],
+      });
+    expect(omitted).toHaveLength(4);
   });
 
   it('of entry are read back from a string, and a source as words in its field', () => {

@@ -10,8 +10,8 @@ import {
 import { DOCUMENT_TYPES } from '../../record';
 import type { Dialect, LimiterRule } from '../profile';
 
-/** The ticked boxes that go with a string: the limiters that a database takes apart from it. */
-export type Boxes = Limiters;
+/** The limiters that are sent with a string: a database takes them apart from it, as boxes that are ticked. */
+export type SentLimiters = Limiters;
 
 /** A limiter that the string does not carry: to be set by hand, or not to be had. */
 export interface HandStep {
@@ -29,9 +29,9 @@ const OPEN_ENDS = { years: ['1000', '9999'], months: ['1000-01', '9999-12'] } as
 export function writeLimiters(
   limiters: Limiters | undefined,
   dialect: Dialect,
-): { text: string[]; boxes: Boxes; steps: HandStep[] } {
+): { text: string[]; sentLimiters: SentLimiters; steps: HandStep[] } {
   const text: string[] = [];
-  let boxes: Boxes = {};
+  let sentLimiters: SentLimiters = {};
   const steps: HandStep[] = [];
   for (const { name, value } of listLimiters(limiters ?? NO_LIMITERS)) {
     const rule = dialect.limiters[name];
@@ -43,9 +43,9 @@ export function writeLimiters(
         value,
         ...(rule.note !== undefined && { note: rule.note }),
       });
-    if (rule.how === 'box') boxes = { ...boxes, [name]: limiters?.[name] };
+    if (rule.how === 'box') sentLimiters = { ...sentLimiters, [name]: limiters?.[name] };
   }
-  return { text, boxes, steps };
+  return { text, sentLimiters, steps };
 }
 
 function writeInString(

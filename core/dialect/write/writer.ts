@@ -6,15 +6,15 @@ import { SAME, describeShift, joinShifts, type Fidelity } from '../profile';
 import { flattenTree, mustFlatten } from './flatten';
 import { findJointShift } from './joint-words';
 import { isWithin, joinLines, layOut, measure, type Extent, type LaidOut, type Piece } from './lay-out';
-import { writeLimiters, type Boxes, type HandStep } from './write-limiters';
+import { writeLimiters, type SentLimiters, type HandStep } from './write-limiters';
 import { NodeWriter } from './node-writer';
 import { MAX_PARTS, splitTree } from './split';
 import { joinTrees, type Result, type StringTree } from './string-tree';
 import type { ListBranch } from './write-headings';
 import type { FindForms } from './write-words';
 
-/** Which way a count is off what was asked: see `Rendering.lacking`. */
-export type Lacking = Exclude<Fidelity['level'], 'same' | 'left-out'>;
+/** Which way a count is off what was asked: see `Rendering.omitted`. */
+export type Omitted = Exclude<Fidelity['level'], 'same' | 'left-out'>;
 
 /** A query in one database's syntax, with what became of every node. */
 export interface Rendering {
@@ -33,9 +33,9 @@ export interface Rendering {
    * Which way its count is off because a part or a field of the query cannot be searched there. An exclusion that
    * cannot be written is such a part. See `listLeftOut` for what it is.
    */
-  readonly lacking?: Lacking;
-  /** The limiters that go as ticked boxes with the string. */
-  readonly boxes: Boxes;
+  readonly omitted?: Omitted;
+  /** The limiters that are sent with the string. */
+  readonly sentLimiters: SentLimiters;
   /** What has to be set by hand in the database's own page, and what it cannot do. */
   readonly steps: readonly HandStep[];
   /** The extent of the largest part. */
@@ -90,7 +90,7 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
     written.kind === 'written' && active
       ? { ...written, shift: joinShifts(written.shift, findJointShift(active, dialect)) }
       : written;
-  const { text, boxes, steps } = writeLimiters(settings.limiters, dialect);
+  const { text, sentLimiters, steps } = writeLimiters(settings.limiters, dialect);
   const { trees, problem } =
     result.kind === 'written'
       ? fitTree(addLimiters(result.tree, text), dialect)
@@ -110,8 +110,8 @@ function write(root: QueryNode, dialect: Dialect, settings: WriteSettings, bare:
     },
     whole: describeWhole(result),
     ...(bare && { withoutFields: true as const }),
-    ...describeLacking(result),
-    boxes,
+    ...describeOmitted(result),
+    sentLimiters,
     steps,
     extent: findGreatest(trees.map((tree) => measure(tree, dialect))),
     problems: problem ? [problem] : [],
@@ -123,9 +123,9 @@ function describeWhole(result: Result): Fidelity['level'] {
   return result.kind === 'left-out' && result.shift !== SAME ? 'left-out' : 'same';
 }
 
-function describeLacking(result: Result): Pick<Rendering, 'lacking'> {
-  const level = result.kind === 'written' ? describeShift(result.lacking) : 'same';
-  return level === 'same' || level === 'left-out' ? {} : { lacking: level };
+function describeOmitted(result: Result): Pick<Rendering, 'omitted'> {
+  const level = result.kind === 'written' ? describeShift(result.omitted) : 'same';
+  return level === 'same' || level === 'left-out' ? {} : { omitted: level };
 }
 
 /** Limiters go round the whole. */

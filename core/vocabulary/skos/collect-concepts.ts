@@ -148,10 +148,10 @@ export class ConceptCollector {
         nameless++;
         label = decodeURIComponentSafely(address.split(/[/#]/).at(-1) ?? address) || address;
       }
-      const turn = (taken.get(label) ?? 0) + 1;
-      taken.set(label, turn);
-      if (turn > 1) doubled++;
-      names.set(address, turn > 1 ? `${label} (${turn})` : label);
+      const occurrence = (taken.get(label) ?? 0) + 1;
+      taken.set(label, occurrence);
+      if (occurrence > 1) doubled++;
+      names.set(address, occurrence > 1 ? `${label} (${occurrence})` : label);
     }
     const problems = [
       ...(nameless > 0 ? [createProblem('skos-nameless', 'note', { count: nameless })] : []),

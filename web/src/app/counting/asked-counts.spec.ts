@@ -151,8 +151,8 @@ describe('a request whose answer nobody wants any more', () => {
     sent[0]?.answer();
     await pass(10);
     later.hide();
-    const { wish } = counts.peek(parseQuery('lamp').root, dialect, {});
-    const settled = requests.settle([wish!]);
+    const { countKey } = counts.peek(parseQuery('lamp').root, dialect, {});
+    const settled = requests.settle([countKey!]);
     show(() => 'road');
     for (let wait = 0; wait < 10; wait++) await pass(50);
     expect(sent[1]?.signal?.aborted).toBe(false);

@@ -10,7 +10,7 @@ import {
   listParts,
   readKey,
   type CountState,
-  type CountWish,
+  type CountKey,
 } from './count-state';
 import { KnownCounts } from './known-counts';
 
@@ -28,7 +28,7 @@ const LOOKING = 100;
 
 /** A request that is on its way. */
 interface Sending {
-  readonly wishes: readonly CountWish[];
+  readonly countKeys: readonly CountKey[];
   readonly giveUp: AbortController;
 }
 
@@ -42,10 +42,10 @@ export class AskedCounts {
   private readonly connections = inject(Connections);
   private readonly clockAndIds = inject(CLOCK_AND_IDS);
   private readonly known = inject(KnownCounts);
-  private readonly open = new Map<string, CountWish>();
+  private readonly open = new Map<string, CountKey>();
   private readonly flying = new Set<string>();
   /** Answers that are not shown yet. */
-  private readonly arrived = new Map<CountWish, CountState>();
+  private readonly arrived = new Map<CountKey, CountState>();
   private showing: ReturnType<typeof setTimeout> | undefined;
   /** The databases that are being asked, with what of. */
   private readonly busy = new Map<string, Sending | undefined>();
@@ -61,22 +61,22 @@ export class AskedCounts {
   readonly isGone = signal(false);
 
   /** Asks for what is not known yet. */
-  ask(wishes: readonly CountWish[]): void {
+  ask(countKeys: readonly CountKey[]): void {
     untracked(() => {
-      for (const wish of wishes) {
-        const key = createKey(wish);
-        if (!this.known.has(key) && !this.flying.has(key)) this.open.set(key, wish);
+      for (const countKey of countKeys) {
+        const key = createKey(countKey);
+        if (!this.known.has(key) && !this.flying.has(key)) this.open.set(key, countKey);
       }
       if (this.open.size === 0 || this.isGone()) return;
       this.timer ??= setTimeout(() => this.send(), GATHERING);
     });
   }
 
-  /** Has some wishes counted and says how each came out: counted or failed. */
-  async settle(wishes: readonly CountWish[]): Promise<CountState[]> {
-    const keys = wishes.map(createKey);
+  /** Has the counts of some keys made and says how each came out: counted or failed. */
+  async settle(countKeys: readonly CountKey[]): Promise<CountState[]> {
+    const keys = countKeys.map(createKey);
     for (const key of keys) this.settling.set(key, (this.settling.get(key) ?? 0) + 1);
-    this.ask(wishes);
+    this.ask(countKeys);
     for (;;) {
       const states = untracked(() => keys.map((key) => this.known.get(key)));
       if (states.every(({ status }) => status !== 'waiting')) {
@@ -89,15 +89,15 @@ export class AskedCounts {
   }
 
   /** Puts back counts that were kept elsewhere, where nothing newer is known. */
-  putBack(entries: readonly (readonly [CountWish, CountState])[]): void {
-    const fresh = entries.map(([wish, state]) => [createKey(wish), state] as const);
+  putBack(entries: readonly (readonly [CountKey, CountState])[]): void {
+    const fresh = entries.map(([countKey, state]) => [createKey(countKey), state] as const);
     this.remember(fresh.filter(([key]) => !untracked(() => this.known.has(key))));
   }
 
   /** Forgets some counts and asks for them anew. */
-  countAgain(wishes: readonly CountWish[]): void {
-    this.known.forget(wishes.map(createKey));
-    this.ask(wishes);
+  countAgain(countKeys: readonly CountKey[]): void {
+    this.known.forget(countKeys.map(createKey));
+    this.ask(countKeys);
   }
 
   /** Forgets all counts of a database, whose records have changed. What is looked at is asked for again. */
@@ -126,48 +126,48 @@ export class AskedCounts {
    */
   private send(): void {
     this.timer = undefined;
-    const databases = new Map<string, Map<string, CountWish[]>>();
-    for (const [key, wish] of this.open) {
-      if (this.busy.has(wish.database)) continue;
+    const databases = new Map<string, Map<string, CountKey[]>>();
+    for (const [key, countKey] of this.open) {
+      if (this.busy.has(countKey.database)) continue;
       this.open.delete(key);
       this.flying.add(key);
-      const groups = databases.get(wish.database) ?? new Map<string, CountWish[]>();
-      databases.set(wish.database, groups);
-      const boxes = JSON.stringify(wish.boxes);
-      groups.set(boxes, [...(groups.get(boxes) ?? []), wish]);
+      const groups = databases.get(countKey.database) ?? new Map<string, CountKey[]>();
+      databases.set(countKey.database, groups);
+      const sentLimiters = JSON.stringify(countKey.sentLimiters);
+      groups.set(sentLimiters, [...(groups.get(sentLimiters) ?? []), countKey]);
     }
     for (const [database, groups] of databases) void this.sendGroups(database, [...groups.values()]);
     if (this.open.size > 0) this.impatience ??= setTimeout(() => this.callUnwanted(), PATIENCE);
   }
 
-  private async sendGroups(database: string, groups: readonly (readonly CountWish[])[]): Promise<void> {
+  private async sendGroups(database: string, groups: readonly (readonly CountKey[])[]): Promise<void> {
     this.busy.set(database, undefined);
-    for (const wishes of groups) await this.sendGroup(database, wishes);
+    for (const countKeys of groups) await this.sendGroup(database, countKeys);
     this.busy.delete(database);
     if (this.open.size > 0 && !this.isGone()) this.timer ??= setTimeout(() => this.send(), 0);
   }
 
-  private async sendGroup(database: string, wishes: readonly CountWish[]): Promise<void> {
+  private async sendGroup(database: string, countKeys: readonly CountKey[]): Promise<void> {
     const rest = this.resting.get(database);
-    if (rest) return this.collect(wishes, () => ({ status: 'failed', problem: rest }));
+    if (rest) return this.collect(countKeys, () => ({ status: 'failed', problem: rest }));
     const giveUp = new AbortController();
-    this.busy.set(database, { wishes, giveUp });
+    this.busy.set(database, { countKeys, giveUp });
     const start = this.clockAndIds.now();
-    const outcome = await this.countWishes(wishes, database, giveUp.signal);
+    const outcome = await this.countWishes(countKeys, database, giveUp.signal);
     const milliseconds = Math.max(0, Math.round(this.clockAndIds.now() - start));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
-      for (const wish of wishes) {
-        this.flying.delete(createKey(wish));
-        this.open.set(createKey(wish), wish);
+      for (const countKey of countKeys) {
+        this.flying.delete(createKey(countKey));
+        this.open.set(createKey(countKey), countKey);
       }
       this.waitForServer();
       return;
     }
     if (!outcome.ok && outcome.problem.code === 'request-given-up') {
-      for (const wish of wishes) this.flying.delete(createKey(wish));
+      for (const countKey of countKeys) this.flying.delete(createKey(countKey));
       return;
     }
-    this.collect(wishes, (at) => {
+    this.collect(countKeys, (at) => {
       if (!outcome.ok) return { status: 'failed', problem: outcome.problem };
       const state = outcome.value[at];
       return state?.status === 'counted' ? { ...state, milliseconds } : state;
@@ -181,7 +181,7 @@ export class AskedCounts {
     const blocking = [...this.open.values()].map(({ database }) => database);
     const sendings = [...new Set(blocking)].flatMap((database) => this.busy.get(database) ?? []);
     if (sendings.length === 0) return;
-    const keys = sendings.map(({ wishes }) => wishes.map(createKey));
+    const keys = sendings.map(({ countKeys }) => countKeys.map(createKey));
     const moment = this.known.callToLook(keys.flat());
     setTimeout(() => {
       sendings.forEach(({ giveUp }, at) => {
@@ -205,21 +205,21 @@ export class AskedCounts {
 
   /** Strings go together; of several parts the results are united by the database, or only bounds are known. */
   private async countWishes(
-    wishes: readonly CountWish[],
+    countKeys: readonly CountKey[],
     database: string,
     signal: AbortSignal,
   ): Promise<Outcome<CountState[]>> {
     const connection = this.connections.find(database);
-    const boxes = wishes[0]?.boxes ?? {};
-    const parts = wishes.map(listParts);
+    const sentLimiters = countKeys[0]?.sentLimiters ?? {};
+    const parts = countKeys.map(listParts);
     const unites =
       parts.some((some) => some.length > 1) && (await this.connections.offers(database, 'unions'));
     const isUnion = (at: number): boolean => unites && (parts[at]?.length ?? 0) > 1;
     const strings = parts.filter((_, at) => !isUnion(at)).flat();
     const unions = parts.filter((_, at) => isUnion(at));
     const [single, united] = await Promise.all([
-      strings.length > 0 ? connection.ask('count', { strings, boxes }, signal) : succeed([]),
-      unions.length > 0 ? connection.ask('unions', { unions, boxes }, signal) : succeed([]),
+      strings.length > 0 ? connection.ask('count', { strings, sentLimiters }, signal) : succeed([]),
+      unions.length > 0 ? connection.ask('unions', { unions, sentLimiters }, signal) : succeed([]),
     ]);
     if (!single.ok) return single;
     if (!united.ok) return united;
@@ -232,10 +232,10 @@ export class AskedCounts {
   }
 
   /** Answers that come shortly after one another are shown together: each showing has a price. */
-  private collect(wishes: readonly CountWish[], stateOf: (at: number) => CountState | undefined): void {
-    wishes.forEach((wish, at) => {
+  private collect(countKeys: readonly CountKey[], stateOf: (at: number) => CountState | undefined): void {
+    countKeys.forEach((countKey, at) => {
       const state = stateOf(at);
-      if (state) this.arrived.set(wish, state);
+      if (state) this.arrived.set(countKey, state);
     });
     if (this.flying.size <= this.arrived.size) this.rememberArrived();
     else this.showing ??= setTimeout(() => this.rememberArrived(), SHOWING);
@@ -244,7 +244,7 @@ export class AskedCounts {
   private rememberArrived(): void {
     clearTimeout(this.showing);
     this.showing = undefined;
-    const arrived = [...this.arrived].map(([wish, state]) => [createKey(wish), state] as const);
+    const arrived = [...this.arrived].map(([countKey, state]) => [createKey(countKey), state] as const);
     this.arrived.clear();
     for (const [key] of arrived) this.flying.delete(key);
     this.remember(arrived);

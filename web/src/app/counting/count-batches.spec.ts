@@ -9,48 +9,50 @@ import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { startInjection } from '../testing/injection';
 import { CountBatches } from './count-batches';
-import { createKey, type CountState, type CountWish } from './count-state';
+import { createKey, type CountState, type CountKey } from './count-state';
 import { AskedCounts } from './asked-counts';
 import { Counts } from './counts';
 
 const angular = startInjection();
 
-const wish = (database: string, string: string): CountWish => ({ database, string, boxes: {} });
-const WISHES = Array.from({ length: 50 }, (_, at) => wish('gantry', `word${at}`));
+const countKey = (database: string, string: string): CountKey => ({ database, string, sentLimiters: {} });
+const COUNT_KEYS = Array.from({ length: 50 }, (_, at) => countKey('gantry', `word${at}`));
 
 /** Counts that the test gives; what is asked is noted. */
 class HandCounts {
   private readonly states = signal<ReadonlyMap<string, CountState>>(new Map());
-  readonly asked: CountWish[][] = [];
-  readonly again: CountWish[][] = [];
+  readonly asked: CountKey[][] = [];
+  readonly again: CountKey[][] = [];
 
-  stateOf(one: CountWish): CountState {
+  stateOf(one: CountKey): CountState {
     return this.states().get(createKey(one)) ?? { status: 'waiting' };
   }
 
-  ask(wishes: readonly CountWish[]): void {
-    this.asked.push([...wishes]);
+  ask(countKeys: readonly CountKey[]): void {
+    this.asked.push([...countKeys]);
   }
 
-  countAgain(wishes: readonly CountWish[]): void {
-    this.again.push([...wishes]);
-    this.set(wishes, { status: 'waiting' });
+  countAgain(countKeys: readonly CountKey[]): void {
+    this.again.push([...countKeys]);
+    this.set(countKeys, { status: 'waiting' });
   }
 
-  putBack(entries: readonly (readonly [CountWish, CountState])[]): void {
+  putBack(entries: readonly (readonly [CountKey, CountState])[]): void {
     for (const [one, state] of entries) this.set([one], state);
   }
 
-  count(wishes: readonly CountWish[]): void {
-    this.set(wishes, createState(7));
+  count(countKeys: readonly CountKey[]): void {
+    this.set(countKeys, createState(7));
   }
 
-  fail(wishes: readonly CountWish[], problem: Problem): void {
-    this.set(wishes, { status: 'failed', problem });
+  fail(countKeys: readonly CountKey[], problem: Problem): void {
+    this.set(countKeys, { status: 'failed', problem });
   }
 
-  private set(wishes: readonly CountWish[], state: CountState): void {
-    this.states.update((all) => new Map([...all, ...wishes.map((one) => [createKey(one), state] as const)]));
+  private set(countKeys: readonly CountKey[], state: CountState): void {
+    this.states.update(
+      (all) => new Map([...all, ...countKeys.map((one) => [createKey(one), state] as const)]),
+    );
     angular.tick();
   }
 }
@@ -103,18 +105,18 @@ afterEach(() => {
 describe('a batch of counts', () => {
   it('is made a few at a time of each database, and is gone when all are there', async () => {
     const { batches, counts } = await openPage();
-    batches.start('Swap', [...WISHES, wish('marlstone', 'bat')]);
+    batches.start('Swap', [...COUNT_KEYS, countKey('marlstone', 'bat')]);
     angular.tick();
     expect(counts.asked.map((some) => some.map(({ string }) => string))).toEqual([
-      WISHES.slice(0, 20).map(({ string }) => string),
+      COUNT_KEYS.slice(0, 20).map(({ string }) => string),
       ['bat'],
     ]);
-    counts.count(WISHES.slice(0, 20));
+    counts.count(COUNT_KEYS.slice(0, 20));
     expect(batches.batches()[0]).toMatchObject({ title: 'Swap', done: 20 });
-    expect(counts.asked.at(-2)).toEqual(WISHES.slice(20, 40));
+    expect(counts.asked.at(-2)).toEqual(COUNT_KEYS.slice(20, 40));
     await pass(1_000);
     expect(stored.get('b1')?.answers.filter((answer) => answer !== null)).toHaveLength(20);
-    counts.count([...WISHES, wish('marlstone', 'bat')]);
+    counts.count([...COUNT_KEYS, countKey('marlstone', 'bat')]);
     await pass(1_000);
     expect(batches.batches()).toEqual([]);
     expect(stored.size).toBe(0);
@@ -122,68 +124,68 @@ describe('a batch of counts', () => {
 
   it('asks for nothing while it is paused, and goes on', async () => {
     const { batches, counts } = await openPage();
-    batches.start('Swap', WISHES);
+    batches.start('Swap', COUNT_KEYS);
     angular.tick();
     batches.pause('b1', true);
     angular.tick();
-    counts.count(WISHES.slice(0, 20));
+    counts.count(COUNT_KEYS.slice(0, 20));
     expect(counts.asked).toHaveLength(1);
     await pass(0);
     expect(stored.get('b1')?.isPaused).toBe(true);
     batches.pause('b1', false);
     angular.tick();
-    expect(counts.asked.at(-1)).toEqual(WISHES.slice(20, 40));
+    expect(counts.asked.at(-1)).toEqual(COUNT_KEYS.slice(20, 40));
   });
 
   it('goes on after a reload with what is missing; what was counted is not counted again', async () => {
     const first = await openPage();
-    first.batches.start('Swap', WISHES);
+    first.batches.start('Swap', COUNT_KEYS);
     angular.tick();
-    first.counts.count(WISHES.slice(0, 20));
+    first.counts.count(COUNT_KEYS.slice(0, 20));
     await pass(1_000);
     const { batches, counts } = await openPage();
     expect(batches.batches()[0]).toMatchObject({ id: 'b1', title: 'Swap', done: 20, isPaused: false });
-    expect(counts.stateOf(WISHES[19]!)).toEqual(createState(7));
-    expect(counts.asked[0]).toEqual(WISHES.slice(20, 40));
+    expect(counts.stateOf(COUNT_KEYS[19]!)).toEqual(createState(7));
+    expect(counts.asked[0]).toEqual(COUNT_KEYS.slice(20, 40));
   });
 
   it('tries a database that fails again after growing waits, then leaves it out; the others are complete', async () => {
     const { batches, counts } = await openPage();
-    const other = wish('marlstone', 'bat');
-    batches.start('Swap', [WISHES[0]!, other]);
+    const other = countKey('marlstone', 'bat');
+    batches.start('Swap', [COUNT_KEYS[0]!, other]);
     angular.tick();
     counts.count([other]);
     for (const wait of [1_000, 2_000, 4_000, 8_000]) {
       const before = counts.again.length;
-      counts.fail([WISHES[0]!], FAULT);
+      counts.fail([COUNT_KEYS[0]!], FAULT);
       await pass(wait * 0.74);
       expect(counts.again).toHaveLength(before);
       await pass(wait * 0.52);
       expect(counts.again).toHaveLength(before + 1);
     }
-    counts.fail([WISHES[0]!], FAULT);
+    counts.fail([COUNT_KEYS[0]!], FAULT);
     await pass(60_000);
     expect(counts.again).toHaveLength(4);
     expect(batches.batches()[0]).toMatchObject({ failed: ['gantry'], done: 1 });
     batches.retry('b1');
     angular.tick();
     expect(batches.batches()[0]?.failed).toEqual([]);
-    expect(counts.again.at(-1)).toEqual([WISHES[0]]);
-    counts.count([WISHES[0]!]);
+    expect(counts.again.at(-1)).toEqual([COUNT_KEYS[0]]);
+    counts.count([COUNT_KEYS[0]!]);
     await pass(1_000);
     expect(batches.batches()).toEqual([]);
   });
 
   it('takes it for an answer that a database does not take a string', async () => {
     const { batches, counts } = await openPage();
-    batches.start('Swap', WISHES.slice(0, 2));
+    batches.start('Swap', COUNT_KEYS.slice(0, 2));
     angular.tick();
     counts.fail(
-      [WISHES[0]!],
+      [COUNT_KEYS[0]!],
       createProblem('service-refused', 'error', { database: 'Gantry', message: 'A bracket is open.' }),
     );
     expect(batches.batches()[0]?.done).toBe(1);
-    counts.count([WISHES[1]!]);
+    counts.count([COUNT_KEYS[1]!]);
     await pass(1_000);
     expect(batches.batches()).toEqual([]);
     expect(counts.again).toEqual([]);
@@ -191,13 +193,13 @@ describe('a batch of counts', () => {
 
   it('is stopped for good, also on the disk', async () => {
     const { batches, counts } = await openPage();
-    batches.start('Swap', WISHES);
+    batches.start('Swap', COUNT_KEYS);
     angular.tick();
     await pass(1_000);
     expect(stored.size).toBe(1);
     batches.cancel('b1');
     angular.tick();
-    counts.count(WISHES.slice(0, 20));
+    counts.count(COUNT_KEYS.slice(0, 20));
     await pass(1_000);
     expect(counts.asked).toHaveLength(1);
     expect(stored.size).toBe(0);

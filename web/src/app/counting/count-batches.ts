@@ -3,7 +3,7 @@ import { keepAmount, readKeptAmount } from '#core/count/index';
 import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { BATCH_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
-import type { CountState, CountWish } from './count-state';
+import type { CountState, CountKey } from './count-state';
 import { AskedCounts } from './asked-counts';
 import { Counts } from './counts';
 import type { StoredBatch } from '../data/batch-repository';
@@ -18,9 +18,9 @@ const FIRST_WAIT = 1_000;
 export interface CountBatch {
   readonly id: string;
   readonly title: string;
-  readonly wishes: readonly CountWish[];
+  readonly countKeys: readonly CountKey[];
   readonly isPaused: boolean;
-  /** The wishes whose database failed for good; the others are complete without them. */
+  /** The counts whose database failed for good; the others are complete without them. */
   readonly failed: readonly string[];
   readonly done: number;
 }
@@ -49,7 +49,7 @@ export class CountBatches {
       .filter(({ project }) => project === this.open.maybe()?.id)
       .map((batch) => ({
         ...batch,
-        done: batch.wishes.filter((wish) => isDone(this.counts.stateOf(wish))).length,
+        done: batch.countKeys.filter((countKey) => isDone(this.counts.stateOf(countKey))).length,
       })),
   );
 
@@ -67,14 +67,14 @@ export class CountBatches {
   }
 
   /** Begins to count; what is known already is not counted again. */
-  start(title: string, wishes: readonly CountWish[]): void {
+  start(title: string, countKeys: readonly CountKey[]): void {
     const project = this.open.maybe()?.id;
-    if (project === undefined || wishes.length === 0) return;
+    if (project === undefined || countKeys.length === 0) return;
     const batch = {
       id: this.clockAndIds.createId(),
       project,
       title,
-      wishes,
+      countKeys,
       isPaused: false,
       failed: [],
       moment: writeMoment(this.clockAndIds.now()),
@@ -101,8 +101,9 @@ export class CountBatches {
     if (!batch) return;
     for (const database of batch.failed) this.tries.delete(`${id} ${database}`);
     this.asked.countAgain(
-      batch.wishes.filter(
-        (wish) => batch.failed.includes(wish.database) && this.counts.stateOf(wish).status === 'failed',
+      batch.countKeys.filter(
+        (countKey) =>
+          batch.failed.includes(countKey.database) && this.counts.stateOf(countKey).status === 'failed',
       ),
     );
     this.running.update((all) => all.map((one) => (one.id === id ? { ...one, failed: [] } : one)));
@@ -112,45 +113,48 @@ export class CountBatches {
     const stored = await this.repository.list(project);
     if (!stored.ok) return;
     for (const { answers, ...batch } of stored.value) {
-      const wishes = batch.wishes.map((wish): CountWish => ({ ...wish, boxes: wish.boxes }));
+      const countKeys = batch.countKeys.map((countKey): CountKey => ({
+        ...countKey,
+        sentLimiters: countKey.sentLimiters,
+      }));
       this.asked.putBack(
-        wishes.flatMap((wish, at) => {
+        countKeys.flatMap((countKey, at) => {
           const answer = answers[at];
           if (!answer) return [];
           const state: CountState = { status: 'counted', amount: readKeptAmount(answer) };
-          return [[wish, state] as const];
+          return [[countKey, state] as const];
         }),
       );
       if (this.running().some(({ id }) => id === batch.id)) continue;
-      this.running.update((all) => [...all, { ...batch, wishes, failed: [] }]);
+      this.running.update((all) => [...all, { ...batch, countKeys, failed: [] }]);
     }
   }
 
   /** Asks for the next few counts of each database; called whenever an answer has come. */
   private step(batch: Omit<CountBatch, 'done'> & { moment: string; project: string }): void {
-    const open = new Map<string, CountWish[]>();
-    const failing = new Map<string, CountWish[]>();
+    const open = new Map<string, CountKey[]>();
+    const failing = new Map<string, CountKey[]>();
     let isDoneWithAll = true;
-    for (const wish of batch.wishes) {
-      const state = this.counts.stateOf(wish);
+    for (const countKey of batch.countKeys) {
+      const state = this.counts.stateOf(countKey);
       if (isDone(state)) continue;
       isDoneWithAll = false;
-      if (batch.failed.includes(wish.database)) continue;
+      if (batch.failed.includes(countKey.database)) continue;
       const into = state.status === 'failed' ? failing : open;
-      into.set(wish.database, [...(into.get(wish.database) ?? []), wish]);
+      into.set(countKey.database, [...(into.get(countKey.database) ?? []), countKey]);
     }
     if (isDoneWithAll) {
       untracked(() => queueMicrotask(() => this.cancel(batch.id)));
       return;
     }
-    for (const [database, wishes] of failing) this.tryAgain(batch.id, database, wishes);
-    for (const [database, wishes] of open) {
-      if (!failing.has(database)) this.asked.ask(wishes.slice(0, AT_ONCE));
+    for (const [database, countKeys] of failing) this.tryAgain(batch.id, database, countKeys);
+    for (const [database, countKeys] of open) {
+      if (!failing.has(database)) this.asked.ask(countKeys.slice(0, AT_ONCE));
     }
     this.keep(batch.id, 400);
   }
 
-  private tryAgain(id: string, database: string, wishes: readonly CountWish[]): void {
+  private tryAgain(id: string, database: string, countKeys: readonly CountKey[]): void {
     const key = `${id} ${database}`;
     if (this.saving.has(key)) return;
     const tries = (this.tries.get(key) ?? 0) + 1;
@@ -170,7 +174,7 @@ export class CountBatches {
       setTimeout(() => {
         this.saving.delete(key);
         if (this.running().some((one) => one.id === id && !one.isPaused))
-          this.asked.countAgain(wishes.slice(0, AT_ONCE));
+          this.asked.countAgain(countKeys.slice(0, AT_ONCE));
       }, wait),
     );
   }
@@ -194,7 +198,7 @@ export class CountBatches {
     title,
     moment,
     isPaused,
-    wishes,
+    countKeys,
   }: Omit<CountBatch, 'done'> & { moment: string; project: string }): StoredBatch {
     return {
       id,
@@ -202,9 +206,9 @@ export class CountBatches {
       title,
       moment,
       isPaused,
-      wishes: wishes.map(({ database, string, boxes }) => ({ database, string, boxes })),
-      answers: wishes.map((wish) => {
-        const state = this.counts.stateOf(wish);
+      countKeys: countKeys.map(({ database, string, sentLimiters }) => ({ database, string, sentLimiters })),
+      answers: countKeys.map((countKey) => {
+        const state = this.counts.stateOf(countKey);
         if (state.status !== 'counted') return null;
         return keepAmount(state.amount);
       }),

@@ -1,24 +1,24 @@
 import type { CountEntry } from '#core/contract/index';
 import type { LimiterName, Limiters } from '#core/limiter/index';
 import { createAmount, uniteParts, type Amount } from '#core/count/index';
-import type { Boxes, Rendering } from '#core/dialect/index';
+import type { SentLimiters, Rendering } from '#core/dialect/index';
 import { createProblem, type Problem } from '#core/problem/index';
 import type { QueryNode } from '#core/query/index';
 
-/** One thing to count: an exact string in one database under its ticked boxes. */
-export interface CountWish {
+/** One thing to count: an exact string in one database under the limiters that are sent with it. */
+export interface CountKey {
   readonly database: string;
   /** Several strings, any of which finds a record, stand on a line each. */
   readonly string: string;
-  readonly boxes: Boxes;
+  readonly sentLimiters: SentLimiters;
 }
 
-/** The strings of a wish: no string holds a line's end. */
-export function listParts({ string }: CountWish): string[] {
+/** The strings of a count key: no string holds a line's end. */
+export function listParts({ string }: CountKey): string[] {
   return string.split('\n');
 }
 
-/** How a count stands. A number always belongs to the wish that it stands with. */
+/** How a count stands. A number always belongs to the count key that it stands with. */
 export type CountState =
   /** The query means nothing yet: there is nothing to send. */
   | { readonly status: 'empty' }
@@ -31,24 +31,24 @@ export type CountState =
     }
   | { readonly status: 'failed'; readonly problem: Problem };
 
-/** A wish with the rendering that it came from, or the reason why there is nothing to send. */
+/** A count key with the rendering that it came from, or the reason why there is nothing to send. */
 export interface Counted {
   /** What is counted. */
   readonly root: QueryNode;
   readonly rendering: Rendering;
-  readonly wish: CountWish | undefined;
+  readonly countKey: CountKey | undefined;
   readonly state: CountState;
   /** What the query is limited to. */
   readonly limiters: Limiters;
   /** Those of the limiters that the database does not have: its count goes without them. */
   readonly missingLimiters: readonly LimiterName[];
   /** What the person would count by hand, where the database is searched so. */
-  readonly byHand?: CountWish & { readonly limiters: Limiters };
+  readonly byHand?: CountKey & { readonly limiters: Limiters };
 }
 
 /** A count of which is known only that another one is on its way. */
 export function waitFor(counted: Counted): Counted {
-  return { ...counted, wish: undefined, state: { status: 'waiting' } };
+  return { ...counted, countKey: undefined, state: { status: 'waiting' } };
 }
 
 /** The amount of a count that is there. */
@@ -82,19 +82,19 @@ export function joinParts(states: readonly CountState[]): CountState {
   return { status: 'counted', amount: uniteParts(states.flatMap((state) => getAmount(state) ?? [])) };
 }
 
-const KEYS = new WeakMap<CountWish, string>();
+const KEYS = new WeakMap<CountKey, string>();
 
-/** A text that is the same for equal wishes; strings are long, so it is made once for each wish. */
-export function createKey(wish: CountWish): string {
-  const known = KEYS.get(wish);
+/** A text that is the same for equal count keys; strings are long, so it is made once for each. */
+export function createKey(countKey: CountKey): string {
+  const known = KEYS.get(countKey);
   if (known !== undefined) return known;
-  const key = `${wish.database}\n${JSON.stringify(wish.boxes)}\n${wish.string}`;
-  KEYS.set(wish, key);
+  const key = `${countKey.database}\n${JSON.stringify(countKey.sentLimiters)}\n${countKey.string}`;
+  KEYS.set(countKey, key);
   return key;
 }
 
-/** The wish of a key. */
-export function readKey(key: string): CountWish {
-  const [database = '', boxes = '{}', ...rest] = key.split('\n');
-  return { database, boxes: JSON.parse(boxes) as Boxes, string: rest.join('\n') };
+/** The count key of a text. */
+export function readKey(key: string): CountKey {
+  const [database = '', sentLimiters = '{}', ...rest] = key.split('\n');
+  return { database, sentLimiters: JSON.parse(sentLimiters) as SentLimiters, string: rest.join('\n') };
 }

@@ -10,7 +10,7 @@ import { getExact } from '#core/count/index';
 import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { createConnection } from '../data/connections/connection';
 import { Connections } from '../state/connections';
-import { getAmount, type CountState, type CountWish } from './count-state';
+import { getAmount, type CountState, type CountKey } from './count-state';
 import { AskedCounts } from './asked-counts';
 import { Counts } from './counts';
 import { KnownCounts } from './known-counts';
@@ -72,43 +72,43 @@ function createStore(
 afterEach(() => void vi.useRealTimers());
 
 describe('live counts', () => {
-  it('gather wishes into one request and ask for a string only once', async () => {
+  it('gather countKeys into one request and ask for a string only once', async () => {
     const { counts, requests, asked } = createStore();
     const roots = ['bat', 'lamp', 'road'].map((text) => parseQuery(text).root);
-    const wishes = () => roots.flatMap((root) => counts.look(root, dialect, LIMITERS).wish ?? []);
-    requests.ask(wishes());
-    requests.ask(wishes());
+    const countKeys = () => roots.flatMap((root) => counts.look(root, dialect, LIMITERS).countKey ?? []);
+    requests.ask(countKeys());
+    requests.ask(countKeys());
     await vi.waitFor(() => expect(getTotal(counts.look(roots[0]!, dialect, LIMITERS).state)).toBe(3));
-    requests.ask(wishes());
+    requests.ask(countKeys());
     expect(asked).toEqual([['bat', 'lamp', 'road']]);
   });
 
-  it('go to a database one request at a time: what is wished meanwhile goes together', async () => {
+  it('go to a database one request at a time: what is asked meanwhile goes together', async () => {
     const { counts, requests, asked } = createStore();
     const roots = Array.from({ length: 6 }, (_, at) => parseQuery(`word${at}`).root);
-    const wish = (at: number) => counts.look(roots[at]!, dialect, LIMITERS).wish!;
-    requests.ask([wish(0)]);
+    const countKey = (at: number) => counts.look(roots[at]!, dialect, LIMITERS).countKey!;
+    requests.ask([countKey(0)]);
     await vi.waitFor(() => expect(asked).toHaveLength(1));
-    for (const at of [1, 2, 3, 4, 5]) requests.ask([wish(at)]);
+    for (const at of [1, 2, 3, 4, 5]) requests.ask([countKey(at)]);
     await vi.waitFor(() => expect(getTotal(counts.look(roots[5]!, dialect, LIMITERS).state)).toBe(5));
     expect(asked.map((strings) => strings.length)).toEqual([1, 5]);
   });
 
   it('are forgotten when their strings are many and long, but for those that are looked at', () => {
     const { counts, requests } = createStore();
-    const wish = (number: number): CountWish => ({
+    const countKey = (number: number): CountKey => ({
       database: dialect.id,
       string: `${number} ${'bat '.repeat(25_000)}`,
-      boxes: {},
+      sentLimiters: {},
     });
     const state = createState(7);
     for (let number = 0; number < 60; number++) {
-      requests.putBack([[wish(number), state]]);
-      expect(counts.stateOf(wish(0))).toBe(state);
-      expect(counts.stateOf(wish(number))).toBe(state);
+      requests.putBack([[countKey(number), state]]);
+      expect(counts.stateOf(countKey(0))).toBe(state);
+      expect(counts.stateOf(countKey(number))).toBe(state);
     }
-    expect(counts.listUnknown([wish(1), wish(20)])).toHaveLength(2);
-    expect(counts.listUnknown([wish(0), wish(30), wish(59)])).toEqual([]);
+    expect(counts.listUnknown([countKey(1), countKey(20)])).toHaveLength(2);
+    expect(counts.listUnknown([countKey(0), countKey(30), countKey(59)])).toEqual([]);
   });
 
   it('are not asked for while a database wants to be left alone, and all of them afterwards', async () => {
@@ -118,9 +118,9 @@ describe('live counts', () => {
     const { counts, requests, asked } = createStore(() => answers.shift());
     const [bat, lamp, road] = ['bat', 'lamp', 'road'].map((text) => parseQuery(text).root);
     const look = (root = bat!) => counts.look(root, dialect, LIMITERS);
-    requests.ask([look(bat).wish!]);
+    requests.ask([look(bat).countKey!]);
     await vi.advanceTimersByTimeAsync(500);
-    requests.ask([look(lamp).wish!]);
+    requests.ask([look(lamp).countKey!]);
     await vi.advanceTimersByTimeAsync(1_000);
     expect(look(lamp).state).toEqual({ status: 'failed', problem: busy });
     expect(asked).toEqual([['bat']]);
@@ -129,7 +129,7 @@ describe('live counts', () => {
     expect(asked).toEqual([['bat'], ['bat', 'lamp']]);
     // Who asks again by hand is not held back.
     answers = [fail(busy)];
-    requests.ask([look(road).wish!]);
+    requests.ask([look(road).countKey!]);
     await vi.advanceTimersByTimeAsync(500);
     requests.retry(dialect.id);
     await vi.advanceTimersByTimeAsync(500);
@@ -139,7 +139,7 @@ describe('live counts', () => {
   it('belong to the exact string: a changed query waits for its own', async () => {
     const { counts, requests } = createStore();
     const [bat, bats] = [parseQuery('bat').root, parseQuery('bats').root];
-    requests.ask([counts.look(bat, dialect, LIMITERS).wish!]);
+    requests.ask([counts.look(bat, dialect, LIMITERS).countKey!]);
     await vi.waitFor(() => expect(getTotal(counts.look(bat, dialect, LIMITERS).state)).toBe(3));
     expect(counts.look(bats, dialect, LIMITERS).state.status).toBe('waiting');
     expect(counts.look(bat, dialect, { years: { from: 2000, to: 2001 } }).state.status).toBe('waiting');
@@ -151,7 +151,7 @@ describe('live counts', () => {
     );
     const { counts, requests, asked } = createStore(() => answer);
     const bat = parseQuery('bat').root;
-    requests.ask([counts.look(bat, dialect, LIMITERS).wish!]);
+    requests.ask([counts.look(bat, dialect, LIMITERS).countKey!]);
     await vi.waitFor(() => expect(counts.look(bat, dialect, LIMITERS).state.status).toBe('failed'));
     answer = undefined;
     requests.retry(dialect.id);
@@ -174,7 +174,7 @@ describe('answers', () => {
     const [quick, slow] = [dialect, DIALECTS[1]!];
     const { counts, requests } = createStore(undefined, { [slow.id]: hanging });
     const bat = parseQuery('bat').root;
-    const [first, second] = [quick, slow].map((each) => counts.look(bat, each, LIMITERS).wish!);
+    const [first, second] = [quick, slow].map((each) => counts.look(bat, each, LIMITERS).countKey!);
     requests.ask([first!, second!]);
     await vi.waitFor(() => expect(counts.stateOf(first!)).toMatchObject({ status: 'counted' }));
     expect(counts.stateOf(second!)).toEqual({ status: 'waiting' });
@@ -202,20 +202,20 @@ describe('one query under several limiters', () => {
     counts.peekLater(bat, dialect, LIMITERS);
     await vi.waitFor(() => expect(counts.peekLater(bat, dialect, LIMITERS)).toBeDefined());
     expect(asked).toEqual([]);
-    const { wish } = counts.peek(bat, dialect, LIMITERS);
-    expect(counts.listUnknown([wish!, wish!])).toEqual([wish]);
-    expect(await requests.settle([wish!])).toMatchObject([createState(3)]);
-    expect(counts.listUnknown([wish!])).toEqual([]);
+    const { countKey } = counts.peek(bat, dialect, LIMITERS);
+    expect(counts.listUnknown([countKey!, countKey!])).toEqual([countKey]);
+    expect(await requests.settle([countKey!])).toMatchObject([createState(3)]);
+    expect(counts.listUnknown([countKey!])).toEqual([]);
   });
 
   it('put back from an earlier visit are not asked for again', async () => {
     const { counts, requests, asked } = createStore();
-    const { wish } = counts.peek(parseQuery('bat').root, dialect, LIMITERS);
-    requests.putBack([[wish!, createState(99)]]);
-    expect(await requests.settle([wish!])).toMatchObject([createState(99)]);
+    const { countKey } = counts.peek(parseQuery('bat').root, dialect, LIMITERS);
+    requests.putBack([[countKey!, createState(99)]]);
+    expect(await requests.settle([countKey!])).toMatchObject([createState(99)]);
     expect(asked).toEqual([]);
-    requests.countAgain([wish!]);
-    await vi.waitFor(() => expect(counts.stateOf(wish!)).toMatchObject(createState(3)));
+    requests.countAgain([countKey!]);
+    await vi.waitFor(() => expect(counts.stateOf(countKey!)).toMatchObject(createState(3)));
   });
 });
 
@@ -240,20 +240,20 @@ describe('counts that can wait', () => {
       expect(getTotal(counts.lookIfWritten(roots[199]!, other, LIMITERS)?.state)).toBe('word199'.length),
     );
     const last = counts.lookIfWritten(roots[199]!, one, LIMITERS);
-    await vi.waitFor(() => expect(getTotal(counts.stateOf(last!.wish!))).toBe('word199'.length));
+    await vi.waitFor(() => expect(getTotal(counts.stateOf(last!.countKey!))).toBe('word199'.length));
     expect(databases[0]).toBe(one.id);
     expect(new Set(databases)).toEqual(new Set([one.id, other.id]));
     expect(databases.length).toBeLessThan(8);
   });
 
-  it('have a wish that stays the same when counts come', async () => {
+  it('have a countKey that stays the same when counts come', async () => {
     const { counts, queries } = createStore();
     const bat = parseQuery('bat').root;
-    expect(queries.findWishLater(bat, dialect, LIMITERS)).toBeUndefined();
-    await vi.waitFor(() => expect(queries.findWishLater(bat, dialect, LIMITERS)).toBeDefined());
-    const before = queries.findWish(bat, dialect, LIMITERS);
+    expect(queries.findKeyLater(bat, dialect, LIMITERS)).toBeUndefined();
+    await vi.waitFor(() => expect(queries.findKeyLater(bat, dialect, LIMITERS)).toBeDefined());
+    const before = queries.findCountKey(bat, dialect, LIMITERS);
     await vi.waitFor(() => expect(counts.stateOf(before!)).toMatchObject(createState(3)));
-    expect(queries.findWish(bat, dialect, LIMITERS)).toBe(before);
+    expect(queries.findCountKey(bat, dialect, LIMITERS)).toBe(before);
   });
 
   it('are given up when their state of the project is gone', async () => {

@@ -4,7 +4,7 @@ import type { LimiterName, Limiters } from '#core/limiter/index';
 import type { QueryNode } from '#core/query/index';
 import { Connections } from '../state/connections';
 import { AskedCounts } from './asked-counts';
-import { createKey, type CountState, type CountWish, type Counted } from './count-state';
+import { createKey, type CountState, type CountKey, type Counted } from './count-state';
 import { KnownCounts } from './known-counts';
 import { TypedCounts } from './typed-counts';
 import { WrittenQueries } from './written-queries';
@@ -26,19 +26,19 @@ export class Counts {
   private readonly connections = inject(Connections);
 
   constructor() {
-    this.queries.onReady = (wishes) => this.asked.ask(wishes);
+    this.queries.onReady = (countKeys) => this.asked.ask(countKeys);
   }
 
   /** Writes a query in a dialect, asks for its count and says how that stands. */
   look(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
     const counted = this.peek(root, dialect, limiters);
-    if (counted.wish && counted.state.status === 'waiting') this.asked.ask([counted.wish]);
+    if (counted.countKey && counted.state.status === 'waiting') this.asked.ask([counted.countKey]);
     return counted;
   }
 
   /** As `look`, without asking: the count comes if somebody else asks for it. */
   peek(root: QueryNode, dialect: Dialect, limiters: Limiters): Counted {
-    const { rendering, wish, key } = this.queries.write(root, dialect, limiters);
+    const { rendering, countKey, key } = this.queries.write(root, dialect, limiters);
     const isByHand = this.connections.isByHand(dialect.id);
     const missingLimiters = listMissing(rendering, isByHand);
     const [problem] = rendering.problems;
@@ -46,16 +46,16 @@ export class Counts {
     const create = (state: CountState): Counted => ({
       root,
       rendering,
-      wish: undefined,
+      countKey: undefined,
       state,
       limiters,
       missingLimiters,
     });
     if (isEmpty) return create(EMPTY);
     if (problem) return create({ status: 'failed', problem });
-    if (wish && isByHand)
-      return { ...create(this.typed.look(wish, dialect, limiters)), byHand: { ...wish, limiters } };
-    return { ...create(this.known.get(key)), wish };
+    if (countKey && isByHand)
+      return { ...create(this.typed.look(countKey, dialect, limiters)), byHand: { ...countKey, limiters } };
+    return { ...create(this.known.get(key)), countKey };
   }
 
   /**
@@ -80,15 +80,17 @@ export class Counts {
     return this.queries.isWritten(root, dialect, limiters) ? this.look(root, dialect, limiters) : undefined;
   }
 
-  /** How the count of a wish stands; it is not asked for. */
-  stateOf(wish: CountWish): CountState {
-    return this.known.get(createKey(wish));
+  /** How the count of a key stands; it is not asked for. */
+  stateOf(countKey: CountKey): CountState {
+    return this.known.get(createKey(countKey));
   }
 
-  /** The wishes that nobody has counted yet, each once; those that failed are not among them. */
-  listUnknown(wishes: readonly CountWish[]): CountWish[] {
-    const each = new Map(wishes.map((wish) => [createKey(wish), wish]));
-    return [...each].filter(([key]) => this.known.get(key).status === 'waiting').map(([, wish]) => wish);
+  /** The counts that nobody has made yet, each once; those that failed are not among them. */
+  listUnknown(countKeys: readonly CountKey[]): CountKey[] {
+    const each = new Map(countKeys.map((countKey) => [createKey(countKey), countKey]));
+    return [...each]
+      .filter(([key]) => this.known.get(key).status === 'waiting')
+      .map(([, countKey]) => countKey);
   }
 }
 

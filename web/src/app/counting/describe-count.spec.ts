@@ -17,7 +17,7 @@ function count(
   const { root } = parseQuery(text);
   const rendering = writeQuery(root, findDialect(database)!, { limiters });
   const missingLimiters = rendering.steps.flatMap(({ limiter, how }) => (how === 'none' ? [limiter] : []));
-  return { root, rendering, wish: undefined, state, limiters, missingLimiters };
+  return { root, rendering, countKey: undefined, state, limiters, missingLimiters };
 }
 
 describe('what a count is not quite', () => {

@@ -46,7 +46,7 @@ export function describeLimiterGap(now: Count, then: Count): string {
 /** What a count is not quite: each in a few words. Empty for a count of just what was asked. */
 export function describeBasis({ root, rendering, limiters, missingLimiters }: Counted): string[] {
   const words: string[] = [];
-  if (rendering.lacking) words.push(...describeLeftOut(listLeftOut(root, rendering)));
+  if (rendering.omitted) words.push(...describeLeftOut(listLeftOut(root, rendering)));
   if (rendering.withoutFields) words.push('in the full text');
   const missing = listLimiters(limiters).filter(({ name }) => missingLimiters.includes(name));
   if (missing.length > 0) words.push(`without ${missing.map(({ value }) => value).join(', ')}`);

@@ -9,9 +9,9 @@ import { makeTally } from './make-tally';
 const dialect = DIALECTS[0]!;
 const { root } = parseQuery('bat');
 const counted = { root, rendering: writeQuery(root, dialect), limiters: {}, missingLimiters: [] };
-const wish = { database: dialect.id, string: 'bat', boxes: {} };
+const countKey = { database: dialect.id, string: 'bat', sentLimiters: {} };
 const place = { createId: () => 'id', moment: '2026-03-01T00:00:00.000Z', limiters: {}, state: 's' };
-const make = (state: CountState) => makeTally(dialect, { ...counted, wish, state }, place);
+const make = (state: CountState) => makeTally(dialect, { ...counted, countKey, state }, place);
 
 it('a count that is there becomes a tally with its string, limiters, moment, time and state', () => {
   expect(make({ ...createState(3, true), milliseconds: 12 } as CountState)).toEqual([
@@ -39,5 +39,7 @@ it('no count that is on its way or has failed is ever kept', () => {
   expect(
     make({ status: 'failed', problem: createProblem('session-ended', 'error', { database: 'x' }) }),
   ).toEqual([]);
-  expect(makeTally(dialect, { ...counted, wish: undefined, state: { status: 'empty' } }, place)).toEqual([]);
+  expect(makeTally(dialect, { ...counted, countKey: undefined, state: { status: 'empty' } }, place)).toEqual(
+    [],
+  );
 });

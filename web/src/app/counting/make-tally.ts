@@ -16,16 +16,16 @@ export interface TallyPlace {
 /** The tally of a count that is there and was measured; nothing of one that is not. */
 export function makeTally(
   { id: database }: Dialect,
-  { wish, state }: Counted,
+  { countKey, state }: Counted,
   { createId, moment, limiters, variant, state: kept }: TallyPlace,
 ): Tally[] {
-  if (!wish || state.status !== 'counted') return [];
+  if (!countKey || state.status !== 'counted') return [];
   const { amount, milliseconds } = state;
   return [
     {
       id: createId(),
       database,
-      string: wish.string,
+      string: countKey.string,
       limiters,
       moment,
       ...keepAmount(amount),

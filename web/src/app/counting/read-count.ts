@@ -26,7 +26,7 @@ export function readCount(counted: Counted | undefined): Count {
           limiters,
           missingLimiters,
           isFieldless: rendering.withoutFields === true,
-          ...(rendering.lacking && { lacking: rendering.lacking }),
+          ...(rendering.omitted && { omitted: rendering.omitted }),
         },
       };
   }

@@ -5,7 +5,7 @@ import { isSameLimiters, type Limiters } from '#core/limiter/index';
 import { createProblem } from '#core/problem/index';
 import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
-import type { CountState, CountWish } from './count-state';
+import type { CountState, CountKey } from './count-state';
 
 /** The counts of databases that the person searches: the last number typed in for exactly a string is its count. */
 @Injectable({ providedIn: 'root' })
@@ -15,7 +15,7 @@ export class TypedCounts {
     (this.open.maybe()?.tallies ?? []).filter(({ source }) => source === 'typed'),
   );
 
-  look({ string }: CountWish, { id, name }: Dialect, limiters: Limiters): CountState {
+  look({ string }: CountKey, { id, name }: Dialect, limiters: Limiters): CountState {
     const tally = this.typed().findLast(
       (one) => one.database === id && one.string === string && isSameLimiters(one.limiters, limiters),
     );

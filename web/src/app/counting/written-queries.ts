@@ -2,7 +2,7 @@ import { Injectable, inject, signal } from '@angular/core';
 import { listLimiters, type Limiters } from '#core/limiter/index';
 import { writeQuery, type Dialect, type Rendering } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';
-import { createKey, type CountWish } from './count-state';
+import { createKey, type CountKey } from './count-state';
 import { SLICE, nextTurn } from './turns';
 import { WritingAids } from './writing-aids';
 import { Connections } from '../state/connections';
@@ -12,8 +12,8 @@ export interface WrittenQuery {
   /** How much was known of the database. */
   readonly known: number;
   readonly rendering: Rendering;
-  readonly wish: CountWish | undefined;
-  /** The key of the wish; empty without one. */
+  readonly countKey: CountKey | undefined;
+  /** The text of the count key; empty without one. */
   readonly key: string;
 }
 
@@ -71,7 +71,7 @@ export class WrittenQueries {
   /** Queries that are written when there is time, by database: one has its strings while others are written for. */
   private readonly later = new Map<Dialect, LaterQueue>();
   /** Wishes of queries that were written and are to be asked for together. */
-  private readonly ready: CountWish[] = [];
+  private readonly ready: CountKey[] = [];
   private readyCharacters = 0;
   /** Of the database whose turn it is. */
   private readyCount = 0;
@@ -80,19 +80,19 @@ export class WrittenQueries {
   private slices = 0;
 
   /** Asks for what was written and is to be asked for at once; set by whoever counts. */
-  onReady: (wishes: readonly CountWish[]) => void = () => undefined;
+  onReady: (countKeys: readonly CountKey[]) => void = () => undefined;
 
   /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
   write(root: QueryNode, dialect: Dialect, limiters: Limiters): WrittenQuery {
     const last = this.findWritten(root, dialect, limiters);
     if (last) return last;
     const rendering = writeQuery(root, dialect, { limiters, ...this.aids.createSettings(dialect) });
-    const wish =
+    const countKey =
       rendering.problems.length > 0
         ? undefined
-        : { database: dialect.id, string: rendering.text, boxes: rendering.boxes };
+        : { database: dialect.id, string: rendering.text, sentLimiters: rendering.sentLimiters };
     const known = this.aids.countKnown(dialect);
-    const written = { known, rendering, wish, key: wish ? createKey(wish) : '' };
+    const written = { known, rendering, countKey, key: countKey ? createKey(countKey) : '' };
     const byDialect = this.written.get(root) ?? new Map<Dialect, Map<string, WrittenQuery>>();
     const byLimiters = byDialect.get(dialect) ?? new Map<string, WrittenQuery>();
     if (byLimiters.size >= MAX_LIMITERS) byLimiters.clear();
@@ -117,14 +117,14 @@ export class WrittenQueries {
   }
 
   /** What is sent for a query, if anything: it stays the same when counts come. */
-  findWish(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
-    return this.connections.isByHand(dialect.id) ? undefined : this.write(root, dialect, limiters).wish;
+  findCountKey(root: QueryNode, dialect: Dialect, limiters: Limiters): CountKey | undefined {
+    return this.connections.isByHand(dialect.id) ? undefined : this.write(root, dialect, limiters).countKey;
   }
 
-  /** As `findWish`, for queries of which there are many: one that is not written is written soon, and asked for. */
-  findWishLater(root: QueryNode, dialect: Dialect, limiters: Limiters): CountWish | undefined {
+  /** As `findCountKey`, for queries of which there are many: one that is not written is written soon, and asked for. */
+  findKeyLater(root: QueryNode, dialect: Dialect, limiters: Limiters): CountKey | undefined {
     return this.isWrittenSoon(root, dialect, limiters, true)
-      ? this.findWish(root, dialect, limiters)
+      ? this.findCountKey(root, dialect, limiters)
       : undefined;
   }
 
@@ -144,10 +144,10 @@ export class WrittenQueries {
   private writeSlice(): void {
     const end = performance.now() + SLICE;
     for (let next = this.takeLater(); next; next = this.takeLater()) {
-      const { wish } = this.write(next.root, next.dialect, next.limiters);
-      if (wish && next.asks && !this.connections.isByHand(wish.database)) {
-        this.ready.push(wish);
-        this.readyCharacters += wish.string.length;
+      const { countKey } = this.write(next.root, next.dialect, next.limiters);
+      if (countKey && next.asks && !this.connections.isByHand(countKey.database)) {
+        this.ready.push(countKey);
+        this.readyCharacters += countKey.string.length;
         this.readyCount++;
       }
       if (performance.now() > end) break;

@@ -9,9 +9,9 @@ const batch = (id: string, project: string): StoredBatch => ({
   title: 'Swap',
   moment: '2026-03-01T00:00:00.000Z',
   isPaused: true,
-  wishes: [
-    { database: 'gantry', string: 'lamp%', boxes: { peerReviewed: true } },
-    { database: 'gantry', string: 'lamps', boxes: {} },
+  countKeys: [
+    { database: 'gantry', string: 'lamp%', sentLimiters: { peerReviewed: true } },
+    { database: 'gantry', string: 'lamps', sentLimiters: {} },
   ],
   answers: [{ total: 3, estimated: false }, null],
 });
@@ -32,4 +32,16 @@ it('what is no batch is passed over, and nothing of it is counted', async () => 
   await repository.save(batch('good', 'p'));
   const listed = await repository.list('p');
   expect(listed.ok && listed.value.map(({ id }) => id)).toEqual(['good']);
+});
+
+it('what an earlier Ewer kept, under its names, goes on', async () => {
+  const database = new EwerDatabase('batches-3');
+  const { countKeys, ...rest } = batch('old', 'p');
+  const wishes = countKeys.map(({ sentLimiters, ...one }) => ({ ...one, boxes: sentLimiters }));
+  await database.attempt(async (stored) => {
+    const row: { readonly id: string } = { ...rest, ...{ wishes } };
+    await stored.put('batches', row);
+    return { ok: true, value: undefined };
+  });
+  expect(await new BatchRepository(database).list('p')).toEqual({ ok: true, value: [batch('old', 'p')] });
 });

@@ -3,11 +3,11 @@ import type { SchemaOf } from '#core/schema/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import { EwerDatabase } from './ewer-database';
 
-/** One count to be made: an exact string in one database under its ticked boxes. */
-export interface BatchWish {
+/** One count to be made: an exact string in one database under the limiters that are sent with it. */
+export interface BatchCount {
   readonly database: string;
   readonly string: string;
-  readonly boxes: object;
+  readonly sentLimiters: object;
 }
 
 /** Many counts that are made one after the other, and those that are there already. */
@@ -18,8 +18,8 @@ export interface StoredBatch {
   /** ISO 8601, UTC. */
   readonly moment: string;
   readonly isPaused: boolean;
-  readonly wishes: readonly BatchWish[];
-  /** One entry a wish; nothing where it is not counted yet. */
+  readonly countKeys: readonly BatchCount[];
+  /** One for each count; nothing where it is not counted yet. */
   readonly answers: readonly ({
     readonly total: number;
     readonly estimated: boolean;
@@ -28,19 +28,21 @@ export interface StoredBatch {
 }
 
 const total = Joi.number().integer().min(0);
+/** Batches that were kept by an earlier Ewer have other names. */
+const FORMER = { ignoreUndefined: true };
 const STORED_BATCH = Joi.object<StoredBatch>({
   id: Joi.string().required(),
   project: Joi.string().required(),
   title: Joi.string().allow('').required(),
   moment: Joi.string().isoDate().required(),
   isPaused: Joi.boolean().required(),
-  wishes: Joi.array()
+  countKeys: Joi.array()
     .items(
       Joi.object({
         database: Joi.string().required(),
         string: Joi.string().required(),
-        boxes: Joi.object().unknown().required(),
-      }),
+        sentLimiters: Joi.object().unknown().required(),
+      }).rename('boxes', 'sentLimiters', FORMER),
     )
     .required(),
   answers: Joi.array()
@@ -48,7 +50,7 @@ const STORED_BATCH = Joi.object<StoredBatch>({
       Joi.object({ total: total.required(), estimated: Joi.boolean().required(), upTo: total }).allow(null),
     )
     .required(),
-} satisfies SchemaOf<StoredBatch>);
+} satisfies SchemaOf<StoredBatch>).rename('wishes', 'countKeys', FORMER);
 
 /** Batches that are not done, so that they go on after a reload. */
 export class BatchRepository {

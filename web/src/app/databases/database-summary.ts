@@ -13,7 +13,7 @@ export function describeThesaurus({ headings }: Dialect): string {
   return headings.flat ? 'a flat list of headings' : 'a thesaurus with headings below headings';
 }
 
-/** How the limiters are applied: in the string, by boxes or by hand, or not at all. */
+/** How the limiters are applied: in the string, sent with it or by hand, or not at all. */
 export function describeLimiters({ limiters }: Dialect): string {
   const named = (how: readonly string[]): string =>
     LIMITER_NAMES.filter((name) => how.includes(limiters[name].how))

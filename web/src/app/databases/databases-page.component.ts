@@ -134,7 +134,7 @@ export class DatabasesPageComponent {
     const { id } = database.dialect;
     const { databases } = this.open.working();
     this.open.change({
-      kind: 'mend',
+      kind: 'compound',
       as: 'keep-own-database',
       changes: [
         { kind: 'keep-own-database', database },

@@ -37,7 +37,7 @@ export class LimiterStripComponent {
     listLimiters(this.limiters()).map(({ name, value }) => ({
       name,
       text: name === 'languages' ? this.nameLanguages(value) : value,
-      ...this.listLacking(name),
+      ...this.listWithout(name),
     })),
   );
 
@@ -108,14 +108,14 @@ export class LimiterStripComponent {
   }
 
   /** The databases that do not apply a limiter, in short and with what they say about it. */
-  private listLacking(name: LimiterName): { lacking: string; why: string } {
-    const lacking = this.dialects().filter(({ limiters }) => limiters[name].how === 'none');
+  private listWithout(name: LimiterName): { without: string; why: string } {
+    const without = this.dialects().filter(({ limiters }) => limiters[name].how === 'none');
     return {
-      lacking:
-        lacking.length > 1
-          ? `${lacking.length} of ${this.dialects().length}`
-          : lacking.map((dialect) => shortenName(dialect.name)).join(''),
-      why: lacking
+      without:
+        without.length > 1
+          ? `${without.length} of ${this.dialects().length}`
+          : without.map((dialect) => shortenName(dialect.name)).join(''),
+      why: without
         .map((dialect) => `${dialect.name}: ${dialect.limiters[name].note ?? 'does not have this limiter'}`)
         .join('; '),
     };

@@ -41,7 +41,13 @@ export class AuthorNames {
         : [
             this.connections
               .find(dialect.id)
-              .ask('search', { string: part.text, boxes: {}, start: 0, rows: RECORDS, sort: 'relevance' }),
+              .ask('search', {
+                string: part.text,
+                sentLimiters: {},
+                start: 0,
+                rows: RECORDS,
+                sort: 'relevance',
+              }),
           ];
     });
     const answers = await Promise.all(asked);

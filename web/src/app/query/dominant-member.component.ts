@@ -14,7 +14,7 @@ import { QueryNumbers, type GroupMember } from './query-numbers';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
-      <h2>Hangs on</h2>
+      <h2>What the count depends on</h2>
       <label class="quiet"
         >in
         <select #database (change)="numbers.choose(database.value)" aria-label="Database of these numbers">

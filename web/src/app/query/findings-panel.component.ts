@@ -110,8 +110,8 @@ export class FindingsPanelComponent {
   protected read({ show }: Finding): void {
     const dialect = this.numbers.database();
     if (!show || !dialect) return;
-    const { wish } = this.counts.peek(show.query, dialect, this.open.limiters());
-    if (wish) this.drawer.show(wish, show.label);
+    const { countKey } = this.counts.peek(show.query, dialect, this.open.limiters());
+    if (countKey) this.drawer.show(countKey, show.label);
   }
 
   protected readonly describeGap = describeGap;

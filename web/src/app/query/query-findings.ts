@@ -183,7 +183,7 @@ export class QueryFindings {
     if (this.about !== this.open.working()) return;
     const [only] = fix.changes;
     if (fix.changes.length === 1 && only) this.open.change(only);
-    else this.open.change({ kind: 'mend', changes: fix.changes });
+    else this.open.change({ kind: 'compound', changes: fix.changes });
   }
 
   private readonly draft = computed(() => createSharedDraft(this.open.working()));
@@ -198,7 +198,7 @@ export class QueryFindings {
   private apply(fix: FindingFix): Working | undefined {
     const made = this.made();
     if (made.has(fix)) return made.get(fix);
-    const outcome = applyChange(this.open.project(), { kind: 'mend', changes: fix.changes });
+    const outcome = applyChange(this.open.project(), { kind: 'compound', changes: fix.changes });
     const working = outcome.ok ? outcome.value.working : undefined;
     made.set(fix, working);
     return working;

@@ -28,7 +28,7 @@ function createNumbers(draft: string, told: Readonly<Record<string, number>>) {
       rendering,
       limiters,
       missingLimiters: [],
-      wish: { database: one.id, string: rendering.text, boxes: rendering.boxes },
+      countKey: { database: one.id, string: rendering.text, sentLimiters: rendering.sentLimiters },
       state: total === undefined ? { status: 'waiting' } : { status: 'counted', amount: createAmount(total) },
     };
   };
@@ -77,7 +77,7 @@ describe('the numbers of a row', () => {
   });
 });
 
-describe('the member that a group hangs on', () => {
+describe('the member on which a group depends', () => {
   const told = { 'bat AND lamp AND road': 10, 'lamp AND road': 12, 'bat AND road': 200, 'bat AND lamp': 30 };
   const find = (more: Readonly<Record<string, number>>) => {
     const { numbers, row } = createNumbers('bat AND lamp AND road', { ...told, ...more });

@@ -33,11 +33,11 @@ export interface GroupMember {
   readonly counted: Counted | undefined;
 }
 
-/** A group hangs on a member if going without it changes the count at least so many times. */
+/** A group depends on a member if going without it changes the count at least so many times. */
 const DOMINATES = 1.5;
 /** What a member is called is cut after so many characters. */
 const LABEL_LENGTH = 24;
-/** In larger groups nobody looks for the one member that it hangs on. */
+/** In larger groups nobody looks for the one member on which it depends. */
 const MAX_MEMBERS = 40;
 
 /** The numbers of the rows of the outline. */
@@ -105,7 +105,7 @@ export class QueryNumbers {
     return found;
   });
 
-  /** The member that a group hangs on most: without it, it finds many more or many fewer. */
+  /** The member on which a group depends most: without it, it finds many more or many fewer. */
   findDominant(row: OutlineRow): { member: GroupMember; amount: Amount } | undefined {
     const dialect = this.database();
     const members = this.withouts().get(row.key);

@@ -157,8 +157,8 @@ export class CountComponent {
   );
 
   protected open(): void {
-    const { wish, state } = this.counted() ?? {};
-    if (!wish) return;
-    this.drawer.show(wish, this.label(), state?.status === 'counted' ? state.amount : undefined);
+    const { countKey, state } = this.counted() ?? {};
+    if (!countKey) return;
+    this.drawer.show(countKey, this.label(), state?.status === 'counted' ? state.amount : undefined);
   }
 }

@@ -33,7 +33,7 @@ import type { DrawerContent } from './record-drawer';
           <app-icon name="close" />
         </button>
       </div>
-      <p class="code string" tabindex="0">{{ content().wish.string }}</p>
+      <p class="code string" tabindex="0">{{ content().countKey.string }}</p>
       @if (failure(); as reason) {
         <p role="alert">{{ reason }}</p>
       } @else {
@@ -118,8 +118,8 @@ export class RecordDrawerComponent {
     return problem && describeInFull(problem);
   });
   protected readonly summary = computed(() => {
-    const { wish, answer, amount } = this.content();
-    const name = this.open.findDialect(wish.database)?.name ?? wish.database;
+    const { countKey, answer, amount } = this.content();
+    const name = this.open.findDialect(countKey.database)?.name ?? countKey.database;
     if (!answer) return name;
     const shown = answer.records.length;
     return `${name} · the first ${shown} of ${formatAmount(amount ?? readKeptAmount(answer))}, best matches first`;

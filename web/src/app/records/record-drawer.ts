@@ -2,7 +2,7 @@ import { Injectable, inject, signal } from '@angular/core';
 import { createAmount, keepAmount, uniteParts, type Amount } from '#core/count/index';
 import type { SearchAnswer } from '#core/contract/index';
 import type { Problem } from '#core/problem/index';
-import { listParts, type CountWish } from '../counting/count-state';
+import { listParts, type CountKey } from '../counting/count-state';
 import { Connections } from '../state/connections';
 import { fetchByNumbers } from '../state/fetch-records';
 
@@ -13,7 +13,7 @@ const FIRST_NUMBERS = 25;
 
 /** What the drawer shows. */
 export interface DrawerContent {
-  readonly wish: CountWish;
+  readonly countKey: CountKey;
   readonly label: string;
   /** The number that was opened, where there was one. */
   readonly amount?: Amount;
@@ -42,9 +42,9 @@ export class RecordDrawer {
   readonly content = signal<DrawerContent | undefined>(undefined);
 
   /** Shows the first records of a string; `amount` is the number that was opened, which is known better than a page says. */
-  show(wish: CountWish, label: string, amount?: Amount): void {
+  show(countKey: CountKey, label: string, amount?: Amount): void {
     this.opener = document.activeElement instanceof HTMLElement ? document.activeElement : undefined;
-    const opened = { wish, label, ...(amount && { amount }) };
+    const opened = { countKey, label, ...(amount && { amount }) };
     this.content.set(opened);
     void this.load(opened);
   }
@@ -64,28 +64,29 @@ export class RecordDrawer {
   }
 
   /** Shows some records by their numbers: those that two strings do not share, for example. */
-  showNumbers(wish: CountWish, label: string, total: number, numbers: readonly number[]): void {
+  showNumbers(countKey: CountKey, label: string, total: number, numbers: readonly number[]): void {
     this.opener = document.activeElement instanceof HTMLElement ? document.activeElement : undefined;
-    this.content.set({ wish, label });
+    this.content.set({ countKey, label });
     const signal = this.replaceLoading();
-    const connection = this.connections.find(wish.database);
+    const connection = this.connections.find(countKey.database);
     void fetchByNumbers(connection, numbers.slice(0, FIRST_NUMBERS), signal).then((found) => {
       const records = found.filter((record) => record !== undefined);
-      if (!signal.aborted) this.content.set({ wish, label, answer: { total, estimated: false, records } });
+      if (!signal.aborted)
+        this.content.set({ countKey, label, answer: { total, estimated: false, records } });
     });
   }
 
   /** The first of each part of a string, one after the other, each record once. */
   private async load(opened: DrawerContent): Promise<void> {
-    const { wish } = opened;
-    const parts = listParts(wish);
-    const connection = this.connections.find(wish.database);
+    const { countKey } = opened;
+    const parts = listParts(countKey);
+    const connection = this.connections.find(countKey.database);
     const signal = this.replaceLoading();
     const outcomes = await Promise.all(
       parts.map((string) =>
         connection.ask(
           'search',
-          { string, boxes: wish.boxes, start: 0, rows: FIRST_RECORDS, sort: 'relevance' },
+          { string, sentLimiters: countKey.sentLimiters, start: 0, rows: FIRST_RECORDS, sort: 'relevance' },
           signal,
         ),
       ),

@@ -58,7 +58,7 @@ export class GaugeComponent {
   });
   protected readonly isEmpty = computed(() => this.status() === 'empty');
   /** Only a service can be asked again; what cannot be written stays so until it is changed. */
-  protected readonly canRetry = computed(() => this.counted().wish !== undefined);
+  protected readonly canRetry = computed(() => this.counted().countKey !== undefined);
   protected readonly level = computed(() => placeAmount(this.last()));
   protected readonly fillHeight = computed(() => BOTTOM + 4 - this.level());
   private readonly comparison = computed(() =>
@@ -90,7 +90,7 @@ export class GaugeComponent {
   protected readonly standing = computed(() => {
     const { state, rendering } = this.counted();
     if (state.status !== 'counted') return { words: '', isGood: true };
-    if (rendering.lacking) return { words: 'a part left out', isGood: false };
+    if (rendering.omitted) return { words: 'a part left out', isGood: false };
     return describeStanding(state.amount, this.band(), this.purpose());
   });
   protected readonly bandWords = computed(() => this.standing().words);
@@ -110,8 +110,8 @@ export class GaugeComponent {
   });
 
   protected show(): void {
-    const { wish, state } = this.counted();
-    if (wish) this.drawer.show(wish, `The draft in ${this.dialect().name}`, getAmount(state));
+    const { countKey, state } = this.counted();
+    if (countKey) this.drawer.show(countKey, `The draft in ${this.dialect().name}`, getAmount(state));
   }
 
   protected retry(): void {

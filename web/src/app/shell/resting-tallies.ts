@@ -31,11 +31,11 @@ export class RestingTallies {
   private keep(draft: readonly DatabaseCount[]): void {
     const { tallies, states } = this.open.project();
     const limiters = this.open.limiters();
-    const fresh = draft.filter(({ dialect, counted: { wish, state } }) => {
-      if (!wish || state.status !== 'counted') return false;
+    const fresh = draft.filter(({ dialect, counted: { countKey, state } }) => {
+      if (!countKey || state.status !== 'counted') return false;
       const last = tallies.findLast((tally) => tally.database === dialect.id);
       return !(
-        last?.string === wish.string &&
+        last?.string === countKey.string &&
         isSameAmount(readKeptAmount(last), state.amount) &&
         isSameLimiters(last.limiters, limiters)
       );

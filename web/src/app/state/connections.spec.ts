@@ -29,7 +29,7 @@ const listing = {
   id: 'gantry',
   name: 'Gantry',
   kind: 'index',
-  boxes: [],
+  sentLimiters: [],
   records: 9,
   hasThesaurus: false,
   givesIds: true,

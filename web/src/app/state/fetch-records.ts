@@ -13,14 +13,14 @@ export async function fetchRecords(
   limiters: Limiters,
   most: number,
 ): Promise<readonly BibliographicRecord[]> {
-  const { parts, boxes, problems } = writeQuery(root, dialect, { limiters });
+  const { parts, sentLimiters, problems } = writeQuery(root, dialect, { limiters });
   const [first] = parts;
   if (problems.length > 0 || !first) return [];
   const records: BibliographicRecord[] = [];
   while (records.length < most) {
     const page = await connection.ask('search', {
       string: first.text,
-      boxes,
+      sentLimiters,
       start: records.length,
       rows: MAX_ROWS,
       sort: 'relevance',

@@ -8,8 +8,8 @@ export function readExact(counted: Counted | undefined): Total | undefined {
 }
 
 /** True if a part of what was asked is left out of a count. */
-export function isLacking(counted: Counted | undefined): boolean {
-  return counted?.rendering.lacking !== undefined;
+export function omitsPart(counted: Counted | undefined): boolean {
+  return counted?.rendering.omitted !== undefined;
 }
 
 /** A count that is there. */

@@ -79,8 +79,8 @@ export class ConceptColumnComponent {
   protected readonly lineHeight = LINE_HEIGHT;
   private readonly viewport = viewChild.required(CdkVirtualScrollViewport);
   private readonly room = signal(480);
-  protected readonly hue = computed(() => getHueClass(this.view().turn));
-  protected readonly isRuled = computed(() => this.view().turn >= 8);
+  protected readonly hue = computed(() => getHueClass(this.view().index));
+  protected readonly isRuled = computed(() => this.view().index >= 8);
   protected readonly isSideBySide = computed(() => this.databases().length > 1);
   protected readonly width = computed(
     () => `${this.isSideBySide() ? 170 + 54 * this.databases().length : 248}px`,

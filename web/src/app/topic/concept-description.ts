@@ -57,8 +57,8 @@ function describeHeadings(
   hasHeading: (concept: Concept, database: string) => boolean,
 ): string {
   if (concept.terms.length === 0) return '';
-  const lacking = dialects.filter((dialect) => dialect.headings && !hasHeading(concept, dialect.id));
-  return lacking.length === 0
+  const others = dialects.filter((dialect) => dialect.headings && !hasHeading(concept, dialect.id));
+  return others.length === 0
     ? ''
-    : `no heading used yet: ${lacking.map((dialect) => shortenName(dialect.name)).join(', ')}`;
+    : `no heading used yet: ${others.map((dialect) => shortenName(dialect.name)).join(', ')}`;
 }

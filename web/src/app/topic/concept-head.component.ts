@@ -20,7 +20,7 @@ export class ConceptHeadComponent {
   readonly database = input.required<string | undefined>();
   readonly acted = output<ColumnAction>();
 
-  protected readonly letter = computed(() => getConceptLetter(this.view().turn));
-  protected readonly isFirst = computed(() => this.view().turn === 0);
-  protected readonly isLast = computed(() => this.view().turn === this.others().length - 1);
+  protected readonly letter = computed(() => getConceptLetter(this.view().index));
+  protected readonly isFirst = computed(() => this.view().index === 0);
+  protected readonly isLast = computed(() => this.view().index === this.others().length - 1);
 }

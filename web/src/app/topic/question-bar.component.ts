@@ -102,13 +102,13 @@ export class QuestionBarComponent {
     const spoken = this.findSpoken();
     const words = this.read();
     return words.map((word, at) => {
-      const turn = spoken.find(({ start, end }) => word.start >= start && word.end <= end)?.turn;
+      const index = spoken.find(({ start, end }) => word.start >= start && word.end <= end)?.index;
       return {
         ...word,
         at,
         after: question.slice(word.end, words[at + 1]?.start ?? question.length),
-        hue: turn === undefined ? '' : getHueClass(turn),
-        concept: turn === undefined ? undefined : this.concepts()[turn]?.name,
+        hue: index === undefined ? '' : getHueClass(index),
+        concept: index === undefined ? undefined : this.concepts()[index]?.name,
         isPaired: this.phrases().has(at),
       };
     });
@@ -227,11 +227,11 @@ export class QuestionBarComponent {
   }
 
   /** The stretches of the question that terms of a concept speak of. */
-  private findSpoken(): { start: number; end: number; turn: number }[] {
-    const queries = this.concepts().flatMap((concept, turn) =>
+  private findSpoken(): { start: number; end: number; index: number }[] {
+    const queries = this.concepts().flatMap((concept, index) =>
       [concept.name, ...concept.terms.filter((term) => !term.off).map((term) => term.text)].map(
         (text, at) => ({
-          owner: String(turn),
+          owner: String(index),
           root: parseQuery(at === 0 ? `"${text.replaceAll('"', '')}"` : text).root,
         }),
       ),
@@ -239,7 +239,7 @@ export class QuestionBarComponent {
     return findMatches(this.question(), queries).map(({ start, end, owner }) => ({
       start,
       end,
-      turn: Number(owner),
+      index: Number(owner),
     }));
   }
 

@@ -60,11 +60,11 @@ export class SuggestionPanelComponent {
   private readonly found = signal<readonly Suggestion[]>([]);
   protected readonly isLooking = signal(false);
   protected readonly opened = signal<ReadonlySet<string>>(new Set());
-  private readonly turn = computed(() =>
+  private readonly index = computed(() =>
     this.open.concepts().findIndex((concept) => concept.id === this.concept().id),
   );
-  protected readonly hue = computed(() => getHueClass(Math.max(0, this.turn())));
-  protected readonly letter = computed(() => getConceptLetter(Math.max(0, this.turn())));
+  protected readonly hue = computed(() => getHueClass(Math.max(0, this.index())));
+  protected readonly letter = computed(() => getConceptLetter(Math.max(0, this.index())));
   private readonly terms = computed<readonly Term[]>(() => {
     const term = this.term();
     return term

@@ -42,21 +42,21 @@ function createNumbers(
   };
   const countAnew = (root: QueryNode, text: string) => {
     const total = told[text];
-    const wish = { database: dialect.id, string: text, boxes: {} };
+    const countKey = { database: dialect.id, string: text, sentLimiters: {} };
     const rendering = writeQuery(root, dialect);
     const shared = { root, rendering, limiters: {}, missingLimiters: [] };
-    if (text === '()') return { ...shared, wish: undefined, state: { status: 'empty' } };
-    if (total === undefined) return { ...shared, wish, state: { status: 'waiting' } };
+    if (text === '()') return { ...shared, countKey: undefined, state: { status: 'empty' } };
+    if (total === undefined) return { ...shared, countKey, state: { status: 'waiting' } };
     const state = total === 'estimate' ? createState(100, true) : createState(total);
-    return { ...shared, wish, state };
+    return { ...shared, countKey, state };
   };
   const counts = {
     look: count,
     lookIfWritten: count,
-    findWish: (root: QueryNode) => count(root).wish,
-    findWishLater: (root: QueryNode) => {
+    findCountKey: (root: QueryNode) => count(root).countKey,
+    findKeyLater: (root: QueryNode) => {
       later.push(printQuery(root));
-      return count(root).wish;
+      return count(root).countKey;
     },
     dropLater: () => later.splice(0),
   };

@@ -4,7 +4,7 @@ import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { compareCounts, getProved, type Comparison } from '#core/count/index';
-import type { CountWish, Counted } from '../counting/count-state';
+import type { CountKey, Counted } from '../counting/count-state';
 import { readCount } from '../counting/read-count';
 import { Counts } from '../counting/counts';
 import { DraftCounts } from '../counting/draft-counts';
@@ -71,7 +71,7 @@ export class TopicNumbers {
    * Everything that is to be counted, the lines in sight first: what they find, then what only they
    * find, then the same for the rest.
    */
-  readonly asked = computed<CountWish[]>(() => {
+  readonly asked = computed<CountKey[]>(() => {
     const dialects = this.open.dialects();
     const limiters = this.open.limiters();
     this.queries.dropLater();
@@ -84,13 +84,13 @@ export class TopicNumbers {
     const shown = [
       ...this.questions().map(({ whole }) => whole),
       ...[...near, ...far].map(({ finds }) => finds),
-    ].flatMap((root) => dialects.map((dialect) => this.queries.findWish(root, dialect, limiters)));
+    ].flatMap((root) => dialects.map((dialect) => this.queries.findCountKey(root, dialect, limiters)));
     const further = this.size() <= MAX_COUNTED_AHEAD ? [...near, ...far] : near;
     const without = further
       .filter(({ term }) => !term.off)
       .flatMap(({ conceptWithout, draftWithout }) => [conceptWithout, draftWithout])
-      .flatMap((root) => dialects.map((dialect) => this.queries.findWishLater(root, dialect, limiters)));
-    return [...shown, ...without].filter((wish) => wish !== undefined);
+      .flatMap((root) => dialects.map((dialect) => this.queries.findKeyLater(root, dialect, limiters)));
+    return [...shown, ...without].filter((countKey) => countKey !== undefined);
   });
 
   /** The numbers of a term in some databases; the same value while none of them changes. */

@@ -157,7 +157,7 @@ export class TopicPageComponent {
       ),
   );
   protected readonly concepts = computed(() =>
-    this.numbers.questions().map((questions, turn) => this.describeConcept(questions, turn)),
+    this.numbers.questions().map((questions, index) => this.describeConcept(questions, index)),
   );
 
   constructor() {
@@ -188,7 +188,7 @@ export class TopicPageComponent {
   }
 
   /** Does what was asked for in the column of a concept. */
-  protected act({ concept, turn }: ConceptView, action: ColumnAction): void {
+  protected act({ concept, index }: ConceptView, action: ColumnAction): void {
     const { id } = concept;
     switch (action.kind) {
       case 'rename': {
@@ -201,7 +201,7 @@ export class TopicPageComponent {
       case 'switch':
         return this.open.change({ kind: 'switch-concept', id, off: action.off });
       case 'move':
-        return this.open.change({ kind: 'move-concept', id, to: turn + action.by });
+        return this.open.change({ kind: 'move-concept', id, to: index + action.by });
       case 'open-settings':
         return this.dialogs.concept(concept);
       case 'split':
@@ -303,12 +303,12 @@ export class TopicPageComponent {
     this.focus(isNewLine ? `[data-add="${target.id}"]` : `[data-term="${term.id}"]`);
   }
 
-  protected hueOf(turn: number): string {
-    return getHueClass(turn);
+  protected hueOf(index: number): string {
+    return getHueClass(index);
   }
 
-  protected letterOf(turn: number): string {
-    return getConceptLetter(turn);
+  protected letterOf(index: number): string {
+    return getConceptLetter(index);
   }
 
   /** Brings a concept into sight and puts the person on its line for a new term. */
@@ -336,10 +336,10 @@ export class TopicPageComponent {
     afterNextRender(() => this.focus(selector), { injector: this.injector });
   }
 
-  private describeConcept({ concept, whole, terms }: ConceptQuestions, turn: number): ConceptView {
+  private describeConcept({ concept, whole, terms }: ConceptQuestions, index: number): ConceptView {
     const shown = this.shown();
     const marks = this.marks();
-    const description = this.descriptions()[turn];
+    const description = this.descriptions()[index];
     const rows = terms.map((question) => {
       const { term } = question;
       return this.keepView({
@@ -351,7 +351,7 @@ export class TopicPageComponent {
     });
     return {
       concept,
-      turn,
+      index,
       isExcluded: description?.place.kind === 'excluded',
       placeWords: description?.placeWords ?? '',
       headingWords: description?.headingWords ?? '',

@@ -41,8 +41,8 @@ export interface TermView {
 /** A concept with its numbers. */
 export interface ConceptView {
   readonly concept: Concept;
-  /** Its turn among the concepts: gives the letter and the hue. */
-  readonly turn: number;
+  /** Its place among the concepts: gives the letter and the hue. */
+  readonly index: number;
   readonly isExcluded: boolean;
   /** Its place in the query, as a few words. */
   readonly placeWords: string;

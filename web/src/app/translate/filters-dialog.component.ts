@@ -118,7 +118,7 @@ export class FiltersDialogComponent {
     const name = createBlockName(filter.name, listBlockNames(working));
     const draft = working.draft.trim();
     this.open.change({
-      kind: 'mend',
+      kind: 'compound',
       as: 'add-block',
       changes: [
         { kind: 'add-block', block: { id: this.open.createId(), name, text: this.write(filter) } },

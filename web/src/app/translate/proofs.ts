@@ -18,7 +18,7 @@ type Answered = { readonly answer: ProofAnswer } | { readonly problem: Problem }
 /** The most answers that are remembered. */
 const MAX_KEPT = 200;
 
-/** Proofs of renderings, asked of the databases that have a laboratory and remembered by what was asked. */
+/** Proofs of renderings, asked of the databases that have a neutral index and remembered by what was asked. */
 @Injectable({ providedIn: 'root' })
 export class Proofs {
   private readonly connections = inject(Connections);

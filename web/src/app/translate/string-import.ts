@@ -37,7 +37,7 @@ export function importString(
   working: Working,
 ): Change {
   return {
-    kind: 'mend',
+    kind: 'compound',
     as: 'set-draft',
     changes: [
       { kind: 'rewrite-draft', text: formatQuery(root) },
@@ -118,7 +118,7 @@ export function importHistory(
           },
         ],
   );
-  return { change: { kind: 'mend', as: 'set-draft', changes }, tallies };
+  return { change: { kind: 'compound', as: 'set-draft', changes }, tallies };
 }
 
 /** The limiters that a project has once a string is taken in: those of the string, and others stay as they are. */

@@ -40,7 +40,7 @@ import type { PhraseWay, RenderingRow } from './rendering/rendering-row';
 import { RenderingRowComponent } from './rendering/rendering-row.component';
 import { costsNothing, describeProof, listPieceCosts, listSharedDifferences } from './differences';
 import { FiltersDialogComponent } from './filters-dialog.component';
-import { HereDialogComponent, type HereQuestion } from './here-dialog.component';
+import { OverrideDialogComponent, type OverrideQuestion } from './override-dialog.component';
 import { listHeadingOffers, type HeadingOffer } from './heading-offers';
 import { listIntended } from './intended';
 import { Proofs } from './proofs';
@@ -215,8 +215,8 @@ export class TranslatePageComponent {
     this.beside.set(place === 0 ? [id, b] : [a, id]);
   }
 
-  protected askHere({ id, name }: RenderingRow): void {
-    this.dialogs.open<HereDialogComponent, HereQuestion, never>(HereDialogComponent, {
+  protected askOverride({ id, name }: RenderingRow): void {
+    this.dialogs.open<OverrideDialogComponent, OverrideQuestion, never>(OverrideDialogComponent, {
       data: { id, name },
       width: 760,
     });

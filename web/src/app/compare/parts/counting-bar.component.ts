@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { CountBatches } from '../../counting/count-batches';
-import type { CountWish, Counted } from '../../counting/count-state';
+import type { CountKey, Counted } from '../../counting/count-state';
 import { Counts } from '../../counting/counts';
 import { CompareSubject } from '../compare-subject';
 import { OpenProject } from '../../state/open-project';
@@ -25,9 +25,9 @@ const STRINGS_A_REQUEST = 1_000;
   template: `
     @if (batch(); as running) {
       <div class="bar" role="group" [attr.aria-label]="'Counting: ' + running.title">
-        <progress [value]="running.done" [max]="running.wishes.length"></progress>
+        <progress [value]="running.done" [max]="running.countKeys.length"></progress>
         <span aria-live="polite"
-          ><b>{{ format(running.done) }}</b> of {{ format(running.wishes.length) }} counted{{
+          ><b>{{ format(running.done) }}</b> of {{ format(running.countKeys.length) }} counted{{
             running.isPaused ? ', paused' : ''
           }}</span
         >
@@ -99,10 +99,12 @@ export class CountingBarComponent {
   /** Every count that the tool shows; one that is not written yet is not there. */
   readonly counted = input.required<readonly (Counted | undefined)[]>();
 
-  private readonly wishes = computed<CountWish[]>(() => this.counted().flatMap((one) => one?.wish ?? []));
+  private readonly countKeys = computed<CountKey[]>(() =>
+    this.counted().flatMap((one) => one?.countKey ?? []),
+  );
   /** All are written: only then is it known what the whole takes. */
   private readonly isWritten = computed(() => this.counted().every((one) => one !== undefined));
-  protected readonly missing = computed(() => this.counts.listUnknown(this.wishes()));
+  protected readonly missing = computed(() => this.counts.listUnknown(this.countKeys()));
   protected readonly batch = computed(() =>
     this.batches.batches().find(({ title }) => title === this.title()),
   );

@@ -6,7 +6,7 @@ import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { build } from '#core/query/index';
 import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '#core/record/index';
-import { listParts, type CountWish } from '../../counting/count-state';
+import { listParts, type CountKey } from '../../counting/count-state';
 import { Counts } from '../../counting/counts';
 import { CompareSubject } from '../compare-subject';
 import { getAmount, getExact, type Amount } from '#core/count/index';
@@ -50,7 +50,7 @@ export class RecordSets {
 
   /** The records of a question in a database that gives them. */
   async list(question: Question, dialect: Dialect): Promise<Outcome<ListedRecords>> {
-    const { rendering, wish } = this.counts.peek(
+    const { rendering, countKey } = this.counts.peek(
       this.subject.share(question.root),
       dialect,
       question.limiters,
@@ -58,7 +58,7 @@ export class RecordSets {
     const [problem] = rendering.problems;
     if (problem?.code === 'nothing-to-send') return succeed({ numbers: [], keys: [] });
     if (problem) return fail(problem);
-    return wish ? this.listWish(wish) : succeed({ numbers: [], keys: [] });
+    return countKey ? this.listByKey(countKey) : succeed({ numbers: [], keys: [] });
   }
 
   /**
@@ -78,16 +78,16 @@ export class RecordSets {
         (await fetchByNumbers(this.connections.find(dialect.id), numbers.slice(place, place + 1)))[0];
       return succeed({ keys, read });
     }
-    const { wish } = this.counts.peek(this.subject.share(question.root), dialect, question.limiters);
+    const { countKey } = this.counts.peek(this.subject.share(question.root), dialect, question.limiters);
     const total = getExact(amount);
-    if (!wish || total === undefined || total > MAX_FETCHED) return succeed(undefined);
-    const [only, ...more] = listParts(wish);
+    if (!countKey || total === undefined || total > MAX_FETCHED) return succeed(undefined);
+    const [only, ...more] = listParts(countKey);
     if (only === undefined || more.length > 0) return succeed(undefined);
     const records: BibliographicRecord[] = [];
     while (records.length < total) {
       const page = await this.connections.find(dialect.id).ask('search', {
         string: only,
-        boxes: wish.boxes,
+        sentLimiters: countKey.sentLimiters,
         start: records.length,
         rows: PAGE,
         sort: 'relevance',
@@ -100,11 +100,11 @@ export class RecordSets {
     return succeed({ keys: records.map(createRecordKeys), read });
   }
 
-  private listWish(wish: CountWish): Promise<Outcome<ListedRecords>> {
-    const key = `${wish.database}\n${JSON.stringify(wish.boxes)}\n${wish.string}`;
+  private listByKey(countKey: CountKey): Promise<Outcome<ListedRecords>> {
+    const key = `${countKey.database}\n${JSON.stringify(countKey.sentLimiters)}\n${countKey.string}`;
     const known = this.kept.get(key);
     if (known) return known;
-    const asked = this.ask(wish).then((outcome) => {
+    const asked = this.ask(countKey).then((outcome) => {
       if (!outcome.ok) this.kept.delete(key);
       return outcome;
     });
@@ -113,12 +113,12 @@ export class RecordSets {
   }
 
   /** Of several parts each record once. */
-  private async ask(wish: CountWish): Promise<Outcome<ListedRecords>> {
+  private async ask(countKey: CountKey): Promise<Outcome<ListedRecords>> {
     const all = new Map<number, RecordKeys>();
-    for (const part of listParts(wish)) {
+    for (const part of listParts(countKey)) {
       const answer = await this.connections
-        .find(wish.database)
-        .ask('ids', { string: part, boxes: wish.boxes });
+        .find(countKey.database)
+        .ask('ids', { string: part, sentLimiters: countKey.sentLimiters });
       if (!answer.ok) return answer;
       const { numbers, identifiers = [], works = [] } = answer.value;
       numbers.forEach((number, at) =>
@@ -168,11 +168,11 @@ export class RecordSets {
           const limiters = questions[union[0] ?? 0]?.limiters ?? {};
           return this.counts.peek(this.subject.share(root), dialect, limiters);
         });
-        const wishes = counted.flatMap(({ wish }) => wish ?? []);
-        const states = (await this.asked.settle(wishes))[Symbol.iterator]();
+        const countKeys = counted.flatMap(({ countKey }) => countKey ?? []);
+        const states = (await this.asked.settle(countKeys))[Symbol.iterator]();
         const totals: number[] = [];
         for (const one of counted) {
-          const state = one.wish ? (states.next().value ?? one.state) : one.state;
+          const state = one.countKey ? (states.next().value ?? one.state) : one.state;
           if (state.status === 'failed' && state.problem.code !== 'nothing-to-send')
             return fail(state.problem);
           const total = getExact(getAmount(readCount({ ...one, state })));

@@ -76,7 +76,7 @@ function findTruth(small: SmallWorld, { root, rendering, limiters, missingLimite
 }
 
 function isOff(count: Count): boolean {
-  return count.status === 'known' && (count.basis.lacking !== undefined || count.basis.isFieldless);
+  return count.status === 'known' && (count.basis.omitted !== undefined || count.basis.isFieldless);
 }
 
 describe.each(TOOLS)('in corners, the numbers of %s', (_, type) => {

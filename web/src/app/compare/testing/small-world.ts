@@ -202,7 +202,7 @@ export class SmallWorld {
     const asked = angular.inject(AskedCounts);
     await this.until(() => {
       const all = listAsked();
-      asked.ask(all.flatMap((one) => one?.wish ?? []));
+      asked.ask(all.flatMap((one) => one?.countKey ?? []));
       return all.every((one) => one !== undefined && one.state.status !== 'waiting');
     });
   }
@@ -220,13 +220,13 @@ export class SmallWorld {
     return this.within(database, this.find(database, createSharedDraft(working)), working.limiters);
   }
 
-  private read(database: string, string: string, boxes: Limiters = {}): number[] {
+  private read(database: string, string: string, sentLimiters: Limiters = {}): number[] {
     const dialect = findDialect(database);
     if (!dialect) throw new Error(`There is no ${database}.`);
     const { root, limiters, problems } = readString(string, dialect);
     if (problems.some(({ severity }) => severity === 'error'))
       throw new Error(`${database} cannot read ${string}`);
-    return this.within(database, this.within(database, this.find(database, root), limiters), boxes);
+    return this.within(database, this.within(database, this.find(database, root), limiters), sentLimiters);
   }
 
   /** Those of some records that some limiters let through. */
@@ -269,10 +269,10 @@ export class SmallWorld {
     const get = (numbers: readonly number[]): BibliographicRecord[] =>
       numbers.flatMap((number) => held[number] ?? []);
     return createConnection('served', database, {
-      count: ({ strings, boxes }) =>
+      count: ({ strings, sentLimiters }) =>
         answer(
           strings.map((string) => {
-            const { length } = this.read(database, string, boxes);
+            const { length } = this.read(database, string, sentLimiters);
             return this.estimates.includes(database)
               ? entry(2 * Math.round(length / 2), true)
               : entry(length);
@@ -282,8 +282,8 @@ export class SmallWorld {
         answer({ titles: identifiers.map((one) => held.find(({ doi }) => doi === one)?.title ?? null) }),
       records: (asked) =>
         answer({ records: 'numbers' in asked ? asked.numbers.map((number) => held[number] ?? null) : [] }),
-      search: ({ string, boxes, start, rows }) => {
-        const numbers = this.read(database, string, boxes);
+      search: ({ string, sentLimiters, start, rows }) => {
+        const numbers = this.read(database, string, sentLimiters);
         return answer({
           total: numbers.length,
           estimated: false,
@@ -291,14 +291,14 @@ export class SmallWorld {
         });
       },
       ...(this.givesIds && {
-        unions: ({ unions, boxes }) =>
+        unions: ({ unions, sentLimiters }) =>
           answer(
             unions.map((strings) =>
-              entry(new Set(strings.flatMap((one) => this.read(database, one, boxes))).size),
+              entry(new Set(strings.flatMap((one) => this.read(database, one, sentLimiters))).size),
             ),
           ),
-        ids: ({ string, boxes }) => {
-          const numbers = this.read(database, string, boxes);
+        ids: ({ string, sentLimiters }) => {
+          const numbers = this.read(database, string, sentLimiters);
           const keys = get(numbers).map(createRecordKeys);
           return answer({
             total: numbers.length,

@@ -56,7 +56,7 @@ export function listVariantTable(
           listLimiters(row.state.limiters)
             .map(({ value }) => value)
             .join(', '),
-          counted?.wish?.string ?? counted?.byHand?.string ?? '',
+          counted?.countKey?.string ?? counted?.byHand?.string ?? '',
           amount ? moment : '',
         ];
       }),

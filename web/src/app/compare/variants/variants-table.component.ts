@@ -294,7 +294,7 @@ export class VariantsTableComponent {
       isSearched: state.databases.includes(dialect.id),
       below: isSelf && counted ? 'compared' : describeGap(counted, base),
       ratio: ratio === undefined ? '' : describeRatio(ratio),
-      band: amount && now.status === 'known' && !now.basis.lacking ? BAND_WORDS[judgeBand(amount, band)] : '',
+      band: amount && now.status === 'known' && !now.basis.omitted ? BAND_WORDS[judgeBand(amount, band)] : '',
       then: this.describeThen(variant, dialect, amount),
     };
   }

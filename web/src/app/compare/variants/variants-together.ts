@@ -3,7 +3,7 @@ import { findOverlap, type DatabaseResult } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { SearchState } from '#core/project/index';
 import { getAmount, type Amount } from '#core/count/index';
-import { createKey, type CountWish } from '../../counting/count-state';
+import { createKey, type CountKey } from '../../counting/count-state';
 import { readCount } from '../../counting/read-count';
 import { formatNumber } from '../../ui/number-format';
 import { CompareSubject } from '../compare-subject';
@@ -18,7 +18,7 @@ export interface TogetherRow {
   /** What is asked of each database that the row searches, and what is known where nothing is sent. */
   readonly asked: readonly {
     readonly dialect: Dialect;
-    readonly wish: CountWish | undefined;
+    readonly countKey: CountKey | undefined;
     /** Of a database searched by hand, or of one that has nothing of it. */
     readonly known: Amount | undefined;
   }[];
@@ -29,8 +29,8 @@ export function describeTogether({ id, state, cells }: VariantRow): TogetherRow 
     .filter(({ dialect }) => state.databases.includes(dialect.id))
     .map(({ dialect, counted }) => ({
       dialect,
-      wish: counted?.wish,
-      known: counted && !counted.wish ? getAmount(readCount(counted)) : undefined,
+      countKey: counted?.countKey,
+      known: counted && !counted.countKey ? getAmount(readCount(counted)) : undefined,
     }));
   return { id, state, asked };
 }
@@ -45,11 +45,11 @@ export function isSameTogether(a: readonly TogetherRow[], b: readonly TogetherRo
         other?.id === id &&
         other.state === state &&
         other.asked.length === asked.length &&
-        asked.every(({ dialect, wish, known }, at) => {
+        asked.every(({ dialect, countKey, known }, at) => {
           const beside = other.asked[at];
           return (
             beside?.dialect === dialect &&
-            nameWish(wish) === nameWish(beside.wish) &&
+            nameCountKey(countKey) === nameCountKey(beside.countKey) &&
             JSON.stringify(known) === JSON.stringify(beside.known)
           );
         })
@@ -58,8 +58,8 @@ export function isSameTogether(a: readonly TogetherRow[], b: readonly TogetherRo
   );
 }
 
-function nameWish(wish: CountWish | undefined): string {
-  return wish ? createKey(wish) : '';
+function nameCountKey(countKey: CountKey | undefined): string {
+  return countKey ? createKey(countKey) : '';
 }
 
 /** The works of a variant over all databases, each once, or bounds where one gives numbers only. */
@@ -73,13 +73,13 @@ export class VariantsTogether {
   async unite({ state, asked }: TogetherRow): Promise<string> {
     const question = { root: this.subject.read(state), limiters: state.limiters };
     const results: DatabaseResult[] = [];
-    for (const { dialect, wish, known } of asked) {
-      if (!wish) {
+    for (const { dialect, countKey, known } of asked) {
+      if (!countKey) {
         if (!known) return `not all counted: ${dialect.name}`;
         results.push({ database: dialect.id, amount: known, keys: undefined });
         continue;
       }
-      const [state] = await this.asked.settle([wish]);
+      const [state] = await this.asked.settle([countKey]);
       const amount = state?.status === 'counted' ? state.amount : undefined;
       if (!amount) return `not all counted: ${dialect.name}`;
       const records = await this.sets.listReadable(question, dialect, amount);

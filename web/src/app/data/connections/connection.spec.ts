@@ -9,15 +9,15 @@ import { createSruConnection } from './sru/sru-connection';
 
 /** One request of each kind. */
 const REQUESTS: { readonly [K in RequestKind]: Requests[K] } = {
-  count: { strings: ['bat'], boxes: {} },
-  unions: { unions: [['bat']], boxes: {} },
-  search: { string: 'bat', boxes: {}, start: 0, rows: 1, sort: 'relevance' },
-  ids: { string: 'bat', boxes: {} },
+  count: { strings: ['bat'], sentLimiters: {} },
+  unions: { unions: [['bat']], sentLimiters: {} },
+  search: { string: 'bat', sentLimiters: {}, start: 0, rows: 1, sort: 'relevance' },
+  ids: { string: 'bat', sentLimiters: {} },
   records: { numbers: [1] },
   lookup: { identifiers: ['10.1/x'] },
   citations: { record: 1, start: 0, rows: 1, direction: 'citedby' },
   words: { prefix: 'bat', most: 1 },
-  'set-words': { string: 'bat', boxes: {}, most: 1 },
+  'set-words': { string: 'bat', sentLimiters: {}, most: 1 },
   proof: { query: 'bat', strings: ['bat'], swaps: [] },
   thesaurus: {},
 };
@@ -55,7 +55,7 @@ it('a collection of one’s own says its name when it does not answer', async ()
     message: 'A bracket is open.',
   });
   ask.mockResolvedValueOnce(fail(refusal));
-  const refused = await shelf.ask('ids', { string: '(bat', boxes: {} });
+  const refused = await shelf.ask('ids', { string: '(bat', sentLimiters: {} });
   expect(refused.ok ? '' : describeProblem(refused.problem)).toBe(
     'Night shelf does not take this string: A bracket is open.',
   );

@@ -14,19 +14,19 @@ import type {
   SetWordsRequest,
   WordsAnswer,
 } from '#core/contract/index';
-import type { Boxes } from '#core/dialect/index';
+import type { SentLimiters } from '#core/dialect/index';
 import { createProblem, fail, type Outcome } from '#core/problem/index';
 
 /** What a database can be asked, by the name of the request. Strings are in the database's own syntax. */
 export interface Requests {
   /** The number of records of each string. */
-  readonly count: { readonly strings: readonly string[]; readonly boxes: Boxes };
+  readonly count: { readonly strings: readonly string[]; readonly sentLimiters: SentLimiters };
   /** The number of records of several strings together, each record once; one number a list. */
-  readonly unions: { readonly unions: readonly (readonly string[])[]; readonly boxes: Boxes };
+  readonly unions: { readonly unions: readonly (readonly string[])[]; readonly sentLimiters: SentLimiters };
   /** A page of the records of a string, sorted, with facets over all of them. */
   readonly search: SearchRequest;
   /** The records of a string by their numbers, with the keys that tell their works. */
-  readonly ids: { readonly string: string; readonly boxes: Boxes };
+  readonly ids: { readonly string: string; readonly sentLimiters: SentLimiters };
   /** Records by their numbers or by identifiers. */
   readonly records: RecordsRequest;
   /** The titles of records by identifiers; many at once. */

@@ -109,7 +109,7 @@ export class ReportDialogComponent {
           return {
             database: dialect.name,
             total: amount ? `${formatAmount(amount)}${basis ? ` (${basis})` : ''}` : 'not counted',
-            string: counted.wish?.string ?? '',
+            string: counted.countKey?.string ?? '',
           };
         }),
         date: formatDate(this.open.now(), 'd MMMM y', 'en'),

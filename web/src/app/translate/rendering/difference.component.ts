@@ -41,6 +41,6 @@ export class DifferenceComponent {
   protected read(): void {
     const { id, text } = this.row();
     const { total, numbers } = this.difference();
-    this.drawer.showNumbers({ database: id, string: text, boxes: {} }, this.title(), total, numbers);
+    this.drawer.showNumbers({ database: id, string: text, sentLimiters: {} }, this.title(), total, numbers);
   }
 }

@@ -48,7 +48,7 @@ export class RenderingRowComponent {
   readonly waysAsked = output();
   readonly wayChosen = output<PhraseFallback | undefined>();
   /** Just for this database. */
-  readonly hereAsked = output();
+  readonly overrideAsked = output();
   /** The count that was read off the database's own page. */
   readonly typed = output<ReadResultsLine>();
 

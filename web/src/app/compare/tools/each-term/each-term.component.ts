@@ -196,7 +196,7 @@ export class EachTermComponent {
   /** Switches off what the smallest set does without. */
   protected keepSmallest(): void {
     const changes = this.sentences()?.changes ?? [];
-    this.open.change({ kind: 'mend', changes });
+    this.open.change({ kind: 'compound', changes });
     this.messages.show(`${changes.length} terms switched off`, () => {
       this.open.undo();
     });

@@ -73,7 +73,7 @@ export class MustFindsComponent {
   }
 
   protected read(cell: ReturnType<MustFindCounts['look']>[number], name: string): void {
-    if (cell.found?.wish) this.drawer.show(cell.found.wish, name);
+    if (cell.found?.countKey) this.drawer.show(cell.found.countKey, name);
   }
 
   private async lookUp(identifiers: readonly string[]): Promise<ReadonlyMap<string, string>> {

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isLacking, readExact } from '../../../testing/counts';
+import { omitsPart, readExact } from '../../../testing/counts';
 import { formatDifference } from '../../../ui/number-format';
 import { SmallWorld, arbitraryWorld } from '../../testing/small-world';
 import { StaircaseComponent } from './staircase.component';
@@ -18,11 +18,11 @@ describe('the staircase', () => {
         rows.forEach((row, at) => {
           const before = rows[at - 1];
           for (const [place, { dialect, counted, note }] of row.cells.entries()) {
-            const isOther = isLacking(counted);
+            const isOther = omitsPart(counted);
             const found = small.find(dialect.id, row.after.root).length;
             if (!isOther) expect(readExact(counted)).toBe(found);
             if (note === 'a part left out')
-              expect(isOther || isLacking(before?.cells[place]?.counted)).toBe(true);
+              expect(isOther || omitsPart(before?.cells[place]?.counted)).toBe(true);
             else if (note !== '') {
               const then = small.find(dialect.id, before!.after.root).length;
               expect(note).toBe(formatDifference(found - then));
@@ -39,7 +39,7 @@ describe('the staircase', () => {
         expect(tool['dearest']()?.cost ?? 0).toBe(Math.max(0, ...costs));
         // What can be said is said: only keywords are left out, and only in Heronsmere.
         const isLeftOut = fields?.includes('keywords') ?? false;
-        expect(rows.at(-1)?.cells.map(({ counted }) => isLacking(counted))).toEqual([isLeftOut, false]);
+        expect(rows.at(-1)?.cells.map(({ counted }) => omitsPart(counted))).toEqual([isLeftOut, false]);
         if (!isLeftOut) expect(costs.length).toBeGreaterThan(0);
       }),
       { numRuns: 60 },

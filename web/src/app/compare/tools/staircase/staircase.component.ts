@@ -99,7 +99,7 @@ export class StaircaseComponent {
     const amounts = rows.map(({ cells }) => {
       const count = readCount(cells.find(({ dialect }) => dialect === shown)?.counted);
       // Steps of something else would stand beside steps of the query.
-      return count.status === 'known' && !count.basis.lacking ? getAmount(count) : undefined;
+      return count.status === 'known' && !count.basis.omitted ? getAmount(count) : undefined;
     });
     return {
       kind: 'bar',
@@ -133,11 +133,11 @@ export class StaircaseComponent {
     const shown = this.subject.database();
     if (!shown || !row.before || !(await this.sets.gives(shown))) return;
     const [before, after] = [await this.sets.list(row.before, shown), await this.sets.list(row.after, shown)];
-    const wish = this.subject.look(row.before, shown)?.wish;
-    if (!before.ok || !after.ok || !wish) return;
+    const countKey = this.subject.look(row.before, shown)?.countKey;
+    if (!before.ok || !after.ok || !countKey) return;
     const kept = new Set(after.value.numbers);
     const gone = before.value.numbers.filter((number) => !kept.has(number));
-    this.drawer.showNumbers(wish, `Thrown away by ${row.words}`, gone.length, gone);
+    this.drawer.showNumbers(countKey, `Thrown away by ${row.words}`, gone.length, gone);
   }
 
   protected move(key: string, by: number): void {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tryChange } from '#core/compare/index';
 import { createAmount, measureDistance, wantSomething } from '#core/count/index';
-import { isLacking, readExact } from '../../../testing/counts';
+import { omitsPart, readExact } from '../../../testing/counts';
 import { SmallWorld, arbitraryWorld, canSay } from '../../testing/small-world';
 import { SwapComponent } from './swap.component';
 
@@ -29,7 +29,7 @@ describe('swapping', () => {
           DATABASES.forEach((id, at) => {
             const cell = cells[at];
             // Where the draft cannot be said, its alternatives are set beside what is left of it.
-            if (isLacking(cell?.counted) || cell?.warning !== '' || !canSay(world, id)) return;
+            if (omitsPart(cell?.counted) || cell?.warning !== '' || !canSay(world, id)) return;
             expect(`${alternative.words}: ${readExact(cell.counted)}`).toBe(
               `${alternative.words}: ${changed ? small.findDraft(id, changed).length : 'not to be made'}`,
             );
@@ -65,7 +65,7 @@ describe('swapping', () => {
               ),
             0,
           );
-        const tried = tool['rows']().filter(({ cells }) => cells.every(({ counted }) => !isLacking(counted)));
+        const tried = tool['rows']().filter(({ cells }) => cells.every(({ counted }) => !omitsPart(counted)));
         const distances = tried.flatMap(({ alternative }) => {
           const changed = tryChange(banded, alternative.change);
           return changed ? [measure(changed)] : [];
@@ -101,12 +101,12 @@ describe('swapping', () => {
     const cells = grid.rows.flatMap((row) => row.cells);
     for (const { change, counted } of cells) {
       const changed = tryChange(world!.project, change);
-      if (changed && counted && !isLacking(counted))
+      if (changed && counted && !omitsPart(counted))
         expect(readExact(counted)).toBe(small.findDraft('heronsmere', changed).length);
     }
     // Heronsmere has no keywords: what is searched there is left out, and the count is said to be another.
     const inKeywords = cells.filter(({ words }) => words.endsWith('in keywords'));
-    expect(inKeywords.map(({ counted }) => isLacking(counted))).toEqual(inKeywords.map(() => true));
+    expect(inKeywords.map(({ counted }) => omitsPart(counted))).toEqual(inKeywords.map(() => true));
     expect(inKeywords.length).toBeGreaterThan(0);
   });
 });

@@ -135,7 +135,7 @@ export class SwapComponent {
       let sum = 0;
       for (const [at, counted] of cells.entries()) {
         const count = readCount(counted);
-        if (count.status !== 'known' || count.basis.lacking) return undefined;
+        if (count.status !== 'known' || count.basis.omitted) return undefined;
         sum += measureDistance(count.amount, wantSomething(bands[at] ?? {}));
       }
       return sum;

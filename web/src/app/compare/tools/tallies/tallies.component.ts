@@ -2,7 +2,7 @@ import { DatePipe } from '@angular/common';
 import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Tally } from '#core/project/index';
-import { getAmount, type Counted, type CountWish } from '../../../counting/count-state';
+import { getAmount, type Counted, type CountKey } from '../../../counting/count-state';
 import { Counts } from '../../../counting/counts';
 import { saveFile } from '../../../data/save-file';
 import { writeMoment } from '../../../data/clock-and-ids';
@@ -87,9 +87,9 @@ export class TalliesComponent {
   });
 
   protected countAgain(tally: Tally): void {
-    const wish = this.createWish(tally);
+    const countKey = this.createCountKey(tally);
     this.again.update((again) => new Set([...again, tally.id]));
-    this.asked.countAgain([wish]);
+    this.asked.countAgain([countKey]);
   }
 
   /** Keeps what was counted again as a tally of its own. */
@@ -185,29 +185,29 @@ export class TalliesComponent {
   }
 
   private lookAgain(tally: Tally): Counted | undefined {
-    const wish = this.createWish(tally);
+    const countKey = this.createCountKey(tally);
     const dialect = this.open.findDialect(tally.database);
     if (!dialect) return undefined;
     // Whatever it was made of, this very string is counted: nothing is said of what it leaves out.
     const { rendering: draft } = this.counts.peek(this.open.draft().root, dialect, tally.limiters);
-    const { withoutFields: _, lacking: __, ...rendering } = draft;
+    const { withoutFields: _, omitted: __, ...rendering } = draft;
     return {
       root: this.open.draft().root,
       rendering,
-      wish,
-      state: this.counts.stateOf(wish),
+      countKey,
+      state: this.counts.stateOf(countKey),
       limiters: tally.limiters,
       missingLimiters: [],
     };
   }
 
-  /** The string as it was sent, under the boxes that its limiters tick there. */
-  private createWish({ database, string, limiters }: Tally): CountWish {
+  /** The string as it was sent, under the limiters that are sent with it. */
+  private createCountKey({ database, string, limiters }: Tally): CountKey {
     const dialect = this.open.findDialect(database);
     const ticked = Object.entries(limiters).filter(
       ([name]) => dialect?.limiters[name as keyof typeof limiters].how === 'box',
     );
-    return { database, string, boxes: Object.fromEntries(ticked) };
+    return { database, string, sentLimiters: Object.fromEntries(ticked) };
   }
 
   private nameOf(database: string): string {

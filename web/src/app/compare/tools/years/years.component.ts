@@ -101,5 +101,5 @@ function isLimited(counted: Counted | undefined): boolean {
 /** A number that is exactly known; the count of something wider says nothing of when its records appeared. */
 function readExact(counted: Counted | undefined): number | undefined {
   const count = readCount(counted);
-  return count.status === 'known' && !count.basis.lacking ? getExact(count.amount) : undefined;
+  return count.status === 'known' && !count.basis.omitted ? getExact(count.amount) : undefined;
 }

@@ -56,7 +56,7 @@ const importFiles = (
     tell,
   );
 const count = async (...strings: string[]): Promise<unknown[]> =>
-  (await ask({ kind: 'count', collection: 'mine', strings, boxes: {} })).map((entry) =>
+  (await ask({ kind: 'count', collection: 'mine', strings, sentLimiters: {} })).map((entry) =>
     'total' in entry ? entry.total : entry.problem.code,
   );
 
@@ -80,7 +80,7 @@ describe('collections of one’s own', () => {
     keeper = new CollectionKeeper(repository, () => 0);
     const request = {
       string: 'bat*',
-      boxes: { years: { from: 2020 } },
+      sentLimiters: { years: { from: 2020 } },
       start: 0,
       rows: 10,
       sort: 'newest',
@@ -100,7 +100,7 @@ describe('collections of one’s own', () => {
     expect(byIdentifier.records.map((record) => record?.id ?? null)).toEqual([null, 'mine-1']);
     const request = {
       string: 'bat*',
-      boxes: {},
+      sentLimiters: {},
       start: 0,
       rows: 1,
       sort: 'oldest',
@@ -111,7 +111,7 @@ describe('collections of one’s own', () => {
     expect(found.facets?.years?.map(({ records }) => records)).toEqual([1, 1]);
     expect(found.facets?.types?.reduce((sum, { records }) => sum + records, 0)).toBe(2);
     await importFiles({ 'b.csv': 'title\nBats at lamps\nBats at roads\nLamps at roads\nSlow roads\n' });
-    const set = { string: 'bats', boxes: {}, most: 3 };
+    const set = { string: 'bats', sentLimiters: {}, most: 3 };
     const words = await ask({ kind: 'set-words', collection: 'mine', request: set });
     expect(words.total).toBe(3);
     expect(words.words[0]).toEqual({ word: 'bats', found: 3, records: 3 });

@@ -46,7 +46,7 @@ import { CollectionRepository } from './collection-repository';
 const MAX_LISTED = 200;
 /** So many records are indexed between two words about progress. */
 const STEP = 1_000;
-const OWN_BOXES = ['years', 'types', 'languages'] as const;
+const OWN_SENT_LIMITERS = ['years', 'types', 'languages'] as const;
 
 interface Open {
   keys?: readonly RecordKeys[];
@@ -72,9 +72,9 @@ export class CollectionKeeper {
     const { holding } = open.value;
     switch (asked.kind) {
       case 'count':
-        return succeed(countStrings(holding, asked.strings, asked.boxes, allowEach(this.clock)));
+        return succeed(countStrings(holding, asked.strings, asked.sentLimiters, allowEach(this.clock)));
       case 'unions':
-        return succeed(countUnions(holding, asked.unions, asked.boxes, allowEach(this.clock)));
+        return succeed(countUnions(holding, asked.unions, asked.sentLimiters, allowEach(this.clock)));
       case 'ids':
         return this.listIds(open.value, asked);
       case 'lookup':
@@ -107,7 +107,12 @@ export class CollectionKeeper {
     open: Open,
     { collection, request }: CollectionAsked & { kind: 'ids' },
   ): Promise<Outcome<Answer>> {
-    const found = listRecordNumbers(open.holding, request.string, request.boxes, allowEach(this.clock));
+    const found = listRecordNumbers(
+      open.holding,
+      request.string,
+      request.sentLimiters,
+      allowEach(this.clock),
+    );
     if ('problem' in found) return refuseString(collection, found.problem);
     if (!request.keys) return succeed(found);
     const keys = await this.loadKeys(open, collection);
@@ -264,7 +269,7 @@ function createOpen(collection: string, evaluator: Evaluator): Open {
   const holding: Holding = {
     evaluator,
     vocabulary,
-    boxes: OWN_BOXES,
+    sentLimiters: OWN_SENT_LIMITERS,
     read: (text) => readQueryText(text, vocabulary),
   };
   return { holding, vocabulary };

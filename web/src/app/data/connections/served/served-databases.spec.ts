@@ -8,7 +8,7 @@ const GANTRY: StandinListing = {
   id: 'gantry',
   name: 'Gantry Engineering Abstracts',
   kind: 'index',
-  boxes: [],
+  sentLimiters: [],
   records: 9,
   hasThesaurus: true,
   givesIds: true,
@@ -49,7 +49,7 @@ function serve(reply: Reply, databases: readonly StandinListing[] = [GANTRY, NOR
   return { sent, connect, served };
 }
 
-const COUNT = { strings: ['x'], boxes: {} };
+const COUNT = { strings: ['x'], sentLimiters: {} };
 const ONE = { counts: [{ total: 7, estimated: false, notes: [] }] };
 const codeOf = async (reply: Reply): Promise<string> => {
   const outcome = await serve(reply).connect().ask('count', COUNT);
@@ -109,7 +109,7 @@ describe('counts of a served database', () => {
       return json({ counts: strings.map(({ length }) => ({ total: length, estimated: false, notes: [] })) });
     });
     const strings = Array.from({ length: 40 }, (_, at) => 'x'.repeat(50_000 + at));
-    const outcome = await connect().ask('count', { strings, boxes: {} });
+    const outcome = await connect().ask('count', { strings, sentLimiters: {} });
     expect(outcome.ok && outcome.value.map((entry) => ('total' in entry ? entry.total : 0))).toEqual(
       strings.map(({ length }) => length),
     );
@@ -130,7 +130,7 @@ describe('counts of a served database', () => {
       });
     });
     const strings = ['a', 'never', 'bb', 'ccc', 'dddd', 'eeeee'];
-    const counted = await connect().ask('count', { strings, boxes: {} });
+    const counted = await connect().ask('count', { strings, sentLimiters: {} });
     const totals = counted.ok ? counted.value.map((entry) => ('total' in entry ? entry.total : 'slow')) : [];
     expect(totals).toEqual([1, 'slow', 2, 3, 4, 5]);
     expect(sent.map(({ body }) => (body as { strings: string[] }).strings.length)).toEqual([6, 4, 2, 1]);
@@ -153,7 +153,14 @@ describe('a served database', () => {
     entered: '2024-01',
     references: [],
   };
-  const search = { string: 'x', boxes: {}, start: 25, rows: 25, sort: 'newest', facets: ['years'] } as const;
+  const search = {
+    string: 'x',
+    sentLimiters: {},
+    start: 25,
+    rows: 25,
+    sort: 'newest',
+    facets: ['years'],
+  } as const;
   const page = {
     total: 90,
     estimated: false,
@@ -169,7 +176,7 @@ describe('a served database', () => {
     ];
   } = {
     search: [search, 'search', page],
-    ids: [{ string: 'x', boxes: {} }, 'ids', { total: 1, numbers: [4], identifiers: [0], works: [2] }],
+    ids: [{ string: 'x', sentLimiters: {} }, 'ids', { total: 1, numbers: [4], identifiers: [0], works: [2] }],
     records: [{ identifiers: ['10.1/a', '10.1/b'] }, 'records', { records: [record, null] }],
     lookup: [{ identifiers: ['10.1/a'] }, 'lookup', { titles: ['Bats at lamps'] }],
     words: [
@@ -178,7 +185,7 @@ describe('a served database', () => {
       { words: [{ word: 'bat', records: 3 }] },
     ],
     'set-words': [
-      { string: 'x', boxes: {}, most: 5 },
+      { string: 'x', sentLimiters: {}, most: 5 },
       'set-words',
       { total: 9, words: [{ word: 'bat', found: 3, records: 4 }] },
     ],
@@ -216,8 +223,8 @@ describe('a served database', () => {
     const { connect, sent } = serve(() => json({}), [{ ...GANTRY, hasThesaurus: false, givesIds: false }]);
     const refused = await Promise.all([
       connect().ask('thesaurus', {}),
-      connect().ask('ids', { string: 'x', boxes: {} }),
-      connect().ask('unions', { unions: [['x']], boxes: {} }),
+      connect().ask('ids', { string: 'x', sentLimiters: {} }),
+      connect().ask('unions', { unions: [['x']], sentLimiters: {} }),
       connect().ask('citations', { record: 1, start: 0, rows: 1, direction: 'citedby' }),
     ]);
     expect(refused.map((outcome) => (outcome.ok ? 'given' : describeProblem(outcome.problem)))).toEqual([

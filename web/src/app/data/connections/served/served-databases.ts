@@ -14,7 +14,7 @@ import {
   type StandinListing,
   type WordsAnswer,
 } from '#core/contract/index';
-import type { Boxes } from '#core/dialect/index';
+import type { SentLimiters } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import {
   answer,
@@ -146,9 +146,11 @@ function createHttpAnswerers(id: string, name: string): Required<Answerers> {
   }, MAX_WORDS);
 
   return {
-    count: ({ strings, boxes }, signal) =>
-      countInBatches(strings, (some) => countSome('count', some.length, { strings: some, boxes }, signal)),
-    unions: ({ unions, boxes }, signal) => countUnions(unions, boxes, countSome, signal),
+    count: ({ strings, sentLimiters }, signal) =>
+      countInBatches(strings, (some) =>
+        countSome('count', some.length, { strings: some, sentLimiters }, signal),
+      ),
+    unions: ({ unions, sentLimiters }, signal) => countUnions(unions, sentLimiters, countSome, signal),
     search: (asked, signal) => inTurn(() => askJson(at('search', asked, signal), SEARCH_ANSWER)),
     ids: (asked, signal) => askJson(at('ids', { ...asked, keys: true }, signal), IDS_ANSWER),
     records: (asked, signal) => askJson(at('records', asked, signal), RECORDS_ANSWER),
@@ -170,7 +172,7 @@ function createHttpAnswerers(id: string, name: string): Required<Answerers> {
 
 async function countUnions(
   unions: readonly (readonly string[])[],
-  boxes: Boxes,
+  sentLimiters: SentLimiters,
   countSome: (
     what: 'unions',
     length: number,
@@ -182,7 +184,7 @@ async function countUnions(
   const entries: CountEntry[] = [];
   for (let first = 0; first < unions.length; first += UNIONS_AT_ONCE) {
     const some = unions.slice(first, first + UNIONS_AT_ONCE);
-    const counted = await countSome('unions', some.length, { unions: some, boxes }, signal);
+    const counted = await countSome('unions', some.length, { unions: some, sentLimiters }, signal);
     if (!counted.ok) return counted;
     entries.push(...counted.value);
   }

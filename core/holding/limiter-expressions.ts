@@ -1,10 +1,13 @@
 import { countMonths, type SetExpression } from '../collection';
-import type { Boxes } from '../dialect';
+import type { SentLimiters } from '../dialect';
 import { getLimiterRow, type LimiterName, type Range } from '../limiter';
 
-/** The ticked boxes as sets; a box that the database does not have does nothing there. */
-export function createBoxExpressions(boxes: Boxes, known: readonly LimiterName[]): SetExpression[] {
-  return known.flatMap((name) => createBoxExpression(name, boxes[name]) ?? []);
+/** The sent limiters as sets; one that the database does not have does nothing there. */
+export function createLimiterExpressions(
+  sentLimiters: SentLimiters,
+  known: readonly LimiterName[],
+): SetExpression[] {
+  return known.flatMap((name) => createBoxExpression(name, sentLimiters[name]) ?? []);
 }
 
 function createBoxExpression(name: LimiterName, value: unknown): SetExpression | undefined {

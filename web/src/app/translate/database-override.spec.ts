@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Concept, Term } from '#core/project/index';
-import { createOtherField, listDraftRows, setDraftRow } from './just-here';
+import { createOtherField, listDraftRows, setDraftRow } from './database-override';
 
 const CHOSEN = ['heronsmere', 'gantry', 'marlstone'];
 const toggle = (draft: string, place: number, isHere: boolean): string =>

@@ -5,17 +5,17 @@ import { createTerm, createTermQuery, type Concept, type Term } from '#core/proj
 import { FIELDS } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
-import { createOtherField, listDraftRows, setDraftRow, type DraftRow } from './just-here';
+import { createOtherField, listDraftRows, setDraftRow, type DraftRow } from './database-override';
 
 /** The database that the dialog is about. */
-export interface HereQuestion {
+export interface OverrideQuestion {
   readonly id: string;
   readonly name: string;
 }
 
 /** What is searched in one database only, or left out there: term by term, and further terms just for it. */
 @Component({
-  selector: 'app-here-dialog',
+  selector: 'app-override-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS, MatCheckbox],
   template: `
@@ -99,11 +99,11 @@ export interface HereQuestion {
       <button mat-flat-button type="button" mat-dialog-close>Done</button>
     </mat-dialog-actions>
   `,
-  styleUrl: './here-dialog.component.scss',
+  styleUrl: './override-dialog.component.scss',
 })
-export class HereDialogComponent {
+export class OverrideDialogComponent {
   private readonly open = inject(OpenProject);
-  protected readonly question = inject<HereQuestion>(MAT_DIALOG_DATA);
+  protected readonly question = inject<OverrideQuestion>(MAT_DIALOG_DATA);
   protected readonly fields = FIELDS;
 
   protected readonly concepts = computed(() =>
@@ -145,7 +145,7 @@ export class HereDialogComponent {
     const { databases } = this.open.working();
     const id = this.open.createId();
     const changes = createOtherField(concept, term, field, this.question.id, databases, id);
-    this.open.change({ kind: 'mend', changes });
+    this.open.change({ kind: 'compound', changes });
   }
 
   protected note(term: Term, why: string): void {
