@@ -4,7 +4,6 @@ import {
   build,
   dropInactive,
   isSameQuery,
-  listChildren,
   listNodes,
   mapChildren,
   type Field,
@@ -133,7 +132,7 @@ function findRemoved(root: QueryNode, exclusion: QueryNode & { readonly kind: 'n
 }
 
 function contains(node: QueryNode, wanted: QueryNode): boolean {
-  return node === wanted || listChildren(node).some((child) => contains(child, wanted));
+  return listNodes(node).includes(wanted);
 }
 
 /** Groups that stand twice: in one group, or as two concepts. */

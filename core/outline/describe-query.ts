@@ -1,6 +1,7 @@
 import {
   DEFAULT_FIELDS,
   getWordsRow,
+  foldQuery,
   listNodes,
   printPattern,
   type Field,
@@ -230,32 +231,32 @@ function describeValue({ property, value }: ValueNode): string {
 }
 
 /** True if some words are searched in the usual fields, or in fields of their own. */
-function usesFields(node: QueryNode, settings: DescribeSettings, isUsual: boolean): boolean {
-  switch (node.kind) {
-    case 'term':
-    case 'phrase':
-    case 'near':
-      return isUsual;
-    case 'block': {
-      const block = settings.findBlock?.(node.name);
-      return block?.isOff !== true && (block?.fields === undefined) === isUsual;
+function usesFields(root: QueryNode, settings: DescribeSettings, isUsual: boolean): boolean {
+  return foldQuery<boolean>(root, (node, members) => {
+    switch (node.kind) {
+      case 'term':
+      case 'phrase':
+      case 'near':
+        return isUsual;
+      case 'block': {
+        const block = settings.findBlock?.(node.name);
+        return block?.isOff !== true && (block?.fields === undefined) === isUsual;
+      }
+      case 'fielded':
+        return !isUsual;
+      case 'and':
+      case 'or':
+      case 'not':
+      case 'only':
+      case 'heading':
+      case 'range':
+      case 'value':
+      case 'empty':
+        return members.includes(true);
+      case 'off':
+        return false;
     }
-    case 'fielded':
-      return !isUsual;
-    case 'and':
-    case 'or':
-      return node.items.some((item) => usesFields(item, settings, isUsual));
-    case 'not':
-      return [node.include, node.exclude].some((item) => usesFields(item, settings, isUsual));
-    case 'only':
-      return usesFields(node.item, settings, isUsual);
-    case 'heading':
-    case 'range':
-    case 'value':
-    case 'off':
-    case 'empty':
-      return false;
-  }
+  });
 }
 
 function joinList(items: readonly string[], word: string): string {

@@ -1,4 +1,4 @@
-import { listChildren, parseQuery, type QueryNode } from '../query';
+import { foldQuery, listChildren, parseQuery, type QueryNode } from '../query';
 import { addBlockToDraft, bracketForJoining } from './draft-text';
 import type { QueryState } from './project';
 
@@ -72,9 +72,11 @@ function isWithin(
   );
 }
 
-function listActiveBlocks(node: QueryNode): string[] {
-  if (node.kind === 'off') return [];
-  return node.kind === 'block' ? [node.name] : listChildren(node).flatMap(listActiveBlocks);
+function listActiveBlocks(root: QueryNode): readonly string[] {
+  return foldQuery<readonly string[]>(root, (node, members) => {
+    if (node.kind === 'off') return [];
+    return node.kind === 'block' ? [node.name] : members.flat();
+  });
 }
 
 /** A place as the draft says it: alternatives by the name of their block. */

@@ -1,4 +1,4 @@
-import { build, holdsNames, parseQuery, printQuery, type QueryNode } from '../query';
+import { build, foldQuery, holdsNames, parseQuery, printQuery, type QueryNode } from '../query';
 import { splitWords } from '../text';
 
 /** The kinds of term: what a person sees, and may correct. */
@@ -76,7 +76,7 @@ function writeAsKind(kind: TermKind, words: string, text: string): string {
 
 /** The words of a term with their wildcards, without quotes, fields and operators. */
 export function readWords(text: string): string {
-  const collect = (node: QueryNode): string[] => {
+  const words = foldQuery<readonly string[]>(parseQuery(text).root, (node, members) => {
     switch (node.kind) {
       case 'term':
         return [printQuery(node)];
@@ -87,23 +87,20 @@ export function readWords(text: string): string {
       case 'value':
         return [node.value];
       case 'near':
-        return [...collect(node.left), ...collect(node.right)];
       case 'fielded':
       case 'only':
       case 'off':
-        return collect(node.item);
       case 'and':
       case 'or':
-        return node.items.flatMap(collect);
-      case 'not':
-        return collect(node.include);
       case 'range':
       case 'block':
       case 'empty':
-        return [];
+        return members.flat();
+      case 'not':
+        return members[0] ?? [];
     }
-  };
-  return collect(parseQuery(text).root).join(' ');
+  });
+  return words.join(' ');
 }
 
 /** The words of a term without any signs: as they are looked up in an index or a thesaurus. */

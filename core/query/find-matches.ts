@@ -1,5 +1,5 @@
 import { splitWords, type Span } from '../text';
-import { listChildren, type QueryNode } from './node';
+import { foldQuery, type QueryNode } from './node';
 import { createMatcher, type Pattern } from './pattern';
 
 /** A stretch of a value that a query's words match. */
@@ -33,10 +33,11 @@ export function findMatches(
   return kept;
 }
 
-function listPhrases(node: QueryNode): (readonly Pattern[])[] {
-  if (node.kind === 'term') return [[node.pattern]];
-  if (node.kind === 'phrase') return [node.words];
-  if (node.kind === 'off') return [];
-  if (node.kind === 'not') return listPhrases(node.include);
-  return listChildren(node).flatMap(listPhrases);
+function listPhrases(root: QueryNode): readonly (readonly Pattern[])[] {
+  return foldQuery<readonly (readonly Pattern[])[]>(root, (node, members) => {
+    if (node.kind === 'term') return [[node.pattern]];
+    if (node.kind === 'phrase') return [node.words];
+    if (node.kind === 'off') return [];
+    return node.kind === 'not' ? (members[0] ?? []) : members.flat();
+  });
 }

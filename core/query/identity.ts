@@ -1,4 +1,4 @@
-import { listChildren, mapChildren, type QueryNode } from './node';
+import { foldQuery, listChildren, mapChildren, type QueryNode } from './node';
 import { printPattern } from './pattern';
 
 /**
@@ -13,15 +13,13 @@ export function withIds(root: QueryNode): QueryNode {
 /** As `withIds`, on a tree that nobody else holds yet: the ids are written into it. */
 export function assignIds(root: QueryNode): QueryNode {
   const seen = new Map<number, number>();
-  const visit = (node: { id: string } & QueryNode): number => {
-    let mark = markShallow(node);
-    for (const child of listChildren(node)) mark = mixMarks(mark, visit(child));
+  foldQuery<number>(root, (node: { id: string } & QueryNode, members) => {
+    const mark = members.reduce(mixMarks, markShallow(node));
     const occurrence = (seen.get(mark) ?? 0) + 1;
     seen.set(mark, occurrence);
     node.id = occurrence === 1 ? `n${mark}` : `n${mark}.${occurrence}`;
     return mark;
-  };
-  visit(root);
+  });
   return root;
 }
 

@@ -11,7 +11,7 @@ export { splitTokens } from './lexer';
 export type { Token } from './lexer';
 export { DEFAULT_FIELDS, FIELDS, FIELD_TABLE, PROPERTIES, getWordsRow, holdsNames } from './field-table';
 export type { Field, Property } from './field-table';
-export { GREATEST_DISTANCE, isLeaf, listChildren, listNodes, mapChildren } from './node';
+export { GREATEST_DISTANCE, foldQuery, isLeaf, listChildren, listNodes, mapChildren } from './node';
 export type { HeadingNode, NearNode, PhraseNode, QueryNode, RangeNode, TermNode, ValueNode } from './node';
 export { createNodePool } from './node-pool';
 export type { NodePool } from './node-pool';

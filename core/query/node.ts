@@ -160,6 +160,17 @@ export function mapChildren(node: QueryNode, change: (child: QueryNode) => Query
   }
 }
 
+/** What becomes of a tree when each node is made of what its members were made into; the members come first. */
+export function foldQuery<Result>(
+  node: QueryNode,
+  combine: (node: QueryNode, members: readonly Result[]) => Result,
+): Result {
+  return combine(
+    node,
+    listChildren(node).map((child) => foldQuery(child, combine)),
+  );
+}
+
 /** The node and all below it, parents first. */
 export function listNodes(root: QueryNode): QueryNode[] {
   const found: QueryNode[] = [];

@@ -1,4 +1,4 @@
-import { listChildren, type QueryNode } from '../../query';
+import { listNodes, type QueryNode } from '../../query';
 import { PHRASE_FALLBACKS, type Dialect, type PhraseFallback } from './dialect';
 
 /** Dialects with a way put first, made once each so that what was written in them is found again. */
@@ -26,7 +26,9 @@ export function listPhraseWays(root: QueryNode, { phrase }: Dialect): readonly P
   return phrase.wildcards !== 'all' && hasCutPhrase(root) ? PHRASE_FALLBACKS : [];
 }
 
-function hasCutPhrase(node: QueryNode): boolean {
-  if (node.kind === 'phrase') return node.words.some((word) => word.some((part) => part.kind !== 'letters'));
-  return listChildren(node).some(hasCutPhrase);
+function hasCutPhrase(root: QueryNode): boolean {
+  return listNodes(root).some(
+    (node) =>
+      node.kind === 'phrase' && node.words.some((word) => word.some((part) => part.kind !== 'letters')),
+  );
 }
