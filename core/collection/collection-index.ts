@@ -79,8 +79,10 @@ export function splitKey(key: number): readonly [number, number] {
 /** The field that a position lies in, as a mask of one bit. */
 export function findField(segment: Segment, doc: number, position: number): FieldMask {
   const base = doc * FIELD_COUNT;
-  let field = FIELD_COUNT - 1;
-  while (field > 0 && segment.fieldStarts[base + field]! > position) field--;
+  const { fieldStarts } = segment;
+  // Most places are in the first fields.
+  let field = 0;
+  while (field < FIELD_COUNT - 1 && fieldStarts[base + field + 1]! <= position) field++;
   return 1 << field;
 }
 

@@ -11,11 +11,6 @@ import { ALL_FIELDS, type FieldMask } from './document';
 import { NEVER, type Deadline } from './dictionary';
 import { findPositions, skipPositions } from './positions';
 
-/** Places of single words in one segment as `record * 65536 + position`, growing: both fit 16 bits. */
-type WordPlaces = Uint32Array;
-
-const POSITION_BITS = 16;
-
 /**
  * The records (numbers within the segment) where one of some words stands near one of some others: first the
  * records that have both, then the places of the words in these alone. Once the deadline has passed, some of them.
@@ -31,10 +26,10 @@ export function findNearWords(
   fields: FieldMask,
   deadline: Deadline = NEVER,
 ): number[] {
-  const [one, ...others] = near.left;
-  const [other, ...more] = near.right;
+  const [one, ...moreLeft] = near.left;
+  const [other, ...moreRight] = near.right;
   if (one === undefined || other === undefined) return [];
-  if (others.length === 0 && more.length === 0) return findNearPair(segment, one, other, near, fields);
+  if (moreLeft.length === 0 && moreRight.length === 0) return findNearPair(segment, one, other, near, fields);
   const shared = markRecords(segment, near.left, fields, deadline);
   const marked = markRecords(segment, near.right, fields, deadline);
   let isAny = false;
@@ -43,9 +38,10 @@ export function findNearWords(
     isAny ||= shared[at] !== 0;
   }
   if (!isAny) return [];
-  const left = listPlaces(segment, near.left, fields, shared, deadline);
-  const right = listPlaces(segment, near.right, fields, shared, deadline);
-  return mergePlaces(left, right, near.distance, near.ordered);
+  const isChainLeft = countPostings(segment, near.left) <= countPostings(segment, near.right);
+  const [chainedTerms, others] = isChainLeft ? [near.left, near.right] : [near.right, near.left];
+  const chained = chainPlaces(segment, chainedTerms, fields, shared, deadline);
+  return findNearChained(segment, others, chained, { ...near, isChainLeft }, fields, shared, deadline);
 }
 
 /** A list so many times as long as another is looked into; else both are read whole. */
@@ -164,6 +160,11 @@ function isInFields(segment: Segment, doc: number, one: number, other: number, f
   );
 }
 
+/** The postings of some terms together. */
+function countPostings({ starts }: Segment, terms: readonly number[]): number {
+  return terms.reduce((sum, term) => sum + starts[term + 1]! - starts[term]!, 0);
+}
+
 /** The records of a segment. */
 function countRecords({ fieldStarts }: Segment): number {
   return fieldStarts.length / FIELD_COUNT;
@@ -191,69 +192,119 @@ function markRecords(
   return bits;
 }
 
-/** The places of some terms in the records that are marked. */
-function listPlaces(
+/** The last place of each record in the chain of places that is being made; it is filled anew for each chain. */
+const lastPlaceOf = new Int32Array(SEGMENT_SIZE);
+
+/** The places of words, chained by record: from the last one of a record to the first. */
+interface ChainedPlaces {
+  readonly positions: Uint16Array;
+  /** The place before in the same record; -1 for none. */
+  readonly before: Int32Array;
+}
+
+/** Chains the places of some terms in the records that are marked; `lastPlaceOf` has where each chain begins. */
+function chainPlaces(
   segment: Segment,
   terms: readonly number[],
   fields: FieldMask,
   marked: Uint32Array,
   deadline: Deadline,
-): WordPlaces {
-  let places = new Uint32Array(256);
+): ChainedPlaces {
+  const { starts, docs, meta, positions } = segment;
+  const wanted = fields << FREQUENCY_BITS;
+  lastPlaceOf.fill(-1, 0, countRecords(segment));
+  let chained: ChainedPlaces = { positions: new Uint16Array(1_024), before: new Int32Array(1_024) };
   let count = 0;
   for (const term of terms) {
     if (deadline()) break;
-    const { docs, meta, positions, starts } = segment;
     const end = starts[term + 1]!;
-    // The posting whose positions begin at `at`.
-    let known = starts[term]!;
-    let at = -1;
-    for (let posting = known; posting < end; posting++) {
+    // What terms find is mostly marked: their positions are read on and on, without looking up where they begin.
+    let at = findPositions(segment, starts[term]!);
+    for (let posting = starts[term]!; posting < end; posting++) {
+      const number = meta[posting]!;
+      let frequency = number & FREQUENCY_ESCAPE;
+      if (frequency === FREQUENCY_ESCAPE) frequency = positions[at++]!;
+      const first = at;
+      at += frequency;
       const doc = docs[posting]!;
-      if ((marked[doc >>> 5]! & (1 << (doc & 31))) === 0) continue;
-      if (((meta[posting]! >>> FREQUENCY_BITS) & fields) === 0) continue;
-      at =
-        at < 0 || posting - known > SKIP
-          ? findPositions(segment, posting)
-          : skipPositions(segment, known, posting, at);
-      known = posting;
-      let first = at;
-      let frequency = meta[posting]! & FREQUENCY_ESCAPE;
-      if (frequency === FREQUENCY_ESCAPE) frequency = positions[first++]!;
-      if (count + frequency > places.length) {
-        const wider = new Uint32Array(2 * (count + frequency));
-        wider.set(places);
-        places = wider;
+      if ((marked[doc >>> 5]! & (1 << (doc & 31))) === 0 || (number & wanted) === 0) continue;
+      if (count + frequency > chained.before.length) chained = widen(chained, 2 * (count + frequency));
+      let last = lastPlaceOf[doc]!;
+      for (let next = first; next < at; next++) {
+        chained.positions[count] = positions[next]!;
+        chained.before[count] = last;
+        last = count++;
       }
-      const base = doc << POSITION_BITS;
-      for (let next = first; next < first + frequency; next++) {
-        const position = positions[next]!;
-        if (fields !== ALL_FIELDS && (findField(segment, doc, position) & fields) === 0) continue;
-        places[count++] = base | position;
-      }
+      lastPlaceOf[doc] = last;
     }
   }
-  const all = places.subarray(0, count);
-  return terms.length > 1 ? all.sort() : all;
+  return chained;
 }
 
-function mergePlaces(left: WordPlaces, right: WordPlaces, distance: number, ordered: boolean): number[] {
+function widen({ positions, before }: ChainedPlaces, length: number): ChainedPlaces {
+  const wider = { positions: new Uint16Array(length), before: new Int32Array(length) };
+  wider.positions.set(positions);
+  wider.before.set(before);
+  return wider;
+}
+
+/**
+ * The records in which one of some terms stands near a chained place; a record that was found is unmarked,
+ * so that nothing more of it is read.
+ */
+function findNearChained(
+  segment: Segment,
+  terms: readonly number[],
+  chained: ChainedPlaces,
+  { isChainLeft, distance, ordered }: { isChainLeft: boolean; distance: number; ordered: boolean },
+  fields: FieldMask,
+  marked: Uint32Array,
+  deadline: Deadline,
+): number[] {
+  const { starts, docs, meta, positions } = segment;
+  const wanted = fields << FREQUENCY_BITS;
   const records: number[] = [];
-  let from = 0;
-  let last = -1;
-  for (const place of left) {
-    const record = place >>> POSITION_BITS;
-    if (record === last) continue;
-    const least = ordered ? place + 1 : place - distance;
-    while (from < right.length && right[from]! < least) from++;
-    if (from === right.length && ordered) break;
-    for (let at = from; at < right.length && right[at]! <= place + distance; at++) {
-      // A word is not near itself, nor near one of another record.
-      if (right[at] === place || right[at]! >>> POSITION_BITS !== record) continue;
-      records.push(record);
-      last = record;
-      break;
+  // How far behind and before a chained place the other one may stand.
+  const behind = ordered && !isChainLeft ? 0 : distance;
+  const ahead = ordered && isChainLeft ? 0 : distance;
+  for (const term of terms) {
+    if (deadline()) break;
+    const end = starts[term + 1]!;
+    let at = findPositions(segment, starts[term]!);
+    for (let posting = starts[term]!; posting < end; posting++) {
+      const number = meta[posting]!;
+      let frequency = number & FREQUENCY_ESCAPE;
+      if (frequency === FREQUENCY_ESCAPE) frequency = positions[at++]!;
+      const first = at;
+      at += frequency;
+      const doc = docs[posting]!;
+      if ((marked[doc >>> 5]! & (1 << (doc & 31))) === 0 || (number & wanted) === 0) continue;
+      if (!isNearChain(segment, doc, first, at, chained, behind, ahead, fields)) continue;
+      records.push(doc);
+      marked[doc >>> 5]! &= ~(1 << (doc & 31));
     }
   }
   return records;
+}
+
+/** Whether one of some positions of a record is near a place of its chain, both in the fields. */
+function isNearChain(
+  segment: Segment,
+  doc: number,
+  first: number,
+  end: number,
+  chained: ChainedPlaces,
+  behind: number,
+  ahead: number,
+  fields: FieldMask,
+): boolean {
+  for (let next = first; next < end; next++) {
+    const position = segment.positions[next]!;
+    for (let place = lastPlaceOf[doc]!; place >= 0; place = chained.before[place]!) {
+      const away = position - chained.positions[place]!;
+      if (away === 0 || away > behind || away < -ahead) continue;
+      if (isInFields(segment, doc, position, chained.positions[place]!, fields)) return true;
+    }
+  }
+  return false;
 }
