@@ -145,7 +145,10 @@ const type = async (
   const hammer = async (): Promise<void> => {
     while (withSlow && performance.now() < end) {
       // Another one each time: what is remembered of one would make the next quick.
-      await ask(slowPerson, '/api/standins/cardinal/count', { strings: [writeSlowest(slow)], sentLimiters: {} });
+      await ask(slowPerson, '/api/standins/cardinal/count', {
+        strings: [writeSlowest(slow)],
+        sentLimiters: {},
+      });
       slow++;
     }
   };

@@ -15,6 +15,7 @@ for (const check of ['typecheck', 'lint', 'format:check', 'lockcheck']) {
   else failed++;
 }
 await countUnitTests();
+await countViewTests();
 await buildAll();
 await run('node', ['dist/server/build-demo.js']);
 await countBrowserTests();
@@ -27,7 +28,18 @@ async function countUnitTests() {
   console.log('\n== unit tests');
   const file = 'test-results/unit.json';
   const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
-  const { code, report } = await runAndRead('npx', ['vitest', 'run', ...reporters], file, {});
+  addUnitTests(await runAndRead('npx', ['vitest', 'run', ...reporters], file, {}));
+}
+
+/** Components as they are drawn: their templates need Angular's compiler. */
+async function countViewTests() {
+  console.log('\n== tests of drawn components');
+  const file = 'test-results/views.json';
+  const reporters = ['--reporters=json', '--reporters=default', `--output-file=${file}`];
+  addUnitTests(await runAndRead('npx', ['ng', 'test', ...reporters], file, {}));
+}
+
+function addUnitTests({ code, report }) {
   // A file of tests that cannot be read has no tests to fail: it counts as one.
   const broken = report?.testResults.filter(
     (one) => one.status === 'failed' && one.assertionResults.length === 0,

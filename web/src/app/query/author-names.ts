@@ -39,15 +39,13 @@ export class AuthorNames {
       return problems.length > 0 || !part
         ? []
         : [
-            this.connections
-              .find(dialect.id)
-              .ask('search', {
-                string: part.text,
-                sentLimiters: {},
-                start: 0,
-                rows: RECORDS,
-                sort: 'relevance',
-              }),
+            this.connections.find(dialect.id).ask('search', {
+              string: part.text,
+              sentLimiters: {},
+              start: 0,
+              rows: RECORDS,
+              sort: 'relevance',
+            }),
           ];
     });
     const answers = await Promise.all(asked);
