@@ -30,7 +30,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
     permissions: ['clipboard-read', 'clipboard-write'],
-    trace: 'retain-on-failure',
+    // To trace every test would take as much again as the tests themselves.
+    trace: 'on-first-retry',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [
