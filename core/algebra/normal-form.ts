@@ -30,10 +30,10 @@ const MAX_SPELLINGS = 64;
 const MAX_DECISIONS = 50_000;
 
 /**
- * Compares two queries as Boolean functions of what their words, phrases, nearness and headings find in
- * single fields, by reduced ordered decision diagrams (Bryant 1986). Equal functions find the same
- * records whatever the letters stand for, so “the same” is sure. Blocks must have been put in. With a
- * `place`, they are the same in that database.
+ * Compares two queries by reduced ordered decision diagrams (Bryant 1986). Their variables are what words,
+ * phrases, nearness and headings find in single fields. Equal functions find the same records whatever the
+ * letters stand for, so “the same” is sure. Blocks must have been put in. With a `place`, they are the same in
+ * that database.
  */
 export function compareQueries(
   a: QueryNode,

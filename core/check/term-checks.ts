@@ -112,7 +112,7 @@ export function checkSpellings(subject: CheckSubject): FoundThing[] {
   );
 }
 
-/** A word in the singular or the plural only, among the terms of a concept or in the text of the query. */
+/** A word in the singular or the plural only: among the terms of a concept, or in the query. */
 export function checkPlurals(subject: CheckSubject): FoundThing[] {
   const ofConcepts = checkMissingForms(subject, 'number-one-sided', (word) =>
     listNumbers(word).map((other) => ({ word: other, text: other, isMerged: false })),

@@ -23,10 +23,10 @@ interface Part {
 }
 
 /**
- * Counts many expressions that have much in common, each as `evaluator.count` would. What is joined by
- * AND is put in one order, the pieces that most of the batch has first, so that intersections are made
- * once; of OR groups that lack one member of another one, what only that member finds is taken out of
- * the union by two masks (found once, found more than once) in place of uniting all the rest anew.
+ * Counts many expressions that have much in common, each as `evaluator.count` would. Pieces that AND joins are
+ * put in one order, the most common first, so that each intersection is made once. An OR group that lacks one
+ * member of another group is not united anew. Two masks of the larger group (found once, found more than once)
+ * tell what only that member finds.
  */
 export function countBatch(
   evaluator: Evaluator,

@@ -59,7 +59,10 @@ function findTermNumbers(index: CollectionIndex): ReadonlyMap<string, number> {
   return numbers;
 }
 
-/** The words of an index that begin and end with some letters, in the order of the alphabet, with the records of each. */
+/**
+ * The words of an index that begin and end with some letters, in alphabetical order. Each has its number of
+ * records.
+ */
 export function listWords(
   index: CollectionIndex,
   { prefix, suffix }: { readonly prefix: string; readonly suffix: string },

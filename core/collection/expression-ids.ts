@@ -4,9 +4,8 @@ const MAX_EXPRESSIONS = 25_000;
 const MAX_LETTERS = 1_000_000;
 
 /**
- * Numbers for expressions: equal ones have the same, whatever objects they are. An object is looked
- * at once, and a group is told apart by the numbers of its parts, so that long queries with much in
- * common cost little.
+ * Numbers for expressions: equal ones have the same, whatever objects they are. Each object is looked at once,
+ * and a group is known by the numbers of its parts. So long queries that share pieces cost little.
  */
 export class ExpressionIds {
   private byObject = new WeakMap<SetExpression, number>();

@@ -46,7 +46,10 @@ export function findNearWords(
 
 /** A list so many times as long as another is looked into; else both are read whole. */
 const MUCH_LONGER = 32;
-/** The posting of each record of a segment, written by whoever reads it next: what is left from before is told by its record. */
+/**
+ * The posting of each record of a segment. Entries of an earlier query are known by their record, so nothing
+ * is cleared.
+ */
 const postingOf = new Uint32Array(SEGMENT_SIZE);
 
 /**

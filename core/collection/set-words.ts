@@ -18,9 +18,9 @@ const WORDS_BETWEEN = 64;
 const LEAST_FOUND = 2;
 
 /**
- * The words that set some records apart from the others of the index, the most telling first, by signed
- * log-likelihood of the numbers of records that have them (Dunning 1993). Frequencies are those of titles,
- * abstracts, keywords and headings together.
+ * The words that set some records apart from the rest of the index, the most telling first. They are ranked by
+ * the signed log-likelihood of their record counts (Dunning 1993). Frequencies are those of titles, abstracts,
+ * keywords and headings together.
  */
 export function listSetWords(
   index: CollectionIndex,

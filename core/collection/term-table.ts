@@ -10,8 +10,8 @@ export function addToHash(hash: number, code: number): number {
 export const EMPTY_HASH = START;
 
 /**
- * Numbers words in the order of their first appearance. Words are looked up by their letters in a
- * buffer, so that building an index makes no string for a word that it knows.
+ * Numbers words in the order of their first appearance. Words are looked up by their letters in a buffer. So
+ * building an index makes no string for a known word.
  */
 export class TermTable {
   readonly terms: string[] = [];

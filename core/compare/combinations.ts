@@ -13,8 +13,8 @@ export interface Combination {
 }
 
 /**
- * Every combination of some concepts, alone first, then pairs, triples and so on. What is `excluded` is taken away
- * from each of them, so that all together they are the query that they come from.
+ * Every combination of some concepts, alone first, then pairs, triples and so on. `excluded` is taken away
+ * from each combination, so that all together are the query that they come from.
  */
 export function listCombinations(
   concepts: readonly QueryNode[],

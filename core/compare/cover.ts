@@ -33,10 +33,10 @@ const MAX_TRIED = 12;
 const AT_ONCE = 8;
 
 /**
- * The best order, what each finds alone, and the smallest set that finds the same. The order is greedy
- * (each next member brings most; ties go to the earlier one). The smallest set begins with the members
- * that nothing replaces. Of the rest all choices are tried if they are few; else they are taken greedily,
- * which is at most 1 + ln(gain of the greatest member) times the fewest (Chvátal 1979).
+ * The best order, what each finds alone, and the smallest set that finds the same. The order is greedy (each
+ * next member brings most; ties go to the earlier one). The smallest set begins with the members that nothing
+ * replaces. Of the rest all choices are tried if they are few; else they are taken greedily. That is at most 1
+ * + ln(gain of the greatest member) times the fewest (Chvátal 1979).
  */
 export async function findCover(given: UnionCounter): Promise<Outcome<Cover>> {
   const counter = rememberUnions(given);

@@ -94,7 +94,10 @@ function listCompared(
   return results.flatMap(({ database, keys }) => (keys ? [{ database, keys }] : []));
 }
 
-/** The works that stand more than once in some databases, those with most records first, with the rule that told each. */
+/**
+ * The works with several records in some databases, those with most records first. Each has the rule that
+ * matched its records.
+ */
 export function listRepeatedWorks(results: readonly DatabaseResult[]): RepeatedRecord[][] {
   const compared = listCompared(results);
   const { works, workOf, ruleOf } = deduplicateRecords(compared.map(({ keys }) => keys));

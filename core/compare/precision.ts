@@ -71,7 +71,7 @@ function search(low: number, high: number, holds: (value: number) => boolean): n
   return from;
 }
 
-/** The precision of one part; records that nobody was sure of make two bounds. None while nothing was read. */
+/** The precision of one part; unsure records make two bounds. None while nothing was read. */
 export function estimatePrecision(part: JudgedPart, error = 0.05): ShareEstimate | undefined {
   const { size, good, bad, unsure } = part;
   const sample = good + bad + unsure;

@@ -30,10 +30,10 @@ type Part =
   | { readonly kind: 'limiter'; readonly key: string; readonly name: LimiterName; readonly words: string };
 
 /**
- * The steps of a query: each member by AND or NOT, a field after the member that it is about, then the
- * limiters one by one. `order` holds keys of steps in the order wanted; the first must be joined by AND
- * and a field stays behind its member, whatever it says. What a step does depends on the order; what is
- * lost without it (`without`) does not.
+ * The steps of a query: each member with AND or NOT, each field after its member, then the limiters one by
+ * one. `order` holds keys of steps in the order wanted; the first must be joined by AND and a field stays
+ * behind its member, whatever it says. What a step does depends on the order; what is lost without it
+ * (`without`) does not.
  */
 export function listSteps(state: QueryState, limiters: Limiters, order: readonly string[] = []): Step[] {
   const parts = arrange(listParts(state, limiters), order);

@@ -22,8 +22,8 @@ export interface ConceptQuestions {
 }
 
 /**
- * The questions of all terms of a draft. Trees share what they have in common, node by node, so that
- * whoever writes or evaluates them needs to do equal pieces only once.
+ * The questions of all terms of a draft. Trees share equal nodes, so that a writer or an evaluator does each
+ * piece only once.
  */
 export function createTermQuestions(state: QueryState): ConceptQuestions[] {
   const { concepts, draft } = state;

@@ -3,8 +3,8 @@ import type { Outcome } from '../problem';
 import { succeed } from '../problem';
 
 /**
- * How many records any of some members finds. Whoever compares terms asks only this, so that databases
- * that give numbers alone and those that give record sets give the same answers.
+ * How many records any of some members finds. Comparisons of terms ask only this. So databases that give
+ * numbers alone answer as those that give record sets.
  */
 export interface UnionCounter {
   readonly members: number;

@@ -116,7 +116,7 @@ export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; sentLimiters: Sen
 export const MAX_WORDS = 2_000;
 const prefix = Joi.string().allow('').max(100);
 
-/** How words of an index begin (in one of several ways) and end, and how many words of each beginning at most. */
+/** The beginnings and the ending of index words, and the most words for each beginning. */
 export const WORDS_REQUEST = Joi.object<{ prefix: string | string[]; suffix: string; most: number }>({
   prefix: Joi.alternatives(prefix, Joi.array().items(prefix).max(50)).default(''),
   suffix: Joi.string().allow('').max(100).default(''),

@@ -1,8 +1,9 @@
 declare const TOTAL: unique symbol;
 
 /**
- * A number of records. Nobody but this folder calculates with it: a lint rule (`scripts/lint/no-total-arithmetic.js`)
- * refuses any other sum, difference or ratio, so that no two numbers are set beside each other that do not mean the same.
+ * A number of records. Nobody but this folder calculates with it: a lint rule
+ * (`scripts/lint/no-total-arithmetic.js`) refuses any other sum, difference or ratio. So numbers that do not
+ * mean the same are never set beside each other.
  */
 export type Total = number & { readonly [TOTAL]: true };
 
@@ -101,9 +102,9 @@ export interface WorkBounds {
 }
 
 /**
- * How many different works there are, where `works` of them are told apart record by record and other
- * databases give numbers only. Such a number proves no least one: a work may stand twice in a database, and
- * an estimate proves nothing.
+ * How many different works there are. `works` are known record by record; the other databases give numbers
+ * only. Such a number proves no least one: a work may stand twice in a database, and an estimate proves
+ * nothing.
  */
 export function boundWorks(works: number, others: readonly Amount[]): WorkBounds {
   const isSome = others.some((other) => !isEstimated(other) && getLeast(other) > 0);

@@ -1,8 +1,8 @@
 import type { Total } from './amount';
 
 /**
- * What finds just these of several concepts and no other one, from the counts of all combinations in one
- * database on one basis, by inclusion and exclusion. Bit n of a key stands for concept n. Nothing while a count is missing.
+ * The records of just these concepts and no others, by inclusion and exclusion. All counts are of one database
+ * and on one basis. Bit n of a key stands for concept n. Nothing while a count is missing.
  */
 export function countExactly(
   counts: ReadonlyMap<number, Total>,

@@ -84,8 +84,8 @@ function isOff({ amount, basis }: KnownCount): boolean {
 
 /**
  * The difference `now` less `then` of two counts of one database. The only place where totals are subtracted.
- * Counts of something else than what was asked, counts in other fields, and counts of which only one goes without
- * a limiter, have none. Of bounds it is a range, if its sign is sure; of estimates it cannot be told.
+ * There is none if one count is of something else, is in other fields, or alone goes without a limiter. Of
+ * bounds it is a range, if its sign is sure; of estimates it cannot be told.
  */
 export function compareCounts(now: Count, then: Count): Comparison {
   const why = findObstacle(now, then);
@@ -158,7 +158,7 @@ export function isOfSomethingElse(count: Count | undefined): boolean {
   return omitted !== undefined || isFieldless || missingLimiters.length > 0;
 }
 
-/** Two amounts as a range of differences; nothing with an estimate, of which nobody knows how near it is. */
+/** Two amounts as a range of differences; nothing with an estimate, since its error is not known. */
 function subtractAmounts(now: Amount, then: Amount): { least: number; greatest: number } | undefined {
   if (isEstimated(now) || isEstimated(then) || now.kind === 'estimate' || then.kind === 'estimate')
     return undefined;

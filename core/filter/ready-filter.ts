@@ -1,7 +1,10 @@
 import { parseQuery, printQuery } from '../query';
 import rows from './ready-filters.json' with { type: 'json' };
 
-/** A tried piece of a query for a kind of study, an age group, a region …, with a text of its own for some databases. */
+/**
+ * A tried piece of a query: for a kind of study, an age group, a region … Some databases have a text of their
+ * own.
+ */
 export interface ReadyFilter {
   readonly id: string;
   readonly name: string;

@@ -45,8 +45,8 @@ const month = Joi.string().pattern(/^\d{4}-(0[1-9]|1[0-2])$/);
 const names = Joi.array().items(Joi.string().max(300)).max(50);
 
 /**
- * All limiters, in the order in which they are listed. A new one is a row here, what its records hold, and a
- * line in the profiles of the databases that have it.
+ * All limiters, in the order in which they are listed. A new limiter needs a row here, a value in records, and
+ * a line in the profiles that have it.
  */
 export const LIMITERS = {
   years: {

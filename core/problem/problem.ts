@@ -2,8 +2,8 @@ import type { Span } from '../text';
 import type { ProblemCode } from './catalogue';
 
 /**
- * How much a problem matters: an `error` leaves no sure reading, a `warning` has a reading that
- * may not be the one meant, a `note` only informs.
+ * How much a problem matters: an `error` leaves no sure reading; a `warning` has one that may not be meant; a
+ * `note` only informs.
  */
 export type Severity = 'error' | 'warning' | 'note';
 

@@ -8,9 +8,9 @@ export interface JoinedProject {
 }
 
 /**
- * Two states that come from the same one (`base`) as one state, if only one of them changed more than the
- * counts that are kept. Ewer keeps counts by itself, so they are no reason to choose between two windows:
- * those that either kept are in it, and those that either took away are not. Nothing if both changed more.
+ * Joins two states that come from the same one (`base`), if only one of them changed more than kept counts.
+ * Ewer keeps counts by itself, so they are no reason to choose between two windows: those that either kept are
+ * in it, and those that either took away are not. Nothing if both changed more.
  */
 export function joinProjects(base: Project, mine: Project, theirs: Project): JoinedProject | undefined {
   const side = isSameButCounts(base, mine) ? 'theirs' : isSameButCounts(base, theirs) ? 'mine' : undefined;

@@ -21,7 +21,7 @@ export interface KeptStep {
 /** So many steps are kept beyond a sitting, the nearest ones. */
 export const MAX_KEPT_STEPS = 300;
 
-/** The states of a history in their order, from the earliest to undo to the last to redo, and where it stands. */
+/** The states of a history, from the earliest to undo to the last to redo, and the current place. */
 export interface StateRow {
   readonly states: readonly Working[];
   readonly kinds: readonly Change['kind'][];

@@ -25,9 +25,9 @@ export interface ProofGround {
 }
 
 /**
- * Compares what some strings find with what a query means. Each node of `swaps` is put alone into
- * the otherwise neutral query, so that its own gains and losses are seen; what appears only with
- * several of them is given as `together`.
+ * Compares what some strings find with what a query means. Each node of `swaps` is put alone into the
+ * otherwise neutral query, which shows its own gains and losses; what appears only with several of them is
+ * given as `together`.
  */
 export function proveRendering(request: ProofRequest, ground: ProofGround): Outcome<ProofAnswer> {
   const { root } = parseQuery(request.query);

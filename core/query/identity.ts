@@ -10,7 +10,7 @@ export function withIds(root: QueryNode): QueryNode {
   return assignIds(copy(root));
 }
 
-/** As `withIds`, on a tree that nobody else holds yet: the ids are written into it. */
+/** As `withIds`, on a tree that is not shared yet: the ids are written into it. */
 export function assignIds(root: QueryNode): QueryNode {
   const seen = new Map<number, number>();
   foldQuery<number>(root, (node: { id: string } & QueryNode, members) => {

@@ -16,10 +16,10 @@ export interface Deduplicated {
 }
 
 /**
- * Finds the records of one work in several lists: first by identifier, then by normalised title, year
- * and first author. Two records whose identifiers differ are never of one work, however alike; a record
- * without one goes with the first identified record that it is like. What comes out does not depend on
- * the order of the lists, but for which record is the first of its work.
+ * Finds the records of one work in several lists: first by identifier, then by normalised title, year and
+ * first author. Two records whose identifiers differ are never of one work, however alike; a record without
+ * one goes with the first identified record that it is like. The order of the lists only decides which record
+ * is the first of its work.
  */
 export function deduplicateRecords(lists: readonly (readonly RecordKeys[])[]): Deduplicated {
   const groups = groupRecords(lists);

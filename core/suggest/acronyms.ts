@@ -14,10 +14,9 @@ export interface LongForm {
 }
 
 /**
- * The long forms in "long form (ACR)" and "ACR (long form)", after A. S. Schwartz and M. A. Hearst, "A
- * simple algorithm for identifying abbreviation definitions in biomedical text" (2003): letters of the
- * acronym are found from right to left in the words before the bracket, the first one at the beginning
- * of a word. The most frequent first.
+ * The long forms in "long form (ACR)" and "ACR (long form)", after A. S. Schwartz and M. A. Hearst, "A simple
+ * algorithm for identifying abbreviation definitions in biomedical text" (2003): the letters are found from
+ * right to left in the words before the bracket. The first letter begins a word. The most frequent first.
  */
 export function findLongForms(acronym: string, texts: readonly ExplainingText[]): LongForm[] {
   const counts = new Map<string, number>();

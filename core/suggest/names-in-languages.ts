@@ -11,9 +11,9 @@ export interface NameInLanguage {
 }
 
 /**
- * The names in other languages of headings that a concept has, or that one of its terms is the whole name of. A
- * heading that only begins like a term, or holds its words, may be about something else: its names are not given.
- * Nor are words that merely stand beside the concept in records of a language.
+ * Names in other languages: of the headings of a concept, and of those that one of its terms names. A heading
+ * that only begins like a term, or holds its words, may be about something else: its names are not given. Nor
+ * are words that merely stand beside the concept in records of a language.
  */
 export function listNamesInLanguages(
   own: readonly Heading[],

@@ -9,8 +9,8 @@ export interface Spelling {
 }
 
 /**
- * British for American spellings of a word and the reverse, by the rules and pairs kept as data. A rule
- * may make words that do not exist: whoever offers them looks first whether an index has them.
+ * British for American spellings of a word and the reverse, by the rules and pairs kept as data. A rule may
+ * make words that do not exist: an offer first asks whether an index has them.
  */
 export function listSpellings(word: string): Spelling[] {
   const folded = foldLetters(word);

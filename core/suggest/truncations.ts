@@ -93,9 +93,9 @@ function bringForms(
 }
 
 /**
- * The fewest words and truncations that bring every wanted form and no other form of the list, as query
- * text. Truncations on one side are nested or apart, so the shortest clean cut of each form, taken once,
- * is the smallest set there is; a cut that brings a single form is written as that form.
+ * The fewest words and truncations that bring every wanted form and no other form of the list, as query text.
+ * Truncations on one side are nested or apart. So the shortest clean cut of each form makes the smallest set;
+ * a cut that brings a single form is written as that form.
  */
 export function findBestTruncations(
   forms: readonly SharedWord[],

@@ -44,9 +44,9 @@ const AFTER_NOT_COUNT =
 const NUMBER = /\d{1,3}(?:[.,’'\u00a0\u202f\u2009 ]\d{3})+(?!\d)|\d+(?:[.,]\d+)?/gu;
 
 /**
- * Reads the number of results out of what a person copied from a results page: a bare number, or the
- * whole line. "1–25 of 1,204 results" gives 1,204; "about" and rounded units make it an estimate.
- * What is not clear is refused with its problem, never guessed.
+ * Reads the number of results out of what a person copied from a results page: a bare number, or the whole
+ * line. "1–25 of 1,204 results" gives 1,204; “about” and rounded units make it an estimate. What is not clear
+ * is refused with its problem, never guessed.
  */
 export function readResultsLine(pasted: string): Outcome<ReadResultsLine> {
   const text = pasted.replace(/[\r\n\t]+/g, ' ');

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 /**
  * What stands in the strings of one syntax, as its manual says: the pieces of which a generator makes strings
- * that nobody's writer made.
+ * that no writer of Ewer made.
  */
 export interface StringGrammar {
   /** Words as they may stand alone, wildcards included. */

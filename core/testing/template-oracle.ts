@@ -10,8 +10,8 @@ const UNMARKED: readonly Field[] = ['title', 'abstract', 'keywords'];
 class Refused extends Error {}
 
 /**
- * What a database of the kind that a template describes finds for a string, by a reader that was written from
- * the description of the template alone; nothing if it does not take the string.
+ * What a database of a template's kind finds for a string. The reader was written from the template's
+ * description alone; nothing if it does not take the string.
  */
 export function findByTemplate(
   id: string,

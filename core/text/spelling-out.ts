@@ -8,9 +8,9 @@ const FRACTION = /[\u00bc-\u00be\u2150-\u215f\u2189]/gu;
 /** What compatibility forms come to beside letters and digits. */
 const SEPARATORS = /[^\p{L}\p{M}\p{Nd}]+/gu;
 /**
- * A run of signs as plain letters and digits, with blanks where it comes to several words: compatibility forms as
- * what they stand for (Unicode normalisation form KC), unseen signs gone, and each letter of a language without
- * blanks between words on its own.
+ * A run of signs as plain letters and digits, with blanks where it comes to several words: compatibility forms
+ * are spelled out (Unicode normalisation form KC), and unseen signs are gone. In languages without blanks
+ * between words each letter stands alone.
  */
 export function spellOut(run: string): string {
   const seen = run.replace(UNSEEN, '');

@@ -8,7 +8,7 @@ export interface Word {
   readonly end: number;
 }
 
-/** A longest run of what can come to letters and digits, and of signs that nobody sees. */
+/** A longest run of what can come to letters and digits, and of unseen signs. */
 const WORD_RUN = /[\u200d\u200c\u00ad\u2060\p{L}\p{M}\p{N}\u2100-\u214f\u3200-\u33ff]+/gu;
 const PLAIN = /^[a-z0-9]*$/;
 

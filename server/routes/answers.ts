@@ -63,7 +63,7 @@ export function readAsker(request: Request, response: Response): Asker {
   return { name: `${remoteAddress} ${remotePort}`, signal: gone.signal };
 }
 
-/** Has a job done for who sent a request and hands on the answer; a failure, and that nobody waits any more, are dealt with. */
+/** Has a job done for a request and sends the answer. It also handles a failure and an asker who has gone. */
 export async function answerJob<J extends Job>(
   work: Work,
   job: J,

@@ -56,8 +56,8 @@ function readPatterns(raw: string, signs: WildcardSigns): Pattern[] {
 const EXPRESSIONS = new WeakMap<readonly Pattern[], Map<FieldMask, SetExpression>>();
 
 /**
- * A word, or several that stand in a row, in some fields. The same patterns give the same value, so
- * that whoever counts many strings knows their common words again at once.
+ * A word, or several that stand in a row, in some fields. The same patterns give the same value, so that a
+ * count of many strings knows their common words again at once.
  */
 export function createWords(
   patterns: readonly Pattern[],

@@ -1,4 +1,4 @@
-/** A queue in which those who ask take turns: nobody waits for all that another one has asked before. */
+/** A queue in which those who ask take turns: no asker waits for all that another one has asked before. */
 export class FairQueue<T> {
   private readonly waiting = new Map<string, T[]>();
   private length = 0;
@@ -14,7 +14,7 @@ export class FairQueue<T> {
     this.length++;
   }
 
-  /** The first of whoever has waited longest since their last turn. */
+  /** The first task of the asker who has waited longest since the last turn. */
   take(): T | undefined {
     const [first] = this.waiting;
     if (!first) return undefined;

@@ -103,9 +103,9 @@ interface Thread {
 }
 
 /**
- * Does jobs in threads, so that whoever answers requests is never kept busy. A question begins in
- * the lane of quick ones; if it takes long while others wait, it goes on in the next lane. Within a
- * lane those who ask take turns. A thread that does not stop when its time is up is ended and replaced.
+ * Does jobs in threads, so that the thread that answers requests is never kept busy. A question begins in the
+ * lane of quick ones; if it takes long while others wait, it goes on in the next lane. Within a lane those who
+ * ask take turns. A thread that does not stop when its time is up is ended and replaced.
  */
 export class WorkPool implements Work {
   /** Resolves when quick questions can be answered. */

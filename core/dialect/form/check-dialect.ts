@@ -80,7 +80,7 @@ const RULES: readonly {
   },
 ];
 
-/** A document as a dialect that can be used at once, or all its faults, each with the entry that it is about. */
+/** A document as a dialect, or all its faults, each with its entry. */
 export function checkDialect(document: unknown): { dialect?: Dialect; problems: Problem[] } {
   const read = readDialect(document);
   if (!read.dialect) return { problems: read.problems };

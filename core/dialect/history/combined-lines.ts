@@ -33,8 +33,7 @@ const COMMON_OPERATORS: Readonly<Record<string, RowOperator>> = {
 };
 
 /**
- * A line that is made of earlier lines and operators, ranges of lines, or one line and what it is limited to.
- * Nothing if it is something else.
+ * A line that joins earlier lines or ranges of lines, or limits one line. Nothing if it is something else.
  */
 export function readCombination(text: string, findLine: FindLine, dialect: Dialect): Combined | undefined {
   return readLimited(text, findLine, dialect) ?? readJoined(text, findLine, dialect);

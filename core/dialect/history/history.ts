@@ -128,7 +128,7 @@ function readMixed(line: RawLine, findLine: FindLine, dialect: Dialect): History
   };
 }
 
-/** Numbers that are likely lines, in a string that was read as words: nobody is to find that out later. */
+/** Numbers in a string that are probably lines, though they were read as words: that is said at once. */
 function findLikelyLines(text: string, findLine: FindLine): Problem[] {
   const lines = (text.match(/\d+/g) ?? []).filter((label) => findLine(label) !== undefined);
   if (looksCombined(text) && (lines.length > 1 || /\d\s*[-–]\s*#?\d/.test(text)))

@@ -11,10 +11,10 @@ export interface WrittenLine {
 }
 
 /**
- * Writes a query as numbered searches for a database that can refer to earlier ones: a line for each
- * block, and a last one that combines them and carries the limiters. A block inside a field or a
- * nearness, or one that takes more than one string, is written where it stands. Blocks must have been
- * expanded; nothing comes of a dialect without references or of a query without blocks in it.
+ * Writes a query as numbered searches for a database that can refer to earlier ones: a line for each block,
+ * and a last one that combines them and carries the limiters. A block inside a field or a nearness is written
+ * where it stands; so is one that needs several strings. Blocks must have been expanded; nothing comes of a
+ * dialect without references or of a query without blocks in it.
  */
 export function writeHistory(
   root: QueryNode,

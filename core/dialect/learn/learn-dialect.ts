@@ -28,8 +28,8 @@ export const FEWEST_EXAMPLES = 3;
 export const MAX_EXAMPLES = 6;
 
 /**
- * Proposes a dialect for strings of a database that nobody has described yet: from the signs that
- * stand in them and what the person answers (by the questions' ids). `base` gives the rest.
+ * Proposes a dialect for strings of a database that has no dialect yet: from the signs that stand in them and
+ * what the person answers (by the questions' ids). `base` gives the rest.
  */
 export function learnDialect(
   examples: readonly string[],

@@ -109,8 +109,8 @@ export interface Dialect {
   /** `left-to-right`, or the operators from the tightest; operators of one level go left to right. */
   readonly precedence: 'left-to-right' | readonly (readonly ('and' | 'or' | 'not')[])[];
   /**
-   * Different operators on one level without brackets: `refused`, or `unsure` where nobody says how they bind.
-   * Without it they bind as `precedence` says.
+   * Different operators on one level without brackets: `refused`, or `unsure` where their binding is not
+   * documented. Without it they bind as `precedence` says.
    */
   readonly mixedOperators?: 'refused' | 'unsure';
   readonly sideBySide: 'and' | 'or' | 'phrase' | 'error';

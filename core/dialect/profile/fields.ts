@@ -27,7 +27,7 @@ export type FieldPlan =
       readonly widened: readonly WidenedField[];
     };
 
-/** Plans how to search some fields for a word, or for a phrase (which some fields do not take). */
+/** Plans how to search some fields for a word or a phrase; some fields take no phrase. */
 export function planFields(fields: readonly Field[], dialect: Dialect, isPhrase: boolean): FieldPlan {
   const { held, unmarked, codes, wordsOnly, joint, instead } = dialect.fields;
   if (fields.includes('text')) return planEverything(dialect);

@@ -22,9 +22,9 @@ interface Link {
 type Row = readonly ({ readonly operator: RowOperator } | { readonly node: QueryNode })[];
 
 /**
- * Makes one node of a row by the dialect's precedence. No operator is dropped in silence: one without a
- * side, or beside another one, is a problem in its place, and what is left is joined as well as it can be.
- * Nothing comes of a row without operands.
+ * Makes one node of a row by the dialect's precedence. No operator is dropped in silence: one without a side,
+ * or beside another one, is a problem in its place. The rest is joined as well as possible. Nothing comes of a
+ * row without operands.
  */
 export function joinRow(row: readonly Entry[], dialect: Dialect, problems: Problem[]): QueryNode | undefined {
   const { links, leading } = linkRow(row, dialect, problems);

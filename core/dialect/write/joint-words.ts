@@ -4,9 +4,9 @@ import type { Dialect } from '../profile';
 import { NARROWER, SAME, WIDER, joinShifts, type MeaningShift } from '../profile';
 
 /**
- * What it does to the whole that hyphenated words are found joined, too: words that are two others of the same
- * query in one, such as `streetlight` beside `"street light"`, are found where those stand with a hyphen between.
- * That is more records, or fewer where they are taken away. Other words are taken as not written with a hyphen.
+ * What it does to the whole that hyphenated words are found joined, too: one word that joins two others of the
+ * query (`streetlight` beside `"street light"`) finds them with a hyphen between. That is more records, or
+ * fewer where they are taken away. Other words are taken as not written with a hyphen.
  */
 export function findJointShift(root: QueryNode, dialect: Dialect): MeaningShift {
   if (!dialect.joinsHyphens) return SAME;

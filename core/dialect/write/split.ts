@@ -35,10 +35,10 @@ interface PlacedGroup {
 }
 
 /**
- * Splits a tree that a database does not take into few trees that it takes, whose results together
- * are those of the tree: the members of an OR that stands under ANDs only are shared out. For one
- * group of up to 14 members the number is the least possible; several groups and larger ones are
- * searched within a bound. Nothing if no split of at most `MAX_PARTS` is found.
+ * Splits a tree that is too long for a database into few shorter trees. Their results together are those of
+ * the tree: the members of an OR that stands under ANDs only are shared out. For one group of up to 14 members
+ * the number is the least possible; several groups and larger ones are searched within a bound. Nothing if no
+ * split of at most `MAX_PARTS` is found.
  */
 export function splitTree(tree: StringTree, dialect: Dialect): StringTree[] | undefined {
   const whole = measure(tree, dialect);

@@ -64,7 +64,7 @@ export class CompareSubject {
     return root;
   }
 
-  /** How the count of a question stands; it is written when there is time, and asked for by whoever shows it. */
+  /** How the count of a question stands; it is written when there is time, and showing it asks for it. */
   look({ root, limiters }: Question, dialect: Dialect): Counted | undefined {
     return this.counts.peekLater(this.share(root), dialect, limiters);
   }

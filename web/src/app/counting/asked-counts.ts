@@ -34,8 +34,8 @@ interface Sending {
 
 /**
  * What is asked: counts go to each database in batches, one request at a time; one that asks to wait is left
- * alone until then; what nobody wants any more is given up when others wait behind it. An answer belongs to
- * the string it was asked with, so a late one harms nothing.
+ * alone until then; a request that is not wanted any more is given up when others wait behind it. An answer
+ * belongs to the string it was asked with, so a late one harms nothing.
  */
 @Injectable({ providedIn: 'root' })
 export class AskedCounts {
@@ -175,7 +175,7 @@ export class AskedCounts {
     if (!outcome.ok && outcome.problem.code === 'service-busy') this.restFrom(database, outcome.problem);
   }
 
-  /** Gives up requests of which nobody wants any answer, where others wait behind them. */
+  /** Gives up requests whose answers are not wanted any more, where others wait behind them. */
   private callUnwanted(): void {
     this.impatience = undefined;
     const blocking = [...this.open.values()].map(({ database }) => database);

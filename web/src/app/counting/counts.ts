@@ -85,7 +85,7 @@ export class Counts {
     return this.known.get(createKey(countKey));
   }
 
-  /** The counts that nobody has made yet, each once; those that failed are not among them. */
+  /** The counts that are not made yet, each once; those that failed are not among them. */
   listUnknown(countKeys: readonly CountKey[]): CountKey[] {
     const each = new Map(countKeys.map((countKey) => [createKey(countKey), countKey]));
     return [...each]
@@ -94,7 +94,7 @@ export class Counts {
   }
 }
 
-/** The limiters that a count goes without. What is set on a database's page is set by whoever counts there. */
+/** The limiters that a count goes without. The person who counts on a database's page sets them there. */
 function listMissing({ steps }: Rendering, isByHand: boolean): readonly LimiterName[] {
   const missing = steps.filter(({ how }) => how === 'none' || (how === 'hand' && !isByHand));
   return missing.length === 0 ? NOTHING_MISSING : missing.map(({ limiter }) => limiter);

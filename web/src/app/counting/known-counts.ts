@@ -19,7 +19,7 @@ interface Entry {
 
 /**
  * What is known of counts, by their keys: a signal each, so that an answer redraws what shows it and nothing
- * else. Strings are long, so counts that nobody looks at any more are forgotten, the oldest first.
+ * else. Strings are long, so counts that are not shown any more are forgotten, the oldest first.
  */
 @Injectable({ providedIn: 'root' })
 export class KnownCounts {
@@ -37,7 +37,7 @@ export class KnownCounts {
     return entry.shown().state;
   }
 
-  /** Whether a count is there, counted or failed; nobody is said to look at it. */
+  /** Whether a count is there, counted or failed; this is no look at it. */
   has(key: string): boolean {
     return this.findState(key).status !== 'waiting';
   }

@@ -79,7 +79,7 @@ export class WrittenQueries {
   private isWriting = false;
   private slices = 0;
 
-  /** Asks for what was written and is to be asked for at once; set by whoever counts. */
+  /** Asks for what was written and is to be asked for at once; counting sets it. */
   onReady: (countKeys: readonly CountKey[]) => void = () => undefined;
 
   /** Trees, dialects and limiters are values: the same ones give the same rendering, so it is written once. */
@@ -100,7 +100,7 @@ export class WrittenQueries {
     return written;
   }
 
-  /** Whether a query is written. If not, whoever asks in a computation is told when more is. */
+  /** Whether a query is written. If not, a computation that asks runs again when more is. */
   isWritten(root: QueryNode, dialect: Dialect, limiters: Limiters): boolean {
     if (this.findWritten(root, dialect, limiters)) return true;
     this.laterDone();

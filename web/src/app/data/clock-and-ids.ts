@@ -1,6 +1,6 @@
 import { InjectionToken } from '@angular/core';
 
-/** What the core may not have: the time, and ids that nobody else has. Replaced in tests. */
+/** What the core may not have: the time, and ids that are unique. Replaced in tests. */
 export interface ClockAndIds {
   /** Milliseconds since 1970. */
   now(): number;

@@ -139,7 +139,10 @@ export class ProjectRepository {
     this.leftOvers.dropOwn(id);
   }
 
-  /** What was left is there if nobody saved since; else it becomes a project of its own beside the other. */
+  /**
+   * What was left is there if no other window saved since; else it becomes a project of its own beside the
+   * other.
+   */
   private async takeLeftOver(id: string): Promise<void> {
     const left = this.leftOvers.find(id);
     const restored = left && restoreProject(left.stored);

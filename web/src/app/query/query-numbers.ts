@@ -37,7 +37,7 @@ export interface GroupMember {
 const DOMINATES = 1.5;
 /** What a member is called is cut after so many characters. */
 const LABEL_LENGTH = 24;
-/** In larger groups nobody looks for the one member on which it depends. */
+/** In larger groups the one member on which it depends is not looked for. */
 const MAX_MEMBERS = 40;
 
 /** The numbers of the rows of the outline. */

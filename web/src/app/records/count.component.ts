@@ -135,7 +135,7 @@ export class CountComponent {
     const counted = this.counted();
     return !counted || counted.state.status === 'waiting';
   });
-  /** There is nothing that could be counted, and nobody is asked. */
+  /** There is nothing to count, so no database is asked. */
   protected readonly isNothing = computed(() => {
     const counted = this.counted();
     return counted !== undefined && findsNothing(counted);

@@ -29,7 +29,7 @@ const LATEST = 700;
 /** After a failure the next try comes by itself. */
 const NEXT_TRY = 5_000;
 
-/** Since when there has been something to save, on a clock that nobody sets. */
+/** Since when there has been something to save, on a clock that cannot be set. */
 class UnsavedTime {
   private since: number | undefined;
   private begun = 0;

@@ -132,7 +132,7 @@ export function createConnection(
   };
 }
 
-/** Has a request answered, or refused where there is nobody to answer it. */
+/** Has a request answered, or refused where no database can answer it. */
 export function answer<K extends RequestKind>(
   answerers: Answerers,
   name: string,

@@ -60,7 +60,7 @@ export class OverlapComponent {
   private readonly pending = computed(() =>
     this.wholes().filter(({ counted }) => readCount(counted).status === 'pending' && !counted?.byHand),
   );
-  /** Databases that take no part: nobody has counted there yet, or there is no count to be had. */
+  /** Databases that take no part: they are not counted yet, or give no count. */
   protected readonly missing = computed(() =>
     this.wholes()
       .filter(({ counted }) => counted && readCount(counted).status !== 'known')
