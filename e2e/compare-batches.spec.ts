@@ -82,7 +82,7 @@ test('what is searched by hand is counted by copy and paste, the whole results l
   await form.getByRole('button', { name: 'Add and search it' }).click();
   await expect(form).toHaveCount(0);
   await view.open('Staircase');
-  await page.getByRole('button', { name: 'Copy and paste them: Staircase' }).click();
+  await page.getByRole('button', { name: 'Count them now: Staircase' }).click();
   const queue = page.getByRole('dialog', { name: /^Count by hand/ });
   const string = await queue.getByTestId('hand-string').textContent();
   await queue.getByRole('button', { name: 'Copy the string' }).click();

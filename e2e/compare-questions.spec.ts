@@ -147,7 +147,7 @@ test('overlap: works told apart by identifier, then by title, year and first aut
   await expect(page.getByTestId('overlap')).toContainText(
     `${different} different works in Heronsmere, Cardinal`,
   );
-  await expect(page.getByTestId('overlap')).toContainText(`${records - different} records turn up again`);
+  await expect(page.getByTestId('overlap')).toContainText(`${records - different} duplicates`);
 
   // Each work that stands again is shown, with the rule that told its records.
   const more = page.getByRole('button', { name: /^Show more of the other/ });

@@ -62,7 +62,7 @@ test('counts made under other limiters are not set side by side without a word, 
   // The draft becomes a variant under its own limiters: the two are told apart, then counted alike.
   await workbench.freeze('reviewed');
   await expect(first).toContainText('other limiters');
-  await first.getByRole('button', { name: 'Count it on equal terms with reviewed' }).click();
+  await first.getByRole('button', { name: 'Count it with the limiters of reviewed' }).click();
   await expect(first).not.toContainText('other limiters');
   const alike = await workbench.countByHand('heronsmere', '(bats AND "street light*") AND year:2000..2026', {
     peerReviewed: true,

@@ -16,9 +16,9 @@ test('limiters work end to end: in the string, as a ticked box, or said to be mi
   await workbench.goTo('Translate');
   const heronsmere = page.getByRole('region', { name: 'Heronsmere Life Index' });
   await expect(heronsmere.getByTestId('string')).toContainText('AND year:2010..2026 AND kind:article');
-  await expect(heronsmere).toContainText('Tick there: peer-reviewed');
+  await expect(heronsmere).toContainText('Tick on its page: peer-reviewed');
   await expect(page.getByRole('region', { name: 'Gantry Engineering Abstracts' })).toContainText(
-    'Not to be had there: full text',
+    'Not available there: full text',
   );
   const string = await heronsmere.getByTestId('string').innerText();
   const sentLimiters = { languages: ['en'], peerReviewed: true, fullText: true };
@@ -41,7 +41,7 @@ test('open access is a limiter where a database knows it, and said to be missing
   await expect(chip).toContainText('not in Gantry');
   await workbench.goTo('Translate');
   const heronsmere = page.getByRole('region', { name: 'Heronsmere Life Index' });
-  await expect(heronsmere).toContainText('Tick there: open access');
+  await expect(heronsmere).toContainText('Tick on its page: open access');
   const string = await heronsmere.getByTestId('string').innerText();
   const expected = await workbench.countByHand('heronsmere', string, { openAccess: true });
   await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBe(expected);
@@ -103,10 +103,10 @@ test('date of entry, source and subject area are written, ticked, or said to be 
     'entered:2020-01..9999-12 AND journal:"Journal of Applied Hedgerow Science"',
   );
   await expect(page.getByRole('region', { name: 'Gantry Engineering Abstracts' })).toContainText(
-    'Not to be had there: entered from 2020-01',
+    'Not available there: entered from 2020-01',
   );
   await expect(page.getByRole('region', { name: 'Marlstone Full Text' })).toContainText(
-    'Tick there: entered from 2020-01',
+    'Tick on its page: entered from 2020-01',
   );
   const string = await heronsmere.getByTestId('string').innerText();
   const expected = await workbench.countByHand('heronsmere', string);
@@ -124,7 +124,7 @@ test('how phrases are written that a database cannot cut is a person’s choice,
   await workbench.goTo('Translate');
   const gantry = page.getByRole('region', { name: 'Gantry Engineering Abstracts' });
   await expect(gantry.getByTestId('string')).toContainText('within:0');
-  await gantry.getByRole('button', { name: /^Cut phrases/ }).click();
+  await gantry.getByRole('button', { name: /^Phrases with \*/ }).click();
   const ways = gantry.getByRole('table', { name: /^Ways to write cut phrases/ });
   const anywhere = ways.getByRole('row', { name: /each word anywhere/ });
   const found = Number(((await anywhere.getByRole('button').textContent()) ?? '').replace(/[^\d]/g, ''));

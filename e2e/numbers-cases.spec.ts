@@ -114,7 +114,7 @@ test('what the databases cannot say is no number of two queries, and the saved t
   await view.workbench.goTo('Query');
   await page.getByRole('button', { name: 'Rewrite and compare…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Rewrite and compare' });
-  await dialog.getByText('Two queries').click();
+  await dialog.getByText('Compare two queries').click();
   const marlstone = dialog.getByRole('row', { name: /^Marlstone/ });
   await expect(marlstone).toContainText('cannot tell: too long with its fields');
   await page.keyboard.press('Escape');

@@ -27,7 +27,7 @@ test('a wrongly grouped OR is mended from its problem, with both counts seen bef
   await expect(then).toBeVisible();
   const after = await then.textContent();
   expect(after).not.toBe(before);
-  await preview.getByRole('button', { name: 'Do it' }).click();
+  await preview.getByRole('button', { name: 'Apply' }).click();
   await query.expectText('@bats AND (@light OR "road lighting")');
   await expect(workbench.gauge('Heronsmere Life Index')).toHaveText((after ?? '').trim());
   await expect(query.finding(/OR stands beside AND/)).toHaveCount(0);
@@ -164,7 +164,7 @@ test('the caret stays in its word while rows are edited, and nearness is set by 
   await query.expectText('bats AND (flight BEFORE 4 road*) AND lamp*');
   await query.row('bats').focus();
   await query.press('-');
-  await expect(page.getByRole('alert')).toContainText('This row is no nearness.');
+  await expect(page.getByRole('alert')).toContainText('This row is not a proximity search.');
   await query.editor().focus();
   await page.keyboard.type('e');
   await query.expectText('bats AND (flight BEFORE 4 road*) AND lamep*');
@@ -269,7 +269,7 @@ test('the text is completed with counts, laid out, and its pieces explained', as
   await query.type(
     '(bats OR bat OR pipistrel* OR myotis OR noctule*) AND (lamp* OR light* OR luminaire* OR "street light*")',
   );
-  await page.getByRole('button', { name: 'Lay out' }).click();
+  await page.getByRole('button', { name: 'Tidy up' }).click();
   await expect(query.editor().locator('.cm-line')).toHaveCount(2);
   await hoverOver(page, 'myotis');
   await expect(page.locator('.ewer-piece')).toContainText(
@@ -353,10 +353,10 @@ test('the query is simplified with its counts kept, and two queries are set side
   await expect(dialog.getByRole('button', { name: /^Then in Heronsmere/ })).toBeVisible();
   await expect(dialog.getByRole('button', { name: /^Now in Heronsmere/ })).toBeVisible();
   expect(await number(/^Then in Heronsmere/)).toBe(await number(/^Now in Heronsmere/));
-  await dialog.getByRole('button', { name: 'Do it' }).click();
+  await dialog.getByRole('button', { name: 'Apply' }).click();
   await query.expectText('bats AND light*');
   await page.getByRole('button', { name: 'Rewrite and compare…' }).click();
-  await dialog.getByRole('radio', { name: 'Two queries' }).click();
+  await dialog.getByRole('radio', { name: 'Compare two queries' }).click();
   await dialog.getByRole('combobox', { name: 'Second' }).selectOption('typed');
   await dialog.getByRole('textbox', { name: 'Another text' }).fill('light* AND bats');
   await expect(dialog.getByRole('status')).toContainText('the same');

@@ -31,8 +31,8 @@ async function takeTopicParts(page: Page): Promise<void> {
 
 /** A history of another database, with a line that is not understood. */
 async function takeReading(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Read a string in…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
+  await page.getByRole('button', { name: 'Paste a search…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Paste a search' });
   await dialog
     .getByRole('textbox', { name: 'The string or the numbered lines' })
     .fill(

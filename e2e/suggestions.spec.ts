@@ -77,7 +77,7 @@ test('the bench shows what each cut brings, with strays, rules of the databases,
   await page.getByLabel('More for lamp*', { exact: true }).click();
   await page.getByRole('menuitem', { name: 'Endings…' }).click();
   const bench = page.getByRole('dialog', { name: 'Endings: where to cut a word' });
-  await expect(bench.getByText('too short here').first()).toBeVisible();
+  await expect(bench.getByText('too few letters before * here').first()).toBeVisible();
   const row = bench.getByRole('row').filter({ has: page.getByRole('rowheader', { name: /^lamp\*/ }) });
   const strays = row.getByRole('button', { name: /^Only unwanted forms of lamp\* in Heronsmere/ });
   await expect(strays).toBeVisible();

@@ -150,7 +150,7 @@ test('truncations and headings by keyboard alone', async ({ page }) => {
   await keyboard.press('Control+a');
   await keyboard.type('street lighting');
   await expect(thesaurus.getByRole('region', { name: 'Heading Street lighting' })).toBeVisible();
-  await thesaurus.getByRole('button', { name: 'Take the heading' }).press('Enter');
+  await thesaurus.getByRole('button', { name: 'Add this heading' }).press('Enter');
   await keyboard.press('Escape');
   await expect(workbench.line('bats', 'branch(heronsmere): "Chiroptera"')).toBeVisible();
   await expect(workbench.line('street lighting', 'heading(gantry): "Street lighting"')).toBeVisible();
@@ -193,7 +193,7 @@ test('the same topic by pointer', async ({ page }) => {
   const thesaurus = page.getByRole('dialog', { name: /^Thesaurus/ });
   await thesaurus.getByRole('radio', { name: 'Gantry Engineering Abstracts' }).click();
   await thesaurus.getByRole('button', { name: 'Street lighting', exact: true }).click();
-  await thesaurus.getByRole('button', { name: 'Take the heading' }).click();
+  await thesaurus.getByRole('button', { name: 'Add this heading' }).click();
   await thesaurus.getByRole('button', { name: 'Done' }).click();
   await expectTheWhole(page, workbench);
   await undoAll(page);
@@ -212,13 +212,13 @@ test('frame, purpose and rules: a frame proposes concepts, rules set limiters an
   await dialog.getByRole('button', { name: 'Make a concept of Population' }).click();
   await dialog.getByRole('button', { name: 'Make a concept of Exposure' }).click();
   await dialog.getByRole('radio', { name: 'quick answer' }).click();
-  await dialog.getByRole('button', { name: 'As the purpose suggests' }).click();
+  await dialog.getByRole('button', { name: 'Use the usual range' }).click();
   await expect(dialog.getByLabel('At most')).toHaveValue('50');
   await dialog.getByRole('button', { name: '+ limiter' }).click();
   await page.getByLabel('peer-reviewed').click();
   await page.keyboard.press('Escape');
   await dialog.getByLabel('Scope notes and rules').fill('Only peer-reviewed work.');
-  await dialog.getByRole('button', { name: 'Set limiters and target bands from this' }).click();
+  await dialog.getByRole('button', { name: 'Apply these limiters and targets' }).click();
   await dialog.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('banner').getByText('peer-reviewed')).toBeVisible();
   await expect(workbench.line('street light', '"street light"')).toBeVisible();

@@ -52,7 +52,7 @@ test('every mark has its reason, and a fix that mends it', async ({ page }) => {
       'bats',
       'myotis',
       /finds nothing in Gantry/,
-      'Mean it for Heronsmere Life Index, Marlstone Full Text only',
+      'Search it only in Heronsmere Life Index, Marlstone Full Text',
     ],
     ['bats', 'x', /single letter/, 'Remove it'],
     ['bats', 'bat*', /of 100 records/, 'Switch it off'],
@@ -97,7 +97,7 @@ test('the numbers of each term, in one database and side by side, agree with cou
     .column('bats')
     .getByRole('listitem')
     .filter({ has: page.locator('input[title="bat"]') });
-  await page.getByRole('radio', { name: 'only it, in the query' }).click();
+  await page.getByRole('radio', { name: 'unique in the query' }).click();
   await expect(line.locator('.only')).toContainText(`+${(draft - without).toLocaleString('en')}`);
   await page.getByRole('radio', { name: 'side by side' }).click();
   await expect(line.locator('.number')).toHaveCount(3);

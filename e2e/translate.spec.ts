@@ -132,8 +132,8 @@ async function openReading(page: Page) {
   const workbench = new Workbench(page);
   await workbench.start();
   await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Read a string in…' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Read a string in' });
+  await page.getByRole('button', { name: 'Paste a search…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Paste a search' });
   const field = dialog.getByRole('textbox', { name: 'The string or the numbered lines' });
   return { workbench, dialog, field };
 }
@@ -184,8 +184,8 @@ test('what is meant for one database is written only there, and said to be inten
   const workbench = new Workbench(page);
   await workbench.start();
   await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Just for Gantry Engineering Abstracts' });
+  await page.getByRole('button', { name: 'Changes for Gantry Engineering Abstracts' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Changes for Gantry Engineering Abstracts' });
   await dialog.getByRole('checkbox', { name: 'myotis' }).uncheck();
   const added = dialog.getByLabel('Add to night light in Gantry Engineering Abstracts only');
   await added.fill('title: headlamp*');
@@ -228,9 +228,9 @@ test('a filter of one’s own stands on the shelf for all projects', async ({ pa
   await workbench.goTo('Translate');
   await page.getByRole('button', { name: 'Ready filters…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Ready filters' });
-  await dialog.getByRole('button', { name: 'Put one on the shelf…' }).click();
+  await dialog.getByRole('button', { name: 'Add your own filter…' }).click();
   await dialog.getByLabel('Name', { exact: true }).fill('Islands');
-  const keep = dialog.getByRole('button', { name: 'Put it on the shelf' });
+  const keep = dialog.getByRole('button', { name: 'Add the filter' });
   await dialog.getByLabel('Query text for all databases').fill('island* AND (');
   await expect(dialog).toContainText('This bracket is never closed.');
   await expect(keep).toBeDisabled();
@@ -254,8 +254,8 @@ test('a heading is put in for a database that calls it otherwise, a row left out
   await new QueryView(page).type('bats AND lamp* AND hedge*');
   await workbench.goTo('Translate');
   const gantry = row(page, 'Gantry Engineering Abstracts');
-  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Just for Gantry Engineering Abstracts' });
+  await page.getByRole('button', { name: 'Changes for Gantry Engineering Abstracts' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Changes for Gantry Engineering Abstracts' });
   await dialog
     .getByRole('region', { name: 'Rows of the draft' })
     .getByRole('checkbox', { name: 'hedge*' })
@@ -268,7 +268,7 @@ test('a heading is put in for a database that calls it otherwise, a row left out
   await workbench.goTo('Query');
   await new QueryView(page).type('@bats');
   await workbench.goTo('Translate');
-  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
+  await page.getByRole('button', { name: 'Changes for Gantry Engineering Abstracts' }).click();
   await dialog
     .getByLabel(/^Where .* is searched in Gantry/)
     .first()
@@ -276,7 +276,7 @@ test('a heading is put in for a database that calls it otherwise, a row left out
   await dialog.getByRole('button', { name: 'Done' }).click();
   await expect(gantry).toContainText('meant for this database');
 
-  await page.getByRole('button', { name: 'Just for Gantry Engineering Abstracts' }).click();
+  await page.getByRole('button', { name: 'Changes for Gantry Engineering Abstracts' }).click();
   const more = dialog.getByLabel('Add to behaviour in Gantry Engineering Abstracts only');
   await more.fill('heading(heronsmere): "Light pollution"');
   await more.press('Enter');
@@ -393,9 +393,9 @@ test('an SRU server is asked what it is, confirmed and counted', async ({ page }
     await page.getByRole('button', { name: 'Add an SRU server…' }).click();
     const dialog = page.getByRole('dialog', { name: 'Add an SRU server' });
     await dialog.getByLabel('Its address').fill(`http://127.0.0.1:${port}/sru/northern`);
-    await dialog.getByRole('button', { name: 'Ask what it is' }).click();
+    await dialog.getByRole('button', { name: 'Check the address' }).click();
     await expect(dialog).toContainText('Northern Union Catalogue');
-    await dialog.getByRole('button', { name: 'Yes, ask this server' }).click();
+    await dialog.getByRole('button', { name: 'Add this server' }).click();
     const form = page.getByRole('dialog', { name: 'Add a database' });
     await form.getByLabel('Short name', { exact: true }).fill('town');
     await form.getByLabel('Name', { exact: true }).fill('Town Library');

@@ -93,7 +93,7 @@ export function checkNeedlessTerms({ used, dialects, count }: CheckSubject): Fou
           problem: createProblem('term-adds-nothing', 'note', { term: term.text, concept: concept.name }),
           concept: concept.block,
           term: term.id,
-          cost: { of: whole, less: rest, words: 'records that only it finds' },
+          cost: { of: whole, less: rest, words: 'records that are unique to it' },
           fixes: [{ label: 'Switch it off', changes: [{ kind: 'switch-term', id: term.id, off: true }] }],
         },
       ];

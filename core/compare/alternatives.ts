@@ -63,7 +63,7 @@ function listConceptPlaces(concept: Concept): SwapPlace[] {
   const places: SwapPlace[] = [
     {
       key: `aspect ${concept.id}`,
-      words: `${concept.name}: in its place`,
+      words: `the whole concept ${concept.name}`,
       takesTyped: 'aspect',
       alternatives: terms.length > 1 ? terms.map((term) => createOnly(concept, term)) : [],
     },
@@ -153,7 +153,7 @@ function listWordings({ text }: Term): { words: string; text: string }[] {
   }
   if (root.kind === 'heading' && root.scope === 'heading' && root.qualifier === undefined)
     found.push(
-      { words: 'with all below it', text: text.replace(/^heading/, 'branch') },
+      { words: 'with its narrower headings', text: text.replace(/^heading/, 'branch') },
       { words: 'as a main topic', text: text.replace(/^heading/, 'focus') },
     );
   return found.filter((one) => one.text !== text);

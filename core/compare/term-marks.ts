@@ -39,16 +39,19 @@ export interface TermFacts {
 /** A term that finds such a share of a whole database says little. */
 const NEARLY_EVERYTHING = 0.25;
 
-/** The words of each mark as they stand beside a term. */
-const MARK_WORDS: Partial<Record<ProblemCode, string>> = {
-  'term-brings-nothing': 'finds nothing',
-  'term-brings-everything': 'very many',
-  'term-covered': 'covered',
-  'term-repeated': 'twice',
-  'term-elsewhere': 'also elsewhere',
-  'term-unknown-here': 'not everywhere',
-  'term-is-sentence': 'a sentence?',
-  'term-too-short': 'one letter',
+/** The words of each mark as they stand beside a term, in little room: databases by the first word of their names. */
+const MARK_WORDS: Partial<Record<ProblemCode, (data: Problem['data']) => string>> = {
+  'term-brings-nothing': () => 'finds nothing',
+  'term-brings-everything': () => 'too common',
+  'term-covered': ({ wider }) => `covered by ${wider}`,
+  'term-repeated': () => 'twice',
+  'term-elsewhere': ({ concept }) => `also in ${concept}`,
+  'term-unknown-here': ({ databases }) => {
+    const [first = '', ...others] = String(databases).split(', ');
+    return `nothing in ${others.length > 0 ? `${others.length + 1} databases` : (first.split(' ')[0] ?? '')}`;
+  },
+  'term-is-sentence': () => 'a sentence?',
+  'term-too-short': () => 'one letter',
 };
 
 /** What there is to remark on the terms of some concepts, by the ids of the terms. */
@@ -58,7 +61,7 @@ export function findTermMarks(
 ): ReadonlyMap<string, readonly TermMark[]> {
   const marks = new Map<string, TermMark[]>();
   const add = (term: Term, problem: Problem, fixes: readonly MarkFix[]): void => {
-    const words = MARK_WORDS[problem.code] ?? 'look here';
+    const words = MARK_WORDS[problem.code]?.(problem.data) ?? 'see why';
     marks.set(term.id, [...(marks.get(term.id) ?? []), { words, problem, fixes }]);
   };
   for (const concept of concepts) {
@@ -127,10 +130,10 @@ function markCounts(concept: Concept, facts: TermFacts, add: Add): void {
       const { id: _, off: __, ...description } = term;
       add(term, createProblem('term-unknown-here', 'note', { term: term.text, databases: names }), [
         {
-          label: `Mean it for ${known
+          label: `Search it only in ${known
             .filter(({ finds }) => finds !== 0)
             .map(({ name }) => name)
-            .join(', ')} only`,
+            .join(', ')}`,
           change: { kind: 'describe-term', id: term.id, term: { ...description, databases: rest } },
         },
       ]);

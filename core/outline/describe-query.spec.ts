@@ -24,7 +24,7 @@ const describeText = (text: string): string =>
 it.each([
   [
     'bats AND year: 2015..2024',
-    'Records with the word “bats” and a year from 2015 to 2024, words in title, abstract, keywords or headings.',
+    'Records with the word “bats” and a year from 2015 to 2024, words in title, abstract, author keywords or headings.',
   ],
   [
     'title: bats NOT type: review',
@@ -34,10 +34,10 @@ it.each([
     'heading: "Bats / behaviour" AND language: fr',
     'Records with the heading “Bats / behaviour” and the language French.',
   ],
-  ['@bats', 'Records with any of 7 terms for bats, in title, abstract, keywords or headings.'],
+  ['@bats', 'Records with any of 7 terms for bats, in title, abstract, author keywords or headings.'],
   [
     '@bats AND @piece',
-    'Records with any of 7 terms for bats and what @piece asks for, in title, abstract, keywords or headings.',
+    'Records with any of 7 terms for bats and what @piece asks for, in title, abstract, author keywords or headings.',
   ],
   [
     'title: (lamp* OR "street light")',
@@ -57,32 +57,32 @@ it.each([
   ['author: ivy', 'Records with the word “ivy” in the authors.'],
   [
     'flight WITHIN 3 (activit* OR behavio[u]r)',
-    'Records with the word “flight” within 3 words of (a word beginning with “activit” or a word like “behavio[u]r”), in title, abstract, keywords or headings.',
+    'Records with the word “flight” within 3 words of (a word beginning with “activit” or a word like “behavio[u]r”), in title, abstract, author keywords or headings.',
   ],
   [
     'a BEFORE 1 b',
-    'Records with the word “a” right before the word “b”, in title, abstract, keywords or headings.',
+    'Records with the word “a” right before the word “b”, in title, abstract, author keywords or headings.',
   ],
   [
     'a NOT title: b',
-    'Records with the word “a”, in title, abstract, keywords or headings; without those with the word “b” in the title.',
+    'Records with the word “a”, in title, abstract, author keywords or headings; without those with the word “b” in the title.',
   ],
   [
     'IN(gantry: a) OR (b AND c)',
-    'Records with the word “a” (for GANTRY only) or (the word “b” and the word “c”), in title, abstract, keywords or headings.',
+    'Records with the word “a” (for GANTRY only) or (the word “b” and the word “c”), in title, abstract, author keywords or headings.',
   ],
-  ['OFF(a) AND b', 'Records with the word “b”, in title, abstract, keywords or headings.'],
+  ['OFF(a) AND b', 'Records with the word “b”, in title, abstract, author keywords or headings.'],
   [
     'a OR b OR c OR d OR e',
-    'Records with any of these 5: the word “a”, the word “b” …, in title, abstract, keywords or headings.',
+    'Records with any of these 5: the word “a”, the word “b” …, in title, abstract, author keywords or headings.',
   ],
   [
     '(a OR b) AND (c OR d NOT e)',
-    'Records with (the word “a” or the word “b”) and (the word “c” or (the word “d” without the word “e”)), in title, abstract, keywords or headings.',
+    'Records with (the word “a” or the word “b”) and (the word “c” or (the word “d” without the word “e”)), in title, abstract, author keywords or headings.',
   ],
   [
     '@bats AND @light AND @sleep',
-    'Records with any of 7 terms for bats and any of 3 terms for light in the title or abstract, the rest in title, abstract, keywords or headings.',
+    'Records with any of 7 terms for bats and any of 3 terms for light in the title or abstract, the rest in title, abstract, author keywords or headings.',
   ],
   ['@light', 'Records with any of 3 terms for light in the title or abstract.'],
   ['@sleep', 'Nothing is asked for yet.'],

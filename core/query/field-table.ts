@@ -58,7 +58,7 @@ export const FIELD_TABLE = {
   },
   keywords: {
     kind: 'words',
-    label: 'keywords',
+    label: 'author keywords',
     isDefault: true,
     codes: ['keywords', 'keyword', 'kw', 'key', 'k', 'authkey', 'tags'],
   },
@@ -119,7 +119,7 @@ export const FIELD_TABLE = {
   /** Everything, full text included. */
   text: {
     kind: 'words',
-    label: 'whole text',
+    label: 'full text',
     codes: ['text', 'tx', 'all', 'full', 'fulltext', 'ft', 'any', 'anywhere', 'cql.anywhere', 'everything'],
   },
   year: { kind: 'range', label: 'year of publication', example: 'year: 2015..2024', column: 'years' },

@@ -249,7 +249,7 @@ export const DIALECT_FORM: readonly FormSection[] = [
         opens: 'headings',
         help: '{label} stands for it',
       },
-      { path: 'headings.branch', label: 'With all below it', kind: 'text', isOptional: true },
+      { path: 'headings.branch', label: 'With narrower headings', kind: 'text', isOptional: true },
       { path: 'headings.focus', label: 'As main topic', kind: 'text', isOptional: true },
       {
         path: 'headings.qualified',

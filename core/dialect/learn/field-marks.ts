@@ -57,7 +57,7 @@ export function describeFields(found: FoundFields | undefined, base: Dialect, as
     [
       ['title,abstract,keywords', 'title, abstract and keywords'],
       ['title,abstract,keywords,heading', 'title, abstract, keywords and headings'],
-      ['text', 'the whole text'],
+      ['text', 'the full text'],
     ],
     'title,abstract,keywords',
   ).split(',') as Field[];

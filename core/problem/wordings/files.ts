@@ -29,7 +29,7 @@ export const FILE_WORDINGS = {
     remedy: 'Choose a file that describes skos:Concept entries.',
   },
   'skos-nameless': {
-    says: '{count} concepts have no label; each is called by the end of its address.',
+    says: '{count} concepts have no label; each is named after the last part of its address.',
     remedy: 'Nothing needs to be done.',
   },
   'skos-doubled': {
@@ -43,22 +43,22 @@ export const FILE_WORDINGS = {
   'file-too-large': { says: 'The file has more than {most}.', remedy: 'Choose a smaller file.' },
   'record-unreadable': {
     says: 'This record cannot be read: {detail}.',
-    remedy: 'Mend it in the file, or do without it.',
+    remedy: 'Correct it in the file, or leave it out.',
   },
   'record-without-title': {
     says: 'This record has no title.',
     remedy: 'Give it one in the file, or do without it.',
   },
   'file-unreadable': {
-    says: 'This file is not good {format}: {detail}.',
-    remedy: 'Save it again where it comes from.',
+    says: 'This file is not valid {format}: {detail}.',
+    remedy: 'Export it again from where you got it.',
   },
   'file-of-no-records': {
     says: 'No records are recognised in this file.',
     remedy: 'Choose a file of one of these kinds: {formats}.',
   },
   'table-without-title': {
-    says: 'No column of this table is called a title.',
+    says: 'This table has no title column.',
     remedy: 'Name one so in its first row: {names}.',
   },
   'file-of-no-good-record': {

@@ -23,15 +23,15 @@ export const OUTLINE_WORDINGS = {
     remedy: 'Choose another row, too, or add one.',
   },
   'outline-not-in-all': {
-    says: 'Only what stands in a group of all can take records away.',
+    says: 'NOT works only inside a group joined by AND.',
     remedy: 'Make a group of all round it first.',
   },
   'outline-not-alone': {
-    says: 'Something must stay that records can be taken away from.',
+    says: 'Keep at least one row that finds records; NOT alone finds none.',
     remedy: 'Add what is searched first.',
   },
   'outline-not-near': {
-    says: 'This row is no nearness.',
+    says: 'This row is not a proximity search.',
     remedy: 'Choose a row that says within how many words its sides stand.',
   },
   'outline-nothing-around': {
@@ -47,7 +47,7 @@ export const OUTLINE_WORDINGS = {
     remedy: 'Cut them and paste them there.',
   },
   'outline-older': {
-    says: 'The outline shows an older state: the text has a mistake that leaves no sure reading.',
+    says: 'The text has a mistake, so the rows show the last version that could be read.',
     remedy: 'Mend the text, or go back to what the outline shows.',
   },
 } satisfies Record<string, Wording>;

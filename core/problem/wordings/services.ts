@@ -8,7 +8,7 @@ export const SERVICE_WORDINGS = {
   },
   'service-refused': {
     says: '{database} does not take this string: {message}',
-    remedy: 'Look at the place that it names.',
+    remedy: 'Check the part of the string it points to.',
   },
   'service-busy': {
     says: '{database} asks to wait {seconds} seconds.',

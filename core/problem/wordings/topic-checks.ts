@@ -7,7 +7,7 @@ export const CHECK_WORDINGS = {
     remedy: 'Look for another spelling, or take it out.',
   },
   'term-brings-everything': {
-    says: '{term} finds {share} of 100 records of {database}: it hardly tells one from another.',
+    says: '{term} finds {share} % of all records in {database}: it hardly narrows the search.',
     remedy: 'Use a phrase or a narrower word.',
   },
   'term-covered': {
@@ -16,12 +16,12 @@ export const CHECK_WORDINGS = {
   },
   'term-repeated': { says: '{term} stands in this concept twice.', remedy: 'Remove one of them.' },
   'term-elsewhere': {
-    says: '{term} stands in the concept {concept} too: with AND, one of the two asks for nothing more.',
+    says: '{term} stands in the concept {concept} too: joined by AND, the second one adds nothing.',
     remedy: 'Keep it where it belongs.',
   },
   'term-unknown-here': {
     says: '{term} finds nothing in {databases}.',
-    remedy: 'If it is meant for the other databases only, say so.',
+    remedy: 'If you only want it in the other databases, choose that below.',
   },
   'term-is-sentence': {
     says: 'This is a whole sentence: records would have to hold it word by word.',
@@ -52,7 +52,7 @@ export const CHECK_WORDINGS = {
     remedy: 'Widen one of them, or search them apart.',
   },
   'not-removes': {
-    says: 'NOT {member} takes away {count} records of {database} that satisfy everything else.',
+    says: 'NOT {member} removes {count} records in {database} that match everything else.',
     remedy: 'Read some of them before you trust it.',
   },
   'member-repeated': {
@@ -80,23 +80,23 @@ export const CHECK_WORDINGS = {
     remedy: 'It may go, or stay for databases and years to come.',
   },
   'spelling-one-sided': {
-    says: '{term} is one spelling; {other} is used, too, and is not in {concept}.',
+    says: 'Authors also spell {term} as {other}, which {concept} does not include.',
     remedy: 'Search both.',
   },
   'number-one-sided': {
-    says: '{term} stands without {other}.',
-    remedy: 'Search both, or cut the ending.',
+    says: '{term} is searched, but {other} is not.',
+    remedy: 'Search both, or truncate the word.',
   },
   'acronym-ambiguous': {
     says: 'Records explain {term} in {count} ways: {first}, {second} …',
     remedy: 'Tie it to the meaning that you want, or write it out.',
   },
   'heading-unknown': {
-    says: '“{heading}” is no heading of {databases}.',
+    says: '“{heading}” is not a heading in {databases}.',
     remedy: 'Choose a heading of that thesaurus; author keywords are searched in the field keywords.',
   },
   'heading-unknown-here': {
-    says: '“{heading}” is a heading elsewhere, but not of {databases}.',
+    says: '“{heading}” is not a heading in {databases}.',
     remedy: 'Look for the heading that this database has instead.',
   },
   'headings-only': {
@@ -104,20 +104,20 @@ export const CHECK_WORDINGS = {
     remedy: 'Add the words, too.',
   },
   'words-only': {
-    says: '{concept} has no heading of {database}, which has “{heading}”.',
+    says: '{database} has the heading “{heading}”; your concept {concept} does not use it.',
     remedy: 'Add the heading, too.',
   },
   'truncation-capped': {
-    says: '{databases} silently takes only the first forms of {term}.',
+    says: '{databases} searches only the first words that fit {term}, without telling you.',
     remedy: 'Write out the forms that you need.',
   },
   'truncation-in-phrase': {
-    says: '{databases} does not cut words inside a phrase: {term} is written otherwise there.',
+    says: '{databases} does not allow truncation inside a phrase: {term} is written otherwise there.',
     remedy: 'Write out the phrases that you need.',
   },
   'truncation-uncut': {
-    says: '{databases} does not take the wildcard of {term} as it stands.',
-    remedy: 'Cut later, or write out the forms.',
+    says: '{databases} ignores the wildcard in {term}.',
+    remedy: 'Truncate later, or write out the forms.',
   },
   'truncation-and-stemming': {
     says: '{databases} finds endings by itself: {term} asks for them once more.',

@@ -11,12 +11,12 @@ export const WRITING_WORDINGS = {
     remedy: 'Switch off terms, or search in parts.',
   },
   'too-many-truncations': {
-    says: '{count} truncated words; {database} takes {most}.',
+    says: '{count} truncated words; {database} allows {most}.',
     remedy: 'Switch off some, or write the forms.',
   },
   'too-many-words': {
-    says: '{count} words; {database} takes {most}.',
-    remedy: 'Switch off some, or cut words in place of writing their forms.',
+    says: '{count} words; {database} allows {most}.',
+    remedy: 'Switch off some, or truncate words instead of listing their forms.',
   },
   'too-nested': {
     says: '{database} takes hardly any brackets, and without them this would be too many strings.',
@@ -28,11 +28,11 @@ export const WRITING_WORDINGS = {
       'Check it. Servers are confirmed under Databases; those of this machine or network need EWER_ALLOW_PRIVATE=1 when Ewer is started.',
   },
   'answer-too-large': {
-    says: 'The answer of {database} has more than {most} and was given up.',
+    says: 'The answer of {database} has more than {most}: it was too large and was dropped.',
     remedy: 'Ask for fewer records, or try again later.',
   },
   'count-by-hand': {
-    says: 'Nobody has typed in yet what {database} finds.',
+    says: 'Not counted yet: search {database} and type in the number of results.',
     remedy: 'Copy the string in Translate, search there, and type the number in.',
   },
   'stemmed-word': {
@@ -44,7 +44,7 @@ export const WRITING_WORDINGS = {
     remedy: 'Use fewer wildcards.',
   },
   'nothing-to-send': {
-    says: 'Nothing of this can be written for {database}.',
+    says: '{database} cannot search any part of this query.',
     remedy: 'Add terms that the database can search.',
   },
   'wildcard-refused': {

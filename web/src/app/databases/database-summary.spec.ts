@@ -12,7 +12,7 @@ const get = (id: string): Dialect => findDialect(id)!;
 
 it('says what is searched without a field', () => {
   expect(describeUnmarked(get('heronsmere'))).toBe('title, abstract, heading');
-  expect(describeUnmarked(get('marlstone'))).toBe('the whole text');
+  expect(describeUnmarked(get('marlstone'))).toBe('the full text');
 });
 
 it('tells a tree of headings from a flat list and from none', () => {
@@ -36,8 +36,8 @@ it('names every limiter once, by how it is applied', () => {
 it('says how a database is reached', () => {
   const endpoint = { address: 'https://sru.example.org', version: '1.2' } as const;
   expect(describeConnection(undefined, false)).toBe('ships with Ewer');
-  expect(describeConnection(undefined, true)).toBe('asked by SRU');
-  expect(describeConnection({ kind: 'sru', endpoint }, false)).toBe('asked by SRU');
+  expect(describeConnection(undefined, true)).toBe('searched over SRU');
+  expect(describeConnection({ kind: 'sru', endpoint }, false)).toBe('searched over SRU');
   expect(describeConnection({ kind: 'by-hand' }, false)).toContain('by hand');
   expect(describeConnection({ kind: 'collection', collection: 'c' }, false)).toContain('your own records');
 });

@@ -4,7 +4,7 @@ import type { OwnConnection } from '#core/project/index';
 
 /** What is searched without a field, in words. */
 export function describeUnmarked({ fields }: Dialect): string {
-  return fields.unmarked.includes('text') ? 'the whole text' : fields.unmarked.join(', ');
+  return fields.unmarked.includes('text') ? 'the full text' : fields.unmarked.join(', ');
 }
 
 /** Its thesaurus in words. */
@@ -31,5 +31,5 @@ export function describeLimiters({ limiters }: Dialect): string {
 export function describeConnection(connection: OwnConnection | undefined, isSru: boolean): string {
   if (connection?.kind === 'collection') return 'your own records, counted on this machine';
   if (connection?.kind === 'by-hand') return 'searched by hand, counts are typed in';
-  return connection?.kind === 'sru' || isSru ? 'asked by SRU' : 'ships with Ewer';
+  return connection?.kind === 'sru' || isSru ? 'searched over SRU' : 'ships with Ewer';
 }

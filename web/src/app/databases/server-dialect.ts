@@ -20,7 +20,7 @@ export function createServerDialect(
     ...rest,
     id,
     name: title || host,
-    about: 'asked by SRU',
+    about: 'searched over SRU',
     ...(description !== '' && { coverage: description.slice(0, 480) }),
     fields: {
       ...cql.fields,

@@ -19,7 +19,7 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
     <h2 mat-dialog-title>Add an SRU server</h2>
     <mat-dialog-content>
       <p class="quiet">
-        Library catalogues and archives that speak the open standard SRU are counted by themselves.
+        Ewer counts library catalogues and archives that speak the open standard SRU for you.
       </p>
       <label
         >Its address
@@ -41,7 +41,7 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
       >
       <p>
         <button mat-stroked-button type="button" [disabled]="address() === '' || isAsking()" (click)="ask()">
-          Ask what it is
+          Check the address
         </button>
       </p>
       <div aria-live="polite">
@@ -65,7 +65,7 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
     <mat-dialog-actions align="end">
       <button mat-button type="button" mat-dialog-close>Cancel</button>
       <button mat-flat-button type="button" [disabled]="!explanation()" (click)="confirm()">
-        Yes, ask this server
+        Add this server
       </button>
     </mat-dialog-actions>
   `,

@@ -70,7 +70,7 @@ export class FindingsPanelComponent {
     const all = this.sorted();
     const errors = all.filter(({ problem }) => problem.severity === 'error').length;
     if (all.length === 0) return this.found.isRunning() ? 'looking …' : 'nothing found';
-    return `${all.length}, ${errors === 0 ? 'none hinders the counting' : `${errors} to mend first`}`;
+    return `${all.length} ${all.length === 1 ? 'finding' : 'findings'}, ${errors === 0 ? 'no errors' : errors === 1 ? '1 error' : `${errors} errors`}`;
   });
   /** The fix that is looked at; gone when its finding is. */
   protected readonly chosen = linkedSignal<

@@ -52,7 +52,7 @@ describe('what is worth a look', () => {
     const signs = [...view.element.querySelectorAll('.sign')].map(({ className }) => className);
     expect(signs).toEqual(['sign error', 'sign warning', 'sign note']);
     expect(view.text()).toContain('120 records more in Gantry Engineering Abstracts');
-    expect(view.find('status', /^3, 1 to mend first$/)).toBeTruthy();
+    expect(view.find('status', /^3 findings, 1 error$/)).toBeTruthy();
   });
 
   it('shows four at first, and all when asked', () => {

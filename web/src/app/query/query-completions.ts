@@ -23,7 +23,7 @@ const OPERATORS = [
 ] as const;
 const HEADINGS = [
   { label: 'heading:', detail: 'a subject heading' },
-  { label: 'branch:', detail: 'a heading and all below it' },
+  { label: 'branch:', detail: 'a heading with its narrower headings' },
   { label: 'focus:', detail: 'a heading as a main topic' },
 ] as const;
 

@@ -22,7 +22,7 @@ export interface BandQuestion {
     <form [formGroup]="form" (ngSubmit)="set()">
       <mat-dialog-content>
         <p class="quiet">
-          How many results from {{ question.name }} you can cope with. Either end may stay empty.
+          How many results from {{ question.name }} do you want to read? Leave either end empty for no limit.
         </p>
         <div class="ends">
           <mat-form-field
@@ -35,7 +35,7 @@ export interface BandQuestion {
           /></mat-form-field>
         </div>
         @if (isReversed()) {
-          <p class="quiet" role="alert">The lower end stands above the upper one.</p>
+          <p class="quiet" role="alert">“At least” is larger than “at most”.</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">

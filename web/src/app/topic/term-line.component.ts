@@ -8,11 +8,13 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { findDialect } from '#core/dialect/index';
 import { describeProblem } from '#core/problem/index';
 import { tidyTerm } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
 import { CountComponent } from '../records/count.component';
 import { Screen } from '../ui/screen';
+import { shortenName } from '../ui/short-name';
 import { TermDifferenceComponent } from './term-difference.component';
 import type { Measure, TermView } from './topic-views';
 
@@ -25,7 +27,11 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
   'organisation',
 ]);
 
-const SCOPE_WORDS = { heading: 'heading', branch: 'heading, all below', focus: 'main heading' } as const;
+const SCOPE_WORDS = {
+  heading: 'heading',
+  branch: 'heading + narrower',
+  focus: 'heading as main topic',
+} as const;
 
 /** What is typed is counted when no key was pressed for so long, in ms. */
 const TYPING_DELAY = 300;
@@ -88,7 +94,7 @@ const TYPING_DELAY = 300;
       />
       <span class="only number"
         ><span class="unseen">{{
-          measure() === 'draft' ? 'only it brings to the query ' : 'only it finds '
+          measure() === 'draft' ? 'unique in the query ' : 'unique in the concept '
         }}</span
         ><app-term-difference
           [compared]="isAhead() ? undefined : measure() === 'draft' ? one.draft : one.only"
@@ -183,7 +189,7 @@ export class TermLineComponent {
     const heading = this.heading();
     const told =
       kind === 'heading' && heading
-        ? `${SCOPE_WORDS[heading.scope]}${heading.vocabulary === undefined ? '' : ` of ${heading.vocabulary}`}`
+        ? `${nameThesaurus(heading.vocabulary)}${SCOPE_WORDS[heading.scope]}`
         : kind === 'other language'
           ? (term.language ?? kind)
           : kind;
@@ -240,4 +246,9 @@ export class TermLineComponent {
     const marks = this.view().marks.map((mark) => describeProblem(mark.problem));
     return marks.length > 0 ? marks.join(' ') : null;
   });
+}
+
+/** The database whose heading it is, in short, before what it is; nothing for a heading of any. */
+function nameThesaurus(vocabulary: string | undefined): string {
+  return vocabulary === undefined ? '' : `${shortenName(findDialect(vocabulary)?.name ?? vocabulary)} `;
 }

@@ -118,8 +118,8 @@ export class TopicPageComponent {
   });
   protected readonly measures = computed<readonly Choice[]>(() => {
     const both = [
-      { id: 'only', name: 'only it, in its concept' },
-      { id: 'draft', name: 'only it, in the query' },
+      { id: 'only', name: 'unique in its concept' },
+      { id: 'draft', name: 'unique in the query' },
     ];
     return this.isSideBySide() ? [{ id: 'finds', name: 'finds' }, ...both] : both;
   });

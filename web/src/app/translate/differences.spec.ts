@@ -27,7 +27,7 @@ describe('what could not be said', () => {
     expect(listPieceCosts(state)).toMatchObject([
       {
         piece: 'flight WITHIN 3 path',
-        reason: 'no nearness here: both may stand anywhere',
+        reason: 'no proximity search: both may stand anywhere',
         isHarmless: false,
         gained: { total: 2 },
       },
@@ -94,6 +94,6 @@ it('writes all strings into one document, each as it is to be pasted', () => {
     },
     { name: 'B', parts: ['one', 'two'], steps: [], remarks: [] },
   ]);
-  expect(text).toContain('````\nx ``` y\n````\n\n- finds the same\n- Tick there: full text');
+  expect(text).toContain('````\nx ``` y\n````\n\n- finds the same\n- Tick on its page: full text');
   expect(text).toContain('Part 2 of 2:\n\n```\ntwo\n```');
 });

@@ -19,7 +19,7 @@ export interface OverrideQuestion {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS, MatCheckbox],
   template: `
-    <h2 mat-dialog-title>Just for {{ question.name }}</h2>
+    <h2 mat-dialog-title>Changes for {{ question.name }}</h2>
     <mat-dialog-content>
       <p class="quiet">
         What you choose here is written in this database only, is kept through later edits, and is never
@@ -36,7 +36,7 @@ export interface OverrideQuestion {
                 [disabled]="row.isHere && row.isOnlyHere"
                 (change)="setRow(row.row, $event.checked)"
                 ><span class="code">{{ row.row.text }}</span
-                >{{ row.isOnlyHere ? ' (only here)' : '' }}</mat-checkbox
+                >{{ row.isOnlyHere ? ' (this database only)' : '' }}</mat-checkbox
               >
             }
           </div>
@@ -53,7 +53,7 @@ export interface OverrideQuestion {
                   [disabled]="term.isHere && term.isOnlyHere"
                   (change)="set(term.term, $event.checked)"
                   ><span class="code">{{ term.term.text }}</span
-                  >{{ term.isOnlyHere ? ' (only here)' : '' }}</mat-checkbox
+                  >{{ term.isOnlyHere ? ' (this database only)' : '' }}</mat-checkbox
                 >
                 @if (term.isHere && term.canHaveField) {
                   <select
@@ -86,7 +86,7 @@ export interface OverrideQuestion {
               type="text"
               class="code"
               [attr.aria-label]="'Add to ' + concept.concept.name + ' in ' + question.name + ' only'"
-              placeholder="another term, only here"
+              placeholder="another term, in this database only"
             />
             <button type="submit" class="link">Add here</button>
           </form>

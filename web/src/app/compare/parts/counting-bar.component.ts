@@ -57,10 +57,10 @@ const STRINGS_A_REQUEST = 1_000;
         <button
           type="button"
           class="link"
-          [attr.aria-label]="'Copy and paste them: ' + title()"
+          [attr.aria-label]="'Count them now: ' + title()"
           (click)="openQueue()"
         >
-          Copy and paste them…
+          Count them now…
         </button>
       </div>
     }

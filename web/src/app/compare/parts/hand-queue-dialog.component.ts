@@ -54,7 +54,7 @@ export interface HandQueueQuestion {
         <p class="quiet" aria-live="polite" [class.warn]="reading().isUnclear">{{ reading().words }}</p>
         <p class="row">
           <button mat-flat-button type="button" [disabled]="reading().totals.length === 0" (click)="keep()">
-            Keep and go on
+            Save and next
           </button>
           <button mat-button type="button" (click)="skip(item.key)">Later</button>
         </p>

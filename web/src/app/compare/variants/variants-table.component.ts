@@ -195,7 +195,7 @@ export class VariantsTableComponent {
 
   private listCells(): TableCells {
     const extra = [
-      ...(this.choices.showsTogether() ? ['together, no doubles'] : []),
+      ...(this.choices.showsTogether() ? ['all databases, duplicates removed'] : []),
       ...(this.hasMustFinds() ? ['must-finds'] : []),
     ];
     const head = [
@@ -292,7 +292,7 @@ export class VariantsTableComponent {
       counted,
       compared: !isSelf && counted && base ? compareCounts(now, then) : undefined,
       isSearched: state.databases.includes(dialect.id),
-      below: isSelf && counted ? 'compared' : describeGap(counted, base),
+      below: isSelf && counted ? 'compared with this' : describeGap(counted, base),
       ratio: ratio === undefined ? '' : describeRatio(ratio),
       band: amount && now.status === 'known' && !now.basis.omitted ? BAND_WORDS[judgeBand(amount, band)] : '',
       then: this.describeThen(variant, dialect, amount),

@@ -15,9 +15,9 @@ import { findTextChange } from '../text-change';
 
 const TOOLS = [
   { id: 'simplify', name: 'Simplify' },
-  { id: 'factor', name: 'Factor out' },
-  { id: 'expand', name: 'Put the blocks in' },
-  { id: 'two', name: 'Two queries' },
+  { id: 'factor', name: 'Merge common parts' },
+  { id: 'expand', name: 'Replace @names' },
+  { id: 'two', name: 'Compare two queries' },
 ] as const;
 type ToolId = (typeof TOOLS)[number]['id'];
 

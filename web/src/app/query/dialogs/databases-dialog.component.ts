@@ -13,9 +13,11 @@ import type { RowsQuestion } from './rows-question';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS, MatCheckbox],
   template: `
-    <h2 mat-dialog-title>Meant for</h2>
+    <h2 mat-dialog-title>Search it in</h2>
     <mat-dialog-content>
-      <p class="quiet">In the others it is left out on purpose, and this is never counted as a loss.</p>
+      <p class="quiet">
+        It is left out of the other databases on purpose; Translate will not report that as a loss.
+      </p>
       <div role="group" aria-label="Databases that it is meant for">
         @for (dialect of open.dialects(); track dialect.id) {
           <mat-checkbox
@@ -29,7 +31,7 @@ import type { RowsQuestion } from './rows-question';
     <mat-dialog-actions align="end">
       <button mat-button type="button" mat-dialog-close>Cancel</button>
       <button mat-flat-button type="button" [disabled]="chosen().length === 0" (click)="take()">
-        Mean it for these
+        Search it only in these
       </button>
     </mat-dialog-actions>
   `,

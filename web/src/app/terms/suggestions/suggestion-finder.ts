@@ -168,7 +168,9 @@ export class SuggestionFinder {
           !forms.has(near.word) && (!known || Object.values(near.records).every((count) => count <= 3)),
       )
       .slice(0, 4)
-      .map((near) => create(near.word, 'slips', known ? `a slip of ${word}` : `${word} is in no index`));
+      .map((near) =>
+        create(near.word, 'slips', known ? `likely misspelling of ${word}` : `${word} is in no index`),
+      );
   }
 
   /** Long forms found beside an acronym, and the acronym tied to a word that settles the meaning. */
@@ -190,7 +192,11 @@ export class SuggestionFinder {
       const whole = create(`"${form.text}"`, 'meanings', share);
       if (tie.length === 0) return [whole];
       const words = tie.length > 1 ? `(${tie.join(' OR ')})` : tie.join('');
-      const tied = create(`(${acronym} AND ${words})`, 'meanings', `in place of ${acronym}: meant so`);
+      const tied = create(
+        `(${acronym} AND ${words})`,
+        'meanings',
+        `use instead of ${acronym}: only this meaning`,
+      );
       return [whole, { ...tied, replaces: term.id }];
     });
   }

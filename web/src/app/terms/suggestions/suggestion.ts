@@ -5,7 +5,7 @@ import type { QueryNode } from '#core/query/index';
 export const SECTIONS = [
   { id: 'forms', name: 'Word forms in use' },
   { id: 'spellings', name: 'Other spellings' },
-  { id: 'slips', name: 'Spelt nearly so' },
+  { id: 'slips', name: 'Possible misspellings' },
   { id: 'headings', name: 'Subject headings' },
   { id: 'entries', name: 'Entry terms' },
   { id: 'meanings', name: 'What the acronym stands for' },

@@ -55,7 +55,7 @@ const SHORTEST = 2;
 const MAX_FORMS = 400;
 /** So many forms are shown and counted first. */
 const FIRST_FORMS = 40;
-const REFUSALS = { missing: 'not possible here', 'too-short': 'too short here' } as const;
+const REFUSALS = { missing: 'not possible here', 'too-short': 'too few letters before * here' } as const;
 
 /** The truncation bench: every place to cut a word, what each cut brings, and the best set of cuts. */
 @Component({

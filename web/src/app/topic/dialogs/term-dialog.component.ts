@@ -45,9 +45,9 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
                 (change)="setLanguage(own, languageField.value)"
             /></label>
           }
-          <span class="quiet">{{ own.kind ? 'as you corrected it' : 'as seen from the text' }}</span>
+          <span class="quiet">{{ own.kind ? 'set by you' : 'detected automatically' }}</span>
         </div>
-        <h3>Meant for</h3>
+        <h3>Search it in</h3>
         <div class="row" role="group" aria-label="Databases that it is meant for">
           @for (dialect of open.dialects(); track dialect.id) {
             <mat-checkbox
@@ -59,8 +59,8 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           }
         </div>
         <p class="quiet">
-          In the others it is left out on purpose, and this is never counted as a loss. At least one stays: to
-          leave the term out everywhere, switch it off.
+          It is left out of the other databases on purpose; Translate will not report that as a loss. At least
+          one stays: to leave the term out everywhere, switch it off.
         </p>
         <h3>Note</h3>
         <textarea

@@ -21,9 +21,9 @@ export function describeLevel({ rendering, limiters, missingLimiters }: Counted)
 }
 
 const STEP_WORDS: Readonly<Record<HandStep['how'], string>> = {
-  box: 'Tick there',
-  hand: 'Set there',
-  none: 'Not to be had there',
+  box: 'Tick on its page',
+  hand: 'Set on its page',
+  none: 'Not available there',
 };
 
 /** What a person has to do in the database's own page. */
@@ -34,9 +34,9 @@ export function describeStep({ how, value, note }: HandStep): string {
 /** The ways of writing a phrase that a database cannot cut. */
 export const WAY_WORDS: Readonly<Record<PhraseFallback, string>> = {
   forms: 'each form spelled out',
-  uncut: 'the words as they stand before the cut',
+  uncut: 'the words without *',
   'side-by-side': 'side by side without quotation marks',
-  proximity: 'as nearest neighbours',
+  proximity: 'next to each other',
   and: 'each word anywhere',
   'leave-out': 'leave such phrases out',
 };
@@ -44,6 +44,6 @@ export const WAY_WORDS: Readonly<Record<PhraseFallback, string>> = {
 /** What reading a string back has shown. */
 export const BACK_WORDS: Readonly<Record<ReadBack['verdict'], string>> = {
   same: 'read back: the same query',
-  'as-said': 'read back: differs, as said',
+  'as-said': 'read back: differs as listed',
   'not-shown': 'read back: not shown to be the same',
 };

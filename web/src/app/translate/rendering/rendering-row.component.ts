@@ -47,7 +47,7 @@ export class RenderingRowComponent {
   /** The ways of writing cut phrases are to be shown, or put away. */
   readonly waysAsked = output();
   readonly wayChosen = output<PhraseFallback | undefined>();
-  /** Just for this database. */
+  /** The changes for this database are asked for. */
   readonly overrideAsked = output();
   /** The count that was read off the database's own page. */
   readonly typed = output<ReadResultsLine>();
