@@ -96,7 +96,7 @@ test('swap: other fields and wordings are tried with all else held, and one is t
   const phrase = await view.read('As it is in Gantry Engineering Abstracts');
   expect(anywhere).toBeGreaterThanOrEqual(phrase);
   const found = await view.read(`"road lamp*" in ${HERON}`);
-  await page.getByRole('button', { name: 'Take "road lamp*"' }).press('Enter');
+  await page.getByRole('button', { name: 'Use "road lamp*"' }).press('Enter');
   await expect.poll(() => view.workbench.readGauge(HERON)).toBe(found);
   await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => view.workbench.readGauge(HERON)).not.toBe(found);
@@ -216,10 +216,10 @@ test('what to try: changes tried for real, ranked, taken', async ({ page }) => {
   const best = page.getByRole('region', { name: 'Changes that help' }).getByRole('row').nth(1);
   await expect(best).toContainText(/into the band|nearer to their bands/);
   await expect(page.getByText(/(\d+) of \1 changes tried/)).toBeVisible();
-  const take = best.getByRole('button', { name: /^Take: / });
-  const words = ((await take.getAttribute('aria-label')) ?? '').replace(/^Take: /, '');
+  const take = best.getByRole('button', { name: /^Use: / });
+  const words = ((await take.getAttribute('aria-label')) ?? '').replace(/^Use: /, '');
   const wanted = await view.read(`${words} in ${HERON}`);
-  await best.getByRole('button', { name: 'Take and freeze' }).click();
+  await best.getByRole('button', { name: 'Use and freeze' }).click();
   await expect.poll(() => view.workbench.readGauge(HERON)).toBe(wanted);
   await expect(page.getByRole('row', { name: words })).toBeVisible();
 });

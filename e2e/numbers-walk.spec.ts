@@ -351,11 +351,11 @@ async function checkChanges(walk: Walk, tool: ToolName, part: string): Promise<v
 function findChanged({ members, concepts }: WalkProject, words: string): Tree | undefined {
   if (words === 'As it is') return createWhole(members);
   const out = members.find((one) =>
-    [`leave ${one.words} out`, `do not exclude ${one.words}`].includes(words),
+    [`leave out ${one.words}`, `do not exclude ${one.words}`].includes(words),
   );
   if (out) return createWhole(members.filter((one) => one !== out));
   for (const concept of concepts) {
-    const term = concept.terms.find(({ text }) => words === `switch ${text} of ${concept.name} off`);
+    const term = concept.terms.find(({ text }) => words === `leave out ${text} in ${concept.name}`);
     const used = members.find(({ name }) => name === concept.name);
     if (!term || !used || concept.off) continue;
     const rest = anyOf({ ...concept, terms: concept.terms.filter((one) => one !== term) });

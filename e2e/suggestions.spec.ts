@@ -60,7 +60,7 @@ test('spelling, misspelling, acronyms and other languages', async ({ page }) => 
   const meaning = panel.getByRole('button', { name: 'Take "artificial light at night"', exact: true });
   await expect(panel.getByRole('heading', { name: 'What the acronym stands for' })).toBeVisible();
   await expect(panel.getByRole('button', { name: /^Take \(ALAN AND / }).first()).toContainText(
-    'in place of ALAN',
+    'use instead of ALAN',
   );
   await expect(meaning.or(panel.getByText('100 that explain ALAN')).first()).toBeVisible();
   await workbench.addField('bats').focus();

@@ -50,7 +50,7 @@ export function listProposals(
     ...concepts
       .filter(({ off, block }) => off && used.has(block))
       .map(({ id, name }) =>
-        createProposal(`on ${id}`, `switch ${name} on`, { kind: 'switch-concept', id, off: false }),
+        createProposal(`on ${id}`, `switch on ${name}`, { kind: 'switch-concept', id, off: false }),
       ),
     ...listLimiterProposals(project, thisYear),
     ...offered
@@ -88,7 +88,7 @@ function listMemberProposals({ working }: Project): ProposedChange[] {
     return [
       createProposal(
         `out ${at}`,
-        member.sign === 'not' ? `do not exclude ${member.words}` : `leave ${member.words} out`,
+        member.sign === 'not' ? `do not exclude ${member.words}` : `leave out ${member.words}`,
         { kind: 'rewrite-draft', text },
       ),
     ];
@@ -115,10 +115,10 @@ function listConceptProposals(concept: Concept): ProposedChange[] {
 
 function listTermProposals(concept: Concept, term: Term): ProposedChange[] {
   const { id, text, off } = term;
-  const where = `of ${concept.name}`;
+  const where = `in ${concept.name}`;
   if (off)
     return [
-      createProposal(`switch ${id}`, `switch ${text} ${where} on`, {
+      createProposal(`switch ${id}`, `switch on ${text} ${where}`, {
         kind: 'switch-term',
         id,
         off: false,
@@ -127,7 +127,7 @@ function listTermProposals(concept: Concept, term: Term): ProposedChange[] {
   const proposals: ProposedChange[] = [];
   if (concept.terms.filter((other) => !other.off).length > 1)
     proposals.push(
-      createProposal(`switch ${id}`, `switch ${text} ${where} off`, {
+      createProposal(`switch ${id}`, `leave out ${text} ${where}`, {
         kind: 'switch-term',
         id,
         off: true,
@@ -136,7 +136,7 @@ function listTermProposals(concept: Concept, term: Term): ProposedChange[] {
   const rewrite = (to: string): void => {
     if (to === text) return;
     proposals.push(
-      createProposal(`edit ${id} ${to}`, `${to} in place of ${text}`, {
+      createProposal(`edit ${id} ${to}`, `use ${to} instead of ${text}`, {
         kind: 'edit-term',
         id,
         text: to,
@@ -182,7 +182,7 @@ function listLimiterProposals({ working: { limiters } }: Project, thisYear: numb
         limiters[other],
       ]),
     );
-    return createProposal(`unlimit ${name}`, `take the limiter ${value} off`, {
+    return createProposal(`unlimit ${name}`, `remove the limiter ${value}`, {
       kind: 'set-limiters',
       limiters: rest,
     });

@@ -185,7 +185,7 @@ export class TermLineComponent {
     return heading.qualifier === undefined ? heading.label : `${heading.label} / ${heading.qualifier}`;
   });
   protected readonly chips = computed(() => {
-    const { term, kind } = this.view();
+    const { term, kind, marks } = this.view();
     const heading = this.heading();
     const told =
       kind === 'heading' && heading
@@ -194,13 +194,16 @@ export class TermLineComponent {
           ? (term.language ?? kind)
           : kind;
     return [
-      ...(TOLD_KINDS.has(kind) ? [told] : []),
-      ...(term.databases ? [`only ${term.databases.join(', ')}`] : []),
+      // A remark needs the room: that it is a heading is seen by its letters.
+      ...(TOLD_KINDS.has(kind) && (this.isSideBySide() || marks.length === 0) ? [told] : []),
+      ...(term.databases
+        ? [`only ${term.databases.map((id) => shortenName(findDialect(id)?.name ?? id)).join(', ')}`]
+        : []),
       ...(term.note !== undefined && term.note !== '' ? ['note'] : []),
     ];
   });
   protected readonly spoken = computed(() => {
-    const { term, kind } = this.view();
+    const { term, kind, marks } = this.view();
     const scope = term.databases ? `, only for ${term.databases.join(', ')}` : '';
     return `${kind}${scope}${term.off ? ', switched off' : ''}`;
   });
