@@ -203,7 +203,7 @@ export class TermLineComponent {
     ];
   });
   protected readonly spoken = computed(() => {
-    const { term, kind, marks } = this.view();
+    const { term, kind } = this.view();
     const scope = term.databases ? `, only for ${term.databases.join(', ')}` : '';
     return `${kind}${scope}${term.off ? ', switched off' : ''}`;
   });
