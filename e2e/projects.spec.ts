@@ -85,3 +85,37 @@ test('projects are renamed and duplicated', async ({ page }) => {
   await page.getByRole('menuitem', { name: 'Duplicate' }).click();
   await expect(page.getByRole('link', { name: 'Bats at night (copy)' })).toBeVisible();
 });
+
+test('a new project is called by its question until somebody names it', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Projects');
+  await page.getByRole('button', { name: 'New project' }).click();
+  const question = page.getByLabel('The question', { exact: true });
+  await question.fill('Do lamps disturb sleep?');
+  await question.press('Enter');
+  await workbench.waitUntilSaved();
+  await workbench.goTo('Projects');
+  const list = page.getByRole('list', { name: 'Projects' });
+  await expect(list.getByRole('link', { name: 'Do lamps disturb sleep?' })).toBeVisible();
+  await page.getByLabel('More for Do lamps disturb sleep?').click();
+  await page.getByRole('menuitem', { name: 'Rename' }).click();
+  await page.getByLabel('Name of the project').fill('Sleep');
+  await page.keyboard.press('Enter');
+  await expect(list.getByRole('link', { name: 'Sleep', exact: true })).toBeVisible();
+});
+
+test('one target band is set for all databases at once', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  const band = (name: string) => page.getByRole('button', { name: new RegExp(`^Target band of ${name}`) });
+  await band('Heronsmere').click();
+  const dialog = page.getByRole('dialog', { name: 'Target band' });
+  await dialog.getByLabel('at least').fill('');
+  await dialog.getByLabel('at most').fill('5');
+  await dialog.getByRole('checkbox', { name: /^the same for all 3/ }).check();
+  await dialog.getByRole('button', { name: 'Set' }).click();
+  for (const name of ['Heronsmere', 'Gantry', 'Marlstone']) await expect(band(name)).toContainText('above');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(band('Heronsmere')).toContainText('in the band');
+});

@@ -29,6 +29,7 @@ export {
   PURPOSES,
   VERDICTS,
   createProject,
+  getProjectTitle,
   getConceptLetter,
 } from './project';
 export type {

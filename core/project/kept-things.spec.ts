@@ -5,7 +5,7 @@ import { applyChange } from './apply-change';
 import { CHANGE_NAMES, isUndoable, type Change } from './change';
 import { createHistory, makeChange, undo } from './history';
 import { restoreProject, storeProject } from './project-file';
-import { MAX_MUST_FINDS, type KeptState, type Tally } from './project';
+import { MAX_MUST_FINDS, createProject, getProjectTitle, type KeptState, type Tally } from './project';
 
 const project = createDemoProject();
 const { concepts, blocks, draft, limiters, databases } = project.working;
@@ -98,4 +98,13 @@ describe('what is kept beside the draft', () => {
       problem: { code: 'broken-project' },
     });
   });
+});
+
+it('a project is called by its name, by its question until it has one', () => {
+  const bare = createProject('p', '', '2026-11-24T00:00:00.000Z', ['heronsmere']);
+  expect(getProjectTitle(bare)).toBe('Untitled project');
+  const asked = applyChange(bare, { kind: 'set-question', question: ' Do lamps disturb sleep? ' });
+  expect(asked.ok && getProjectTitle(asked.value)).toBe('Do lamps disturb sleep?');
+  const named = asked.ok && applyChange(asked.value, { kind: 'rename-project', name: 'Sleep' });
+  expect(named && named.ok && getProjectTitle(named.value)).toBe('Sleep');
 });

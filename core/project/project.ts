@@ -216,7 +216,12 @@ export const NOTHING_SAID = {
   contextWords: { added: [], dropped: [] },
 } as const satisfies Partial<Working>;
 
-/** A project with nothing in it yet. */
+/** What a project is called: its name, or its question until it has one. */
+export function getProjectTitle({ name, working }: Pick<Project, 'name' | 'working'>): string {
+  return name || working.question.trim() || 'Untitled project';
+}
+
+/** A project with nothing in it yet; without a name it is called by its question. */
 export function createProject(
   id: string,
   name: string,

@@ -4,6 +4,7 @@ import Joi from 'joi';
 import { NEVER, fromEvent, type Observable } from 'rxjs';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import {
+  getProjectTitle,
   MAX_KEPT_STEPS,
   createKeptStep,
   joinProjects,
@@ -296,7 +297,7 @@ function createCopy(project: Project, { saved, revision }: LeftOver): Project {
   return {
     ...project,
     id: `${project.id}-${revision}-${Date.parse(saved)}`,
-    name: `${project.name}, left unsaved ${time}`,
+    name: `${getProjectTitle(project)}, left unsaved ${time}`,
   };
 }
 
@@ -304,6 +305,7 @@ function describeRow(row: ProjectRow): ProjectEntry[] {
   const { id, saved } = row;
   const restored = restoreProject(row.stored);
   if (!restored.ok) return [{ id, name: 'A project that cannot be read', question: '', saved, variants: 0 }];
-  const { name, working, variants } = restored.value;
+  const { working, variants } = restored.value;
+  const name = getProjectTitle(restored.value);
   return [{ id, name, question: working.question, saved, variants: variants.length }];
 }

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { succeed, type Outcome } from '#core/problem/index';
-import { readProjectFile, writeProjectFile, type Project } from '#core/project/index';
+import { getProjectTitle, readProjectFile, writeProjectFile, type Project } from '#core/project/index';
 import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { saveFile } from '../data/save-file';
@@ -13,7 +13,10 @@ export class ProjectFiles {
 
   /** Hands the project to the browser as a file to save. */
   download(project: Project): void {
-    const name = project.name.replace(/[^\p{L}\p{N} _-]/gu, '').trim() || 'project';
+    const name =
+      getProjectTitle(project)
+        .replace(/[^\p{L}\p{N} _-]/gu, '')
+        .trim() || 'project';
     saveFile(`${name}.ewer.json`, writeProjectFile(project), 'application/json');
   }
 
@@ -31,7 +34,7 @@ export class ProjectFiles {
     const added = await this.add({
       ...project,
       id: this.clockAndIds.createId(),
-      name: `${project.name} (copy)`,
+      name: `${getProjectTitle(project)} (copy)`,
     });
     return added.ok ? added.value : undefined;
   }

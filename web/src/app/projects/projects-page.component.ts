@@ -49,12 +49,7 @@ export class ProjectsPageComponent {
   }
 
   protected async create(): Promise<void> {
-    const project = createProject(
-      this.clockAndIds.createId(),
-      'New project',
-      this.writeNow(),
-      FIRST_DATABASES,
-    );
+    const project = createProject(this.clockAndIds.createId(), '', this.writeNow(), FIRST_DATABASES);
     await this.addAndOpen(project);
   }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -10,13 +11,21 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 export interface BandQuestion {
   readonly name: string;
   readonly band: TargetBand;
+  /** How many databases are searched. */
+  readonly databases: number;
+}
+
+/** A band, and whether it is to hold for all databases that are searched. */
+export interface BandAnswer {
+  readonly band: TargetBand;
+  readonly isForAll: boolean;
 }
 
 /** Asks how many results of one database a person can cope with. */
 @Component({
   selector: 'app-band-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule],
+  imports: [DIALOG_PARTS, MatCheckbox, MatFormField, MatInput, MatLabel, ReactiveFormsModule],
   template: `
     <h2 mat-dialog-title>Target band</h2>
     <form [formGroup]="form" (ngSubmit)="set()">
@@ -34,6 +43,11 @@ export interface BandQuestion {
             ><input matInput aria-label="at most" type="number" min="0" formControlName="to"
           /></mat-form-field>
         </div>
+        @if (question.databases > 1) {
+          <mat-checkbox formControlName="isForAll"
+            >the same for all {{ question.databases }} databases</mat-checkbox
+          >
+        }
         @if (isReversed()) {
           <p class="quiet" role="alert">“At least” is larger than “at most”.</p>
         }
@@ -53,11 +67,12 @@ export interface BandQuestion {
   `,
 })
 export class BandDialogComponent {
-  private readonly dialog = inject<MatDialogRef<BandDialogComponent, TargetBand>>(MatDialogRef);
+  private readonly dialog = inject<MatDialogRef<BandDialogComponent, BandAnswer>>(MatDialogRef);
   protected readonly question = inject<BandQuestion>(MAT_DIALOG_DATA);
   protected readonly form = new FormGroup({
     from: new FormControl<number | null>(this.question.band.from ?? null, Validators.min(0)),
     to: new FormControl<number | null>(this.question.band.to ?? null, Validators.min(0)),
+    isForAll: new FormControl(false, { nonNullable: true }),
   });
 
   protected isReversed(): boolean {
@@ -66,11 +81,12 @@ export class BandDialogComponent {
   }
 
   protected set(): void {
-    const { from, to } = this.form.value;
+    const { from, to, isForAll = false } = this.form.value;
     if (this.form.invalid || this.isReversed()) return;
-    this.dialog.close({
+    const band = {
       ...(typeof from === 'number' && { from: Math.floor(from) }),
       ...(typeof to === 'number' && { to: Math.floor(to) }),
-    });
+    };
+    this.dialog.close({ band, isForAll });
   }
 }

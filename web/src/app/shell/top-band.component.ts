@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { isSameLimiters } from '#core/limiter/index';
-import type { TargetBand } from '#core/project/index';
+import { getProjectTitle, type Change, type TargetBand } from '#core/project/index';
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { IconComponent } from '../ui/icon.component';
-import { BandDialogComponent, type BandQuestion } from './band-dialog.component';
+import { BandDialogComponent, type BandAnswer, type BandQuestion } from './band-dialog.component';
 import {
   FreezeDialogComponent,
   type FreezeAnswer,
@@ -29,7 +29,9 @@ export class TopBandComponent {
   protected readonly counts = inject(DraftCounts);
   private readonly freezing = inject(FreezeVariant);
 
-  protected readonly question = computed(() => this.open.working().question || this.open.project().name);
+  protected readonly question = computed(
+    () => this.open.working().question || getProjectTitle(this.open.project()),
+  );
   protected readonly state = computed(() => {
     const latest = this.open.latest();
     const changes = this.open.changesSince();
@@ -64,13 +66,20 @@ export class TopBandComponent {
 
   protected askBand(database: string, name: string): void {
     this.dialogs
-      .open<BandDialogComponent, BandQuestion, TargetBand>(BandDialogComponent, {
-        data: { name, band: this.getBand(database) },
+      .open<BandDialogComponent, BandQuestion, BandAnswer>(BandDialogComponent, {
+        data: { name, band: this.getBand(database), databases: this.open.dialects().length },
         width: 380,
       })
       .afterClosed()
-      .subscribe((band) => {
-        if (band) this.open.change({ kind: 'set-band', database, band });
+      .subscribe((answer) => {
+        if (!answer) return;
+        const { band, isForAll } = answer;
+        const set = (one: string): Change => ({ kind: 'set-band', database: one, band });
+        this.open.change(
+          isForAll
+            ? { kind: 'compound', changes: this.open.dialects().map(({ id }) => set(id)) }
+            : set(database),
+        );
       });
   }
 }

@@ -2,7 +2,7 @@ import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store, type Action } from '@ngrx/store';
 import { exhaustMap, filter, firstValueFrom, fromEvent, merge, mergeAll, type Observable } from 'rxjs';
-import { joinProjects } from '#core/project/index';
+import { getProjectTitle, joinProjects } from '#core/project/index';
 import { CLOCK_AND_IDS, writeMoment, type ClockAndIds } from '../data/clock-and-ids';
 import type { ProjectRepository } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
@@ -74,7 +74,7 @@ async function keepCopy(
     if (!history) return [];
     const { project } = history;
     const time = writeMoment(clockAndIds.now()).slice(0, 16).replace('T', ' ');
-    const copy = { ...project, id, name: `${project.name}, other window ${time}` };
+    const copy = { ...project, id, name: `${getProjectTitle(project)}, other window ${time}` };
     const saved = await repository.save(copy, revision, writeMoment(clockAndIds.now()), {
       ...history,
       project: copy,

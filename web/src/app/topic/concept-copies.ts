@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { succeed, type Outcome } from '#core/problem/index';
-import { applyChange, type Concept } from '#core/project/index';
+import { applyChange, getProjectTitle, type Concept } from '#core/project/index';
 import { CLOCK_AND_IDS, writeMoment } from '../data/clock-and-ids';
 import { PROJECT_REPOSITORY } from '../data/providers';
 
@@ -30,6 +30,6 @@ export class ConceptCopies {
       changed = applyChange(changed.value, { kind: 'note-concept', id, note: concept.note });
     if (!changed.ok) return changed;
     const saved = await this.repository.save(changed.value, revision, writeMoment(this.clockAndIds.now()));
-    return saved.ok ? succeed(project.name) : saved;
+    return saved.ok ? succeed(getProjectTitle(project)) : saved;
   }
 }

@@ -18,7 +18,7 @@ import {
   type WrittenLine,
 } from '#core/dialect/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
-import { createTerm } from '#core/project/index';
+import { createTerm, getProjectTitle } from '#core/project/index';
 import type { ReadResultsLine } from '#core/tally/index';
 import { readBack, type ReadBack } from '#core/proof/index';
 import { parseQuery, printQuery, type QueryNode } from '#core/query/index';
@@ -243,7 +243,11 @@ export class TranslatePageComponent {
   }
 
   protected saveAll(): void {
-    saveFile(`${createFileName(this.open.project().name)}-strings.md`, this.writeDocument(), 'text/markdown');
+    saveFile(
+      `${createFileName(getProjectTitle(this.open.project()))}-strings.md`,
+      this.writeDocument(),
+      'text/markdown',
+    );
   }
 
   private writeDocument(): string {
@@ -254,7 +258,12 @@ export class TranslatePageComponent {
       remarks: [levelWords, ...(proofWords === '' ? [] : [proofWords]), ...describeRecords(counted)],
     }));
     const day = writeMoment(this.open.now()).slice(0, 10);
-    return writeStringsDocument(this.open.project().name, day, this.open.working().question, entries);
+    return writeStringsDocument(
+      getProjectTitle(this.open.project()),
+      day,
+      this.open.working().question,
+      entries,
+    );
   }
 
   private describeRow(dialect: Dialect, counted: Counted): RenderingRow {

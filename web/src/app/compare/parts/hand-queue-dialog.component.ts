@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, type Signal, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  computed,
+  inject,
+  signal,
+  type Signal,
+  viewChild,
+} from '@angular/core';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { createAmount } from '#core/count/index';
 import type { HandStep } from '#core/dialect/index';
@@ -63,7 +72,7 @@ export interface HandQueueQuestion {
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Close: what is typed stays</button>
+      <button mat-button type="button" mat-dialog-close>Close (your numbers are kept)</button>
     </mat-dialog-actions>
   `,
   styles: `
@@ -105,6 +114,7 @@ export class HandQueueDialogComponent {
   protected readonly typed = signal('');
   protected readonly copied = signal('');
   private readonly skipped = signal<readonly string[]>([]);
+  private readonly field = viewChild<ElementRef<HTMLTextAreaElement>>('field');
 
   /** Each string once, the shortest first; those put off come last. */
   protected readonly open = computed(() => {
@@ -157,12 +167,18 @@ export class HandQueueDialogComponent {
       const read = totals[at];
       if (read) this.typedCounts.type(database, string, limiters, read.total, read.estimated);
     });
-    this.typed.set('');
+    this.goOn();
   }
 
   protected skip(key: string): void {
     this.skipped.update((keys) => [...keys.filter((other) => other !== key), key]);
+    this.goOn();
+  }
+
+  /** The next number is typed where this one was. */
+  private goOn(): void {
     this.typed.set('');
+    this.field()?.nativeElement.focus();
   }
 }
 

@@ -13,7 +13,7 @@ import {
 } from '#core/count/index';
 import type { Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
-import type { SearchState, Variant } from '#core/project/index';
+import { getProjectTitle, type SearchState, type Variant } from '#core/project/index';
 import { getAmount, type Counted } from '../../counting/count-state';
 import { describeGap } from '../../counting/describe-count';
 import { readCount } from '../../counting/read-count';
@@ -166,7 +166,7 @@ export class VariantsTableComponent {
 
   protected saveTable(): void {
     saveFile(
-      `${createFileName(this.open.project().name)}-variants.csv`,
+      `${createFileName(getProjectTitle(this.open.project()))}-variants.csv`,
       writeCsv(
         listVariantTable([...this.rows(), this.draftRow()], {
           compared: this.open.compared()?.name,
@@ -185,12 +185,18 @@ export class VariantsTableComponent {
       this.host.nativeElement.style.outlineColor = '';
       return found;
     };
-    const picture = await drawTable(this.open.project().name, this.listCells(), style.fontFamily, {
-      ink: colour('--ink'),
-      paper: colour('--paper'),
-      rule: colour('--rule'),
-    });
-    if (picture) saveFile(`${createFileName(this.open.project().name)}-variants.png`, picture, 'image/png');
+    const picture = await drawTable(
+      getProjectTitle(this.open.project()),
+      this.listCells(),
+      style.fontFamily,
+      {
+        ink: colour('--ink'),
+        paper: colour('--paper'),
+        rule: colour('--rule'),
+      },
+    );
+    if (picture)
+      saveFile(`${createFileName(getProjectTitle(this.open.project()))}-variants.png`, picture, 'image/png');
   }
 
   private listCells(): TableCells {

@@ -21,6 +21,8 @@ import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 
 /** Stands for the draft as it is among the alternatives. */
 const AS_IT_IS = 'as it is';
+/** What is typed is tried when no key was pressed for so long, in ms. */
+const TYPING_DELAY = 500;
 
 /** One alternative with its counts. */
 interface SwapRow {
@@ -47,6 +49,7 @@ export class SwapComponent {
   private readonly chosenSecond = signal<string | undefined>(undefined);
   /** What was typed to be tried, a line each, by the place that it was typed for. */
   private readonly typed = signal<ReadonlyMap<string, string>>(new Map());
+  private resting: ReturnType<typeof setTimeout> | undefined;
 
   protected readonly place = computed<SwapPlace | undefined>(
     () => this.places().find(({ key }) => key === this.chosen()) ?? this.places()[0],
@@ -188,9 +191,16 @@ export class SwapComponent {
     this.chosenSecond.set(key);
   }
 
-  protected type(text: string): void {
+  /** What is typed is tried when typing rests. */
+  protected rest(text: string): void {
+    clearTimeout(this.resting);
     const key = this.place()?.key;
-    if (key !== undefined) this.typed.update((typed) => new Map(typed).set(key, text));
+    this.resting = setTimeout(() => this.keepTyped(key, text), TYPING_DELAY);
+  }
+
+  protected type(text: string): void {
+    clearTimeout(this.resting);
+    this.keepTyped(this.place()?.key, text);
   }
 
   protected take(change: Alternative['change'], words: string): void {
@@ -199,6 +209,10 @@ export class SwapComponent {
 
   protected takeAndFreeze(change: Alternative['change'], words: string): void {
     this.alternatives.takeAndFreeze(change, words);
+  }
+
+  private keepTyped(key: string | undefined, text: string): void {
+    if (key !== undefined) this.typed.update((typed) => new Map(typed).set(key, text));
   }
 
   private readTyped(place: SwapPlace, text: string): Alternative[] {

@@ -1,7 +1,7 @@
 import { DatePipe } from '@angular/common';
 import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import type { Tally } from '#core/project/index';
+import { getProjectTitle, type Tally } from '#core/project/index';
 import { getAmount, type Counted, type CountKey } from '../../../counting/count-state';
 import { Counts } from '../../../counting/counts';
 import { saveFile } from '../../../data/save-file';
@@ -156,7 +156,7 @@ export class TalliesComponent {
       'for',
     ];
     saveFile(
-      `${createFileName(this.open.project().name)}-tallies.csv`,
+      `${createFileName(getProjectTitle(this.open.project()))}-tallies.csv`,
       writeCsv([head, ...cells]),
       'text/csv',
     );
