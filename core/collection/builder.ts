@@ -259,7 +259,7 @@ class PendingSegment {
     const docs = new Uint16Array(order.length);
     const meta = new Uint16Array(order.length);
     const positions = new Uint16Array(order.length * 2);
-    const skips = new Uint32Array((order.length >>> 4) + 2);
+    const skips = new Uint32Array(Math.ceil(order.length / SKIP) + 1);
     let postings = 0;
     let written = 0;
     for (let term = 0; term < termCount; term++) {

@@ -228,7 +228,7 @@ export class SwapComponent {
   }
 }
 
-/** “wider there”, where what is written for the alternative drifts from its meaning and the whole as it stands does not so. */
+/** “wider there”, where the alternative’s string is wider than its meaning and the whole’s is not. */
 function describeFidelity(counted: Counted | undefined, whole: Counted | undefined): string {
   const level = counted?.rendering.whole;
   return level === undefined || level === 'same' || level === whole?.rendering.whole ? '' : `${level} there`;

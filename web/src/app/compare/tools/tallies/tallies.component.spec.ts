@@ -43,7 +43,7 @@ describe('the tallies', () => {
     expect(tool['all']()).toBe(0);
   });
 
-  it('say how old they are, and how far a count has drifted since', async () => {
+  it('say how old they are, and how far a count has changed since', async () => {
     const [tally] = small.open.project().tallies;
     small.open.change({
       kind: 'keep-tallies',
@@ -51,10 +51,10 @@ describe('the tallies', () => {
     });
     const find = () => tool['rows']().find((row) => row.tally.id === 'old')!;
     expect(find().age).toBe('10 days old');
-    expect(find().drift).toBe('');
+    expect(find().sinceThen).toBe('');
     tool['countAgain'](find().tally);
-    await small.until(() => find().drift !== '');
-    expect(find().drift).toBe('−5 since');
+    await small.until(() => find().sinceThen !== '');
+    expect(find().sinceThen).toBe('−5 since');
     const before = small.open.project().tallies.length;
     tool['keepAgain'](find().tally, find().counted!);
     expect(small.open.project().tallies).toHaveLength(before + 1);
@@ -70,8 +70,8 @@ describe('the tallies', () => {
     });
     const guess = () => tool['rows']().find((row) => row.tally.id === 'guess')!;
     tool['countAgain'](guess().tally);
-    await small.until(() => guess().drift !== '');
-    expect(guess().drift).toBe('not exact: cannot tell');
+    await small.until(() => guess().sinceThen !== '');
+    expect(guess().sinceThen).toBe('not exact: cannot tell');
   });
 
   it('lead back to the query that they were counted for, and can be taken away', () => {

@@ -41,7 +41,7 @@ export class TalliesComponent {
   protected readonly showsAll = signal(false);
   /** Tallies that were counted again. */
   private readonly again = signal<ReadonlySet<string>>(new Set());
-  /** The newest moment of counts of this sitting: what is older may have drifted. */
+  /** The newest moment of counts of this sitting: what is older may have changed. */
   private readonly now = this.open.now();
 
   private readonly found = computed(() => {
@@ -60,7 +60,7 @@ export class TalliesComponent {
       return {
         ...row,
         counted,
-        drift: amount ? describeSince(compareMoments(amount, readKeptAmount(row.tally))) : '',
+        sinceThen: amount ? describeSince(compareMoments(amount, readKeptAmount(row.tally))) : '',
       };
     }),
   );
