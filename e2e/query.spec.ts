@@ -218,14 +218,14 @@ test('a row is dragged into another group', async ({ page }) => {
 test('what a NOT throws away is found, counted and read', async ({ page }) => {
   const { workbench, query } = await open(page);
   await query.type('@bats AND @light NOT road*');
-  const finding = query.finding(/^NOT road\* takes away/);
+  const finding = query.finding(/^NOT road\* removes/);
   await expect(finding).toBeVisible();
   const number = Number(
-    /takes away ([\d,]+)/.exec((await finding.textContent()) ?? '')?.[1]?.replace(',', ''),
+    /removes ([\d,]+)/.exec((await finding.textContent()) ?? '')?.[1]?.replace(',', ''),
   );
   expect(number).toBeGreaterThan(0);
   await finding.getByRole('button', { name: 'Read them' }).click();
-  const drawer = page.getByRole('dialog', { name: /^Records: Taken away by NOT/ });
+  const drawer = page.getByRole('dialog', { name: /^Records: Removed by NOT/ });
   await expect(drawer.getByRole('listitem').first()).toBeVisible();
   await expect(drawer).toContainText(`of ${number.toLocaleString('en')},`);
   const string = (await drawer.locator('.string').textContent()) ?? '';
@@ -329,15 +329,15 @@ test('the query is read line by line, lines are combined by number, and keep the
 test('the report is ticked, commented on and taken along', async ({ page }) => {
   const { query } = await open(page);
   await query.type('@bats AND @light NOT road*');
-  await expect(query.finding(/^NOT road\* takes away/)).toBeVisible();
+  await expect(query.finding(/^NOT road\* removes/)).toBeVisible();
   await page.getByRole('button', { name: 'Report…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Report on the query' });
-  await dialog.getByRole('checkbox', { name: /^NOT road\* takes away/ }).check();
+  await dialog.getByRole('checkbox', { name: /^NOT road\* removes/ }).check();
   await dialog.getByLabel(/^Comment on: NOT road\*/).fill('Read ten of them: rightly out.');
   const waiting = page.waitForEvent('download');
   await dialog.getByRole('button', { name: 'Save as a file' }).click();
   const text = await readFile(await (await waiting).path(), 'utf8');
-  expect(text).toContain('- [x] NOT road* takes away');
+  expect(text).toContain('- [x] NOT road* removes');
   expect(text).toContain('Comment: Read ten of them: rightly out.');
   expect(text).toContain('@bats AND @light NOT road*');
   await dialog.getByRole('button', { name: 'Done' }).click();

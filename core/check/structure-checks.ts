@@ -108,7 +108,7 @@ export function checkRemoved({ root, dialects, count }: CheckSubject): FoundThin
           place(node.exclude),
         ),
         cost: { of: removed, words: 'records taken away' },
-        show: { label: `Taken away by NOT ${piece}`, query: removed },
+        show: { label: `Removed by NOT ${piece}`, query: removed },
       },
     ];
   });
