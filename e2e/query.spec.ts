@@ -220,9 +220,7 @@ test('what a NOT throws away is found, counted and read', async ({ page }) => {
   await query.type('@bats AND @light NOT road*');
   const finding = query.finding(/^NOT road\* removes/);
   await expect(finding).toBeVisible();
-  const number = Number(
-    /removes ([\d,]+)/.exec((await finding.textContent()) ?? '')?.[1]?.replace(',', ''),
-  );
+  const number = Number(/removes ([\d,]+)/.exec((await finding.textContent()) ?? '')?.[1]?.replace(',', ''));
   expect(number).toBeGreaterThan(0);
   await finding.getByRole('button', { name: 'Read them' }).click();
   const drawer = page.getByRole('dialog', { name: /^Records: Removed by NOT/ });
