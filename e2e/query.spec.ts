@@ -338,7 +338,7 @@ test('the report is ticked, commented on and taken along', async ({ page }) => {
   expect(text).toContain('- [x] NOT road* removes');
   expect(text).toContain('Comment: Read ten of them: rightly out.');
   expect(text).toContain('@bats AND @light NOT road*');
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
 });
 
 test('the query is simplified with its counts kept, and two queries are set side by side', async ({

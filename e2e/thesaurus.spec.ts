@@ -37,7 +37,7 @@ test('a database’s thesaurus is walked with counts, and headings and entry ter
   await expect(region('Chiroptera')).toBeVisible();
   await dialog.getByRole('button', { name: '+ Flying mammals' }).click();
   await dialog.getByRole('button', { name: /^\+ Murciélagos/ }).click();
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(workbench.line('bats', '"Flying mammals"')).toBeVisible();
   await expect(workbench.line('bats', 'Murciélagos')).toHaveAccessibleName('other language');
 });
@@ -87,7 +87,7 @@ test('a file of one’s own is loaded, walked, kept, and mended where it is brok
   await expect(dialog.getByRole('radio', { name: 'broken' })).toHaveAttribute('aria-checked', 'true');
   await load('photo.ttl', 'not a thesaurus at all');
   await expect(dialog.getByRole('alert').filter({ hasText: 'not a thesaurus in SKOS' })).toBeVisible();
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(workbench.line('bats', '"Noctules and kin"')).toBeVisible();
 
   await workbench.waitUntilSaved();

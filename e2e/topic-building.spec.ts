@@ -194,7 +194,7 @@ test('the same topic by pointer', async ({ page }) => {
   await thesaurus.getByRole('radio', { name: 'Gantry Engineering Abstracts' }).click();
   await thesaurus.getByRole('button', { name: 'Street lighting', exact: true }).click();
   await thesaurus.getByRole('button', { name: 'Add this heading' }).click();
-  await thesaurus.getByRole('button', { name: 'Done' }).click();
+  await thesaurus.getByRole('button', { name: 'Done', exact: true }).click();
   await expectTheWhole(page, workbench);
   await undoAll(page);
 });
@@ -219,7 +219,7 @@ test('frame, purpose and rules: a frame proposes concepts, rules set limiters an
   await page.keyboard.press('Escape');
   await dialog.getByLabel('Scope notes and rules').fill('Only peer-reviewed work.');
   await dialog.getByRole('button', { name: 'Apply these limiters and targets' }).click();
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByRole('banner').getByText('peer-reviewed')).toBeVisible();
   await expect(workbench.line('street light', '"street light"')).toBeVisible();
   await expect(
@@ -230,7 +230,7 @@ test('frame, purpose and rules: a frame proposes concepts, rules set limiters an
   // The purpose decides what is called good: nothing may be missed, so a large number is work and no fault.
   await page.getByRole('button', { name: 'Question and rules…' }).click();
   await dialog.getByRole('radio', { name: 'exhaustive search' }).click();
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(
     page.getByRole('button', { name: 'Target band of Heronsmere Life Index: to screen' }),
   ).toBeVisible();

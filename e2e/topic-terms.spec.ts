@@ -55,7 +55,7 @@ test('every mark has its reason, and a fix that mends it', async ({ page }) => {
       'Search it only in Heronsmere Life Index, Marlstone Full Text',
     ],
     ['bats', 'x', /single letter/, 'Remove it'],
-    ['bats', 'bat*', /of 100 records/, 'Switch it off'],
+    ['bats', 'bat*', /% of all records/, 'Switch it off'],
   ];
   for (const [concept, term, reason] of cases.toReversed()) {
     await remark(workbench, concept, term).click();
@@ -195,7 +195,7 @@ test('kinds are corrected, terms are meant for some databases only, and both are
   await expect(page.getByRole('checkbox', { name: 'Marlstone Full Text' })).toBeChecked();
   await expect(page.getByRole('checkbox', { name: 'Marlstone Full Text' })).toBeDisabled();
   await page.getByRole('checkbox', { name: 'Heronsmere Life Index' }).check();
-  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   const organisation = workbench.line('people', 'affiliation: "Marlstone Town"');
   await expect(organisation).toHaveAccessibleName('organisation, only for heronsmere, marlstone');
   await workbench.line('people', 'Fledermaus').focus();
@@ -203,7 +203,7 @@ test('kinds are corrected, terms are meant for some databases only, and both are
   await page.getByLabel('Kind of the term').selectOption('other language');
   await page.getByLabel('Language', { exact: true }).fill('de');
   await page.keyboard.press('Tab');
-  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(workbench.line('people', 'Fledermaus')).toHaveAccessibleName('other language');
   await page.getByRole('button', { name: 'Copy the table' }).click();
   await expect
@@ -226,7 +226,7 @@ test('a concept is placed, given fields and a note, split, merged and copied to 
   await page.getByRole('radio', { name: 'excluded' }).click();
   await page.getByRole('checkbox', { name: 'title', exact: true }).check();
   await page.getByLabel('Note on the concept').fill('clubs and puppets');
-  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByText('clubs and puppets')).toBeVisible();
   const expected = await workbench.countByHand(
     'heronsmere',
@@ -254,7 +254,7 @@ test('a concept is placed, given fields and a note, split, merged and copied to 
   await page.getByLabel('Copy to the project').selectOption('Bats and street lighting');
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(page.getByText('Copied to Bats and street lighting.')).toBeVisible();
-  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   await workbench.goTo('Projects');
   await page
     .getByRole('link', { name: /Bats and street lighting/ })

@@ -190,7 +190,7 @@ test('what is meant for one database is written only there, and said to be inten
   const added = dialog.getByLabel('Add to night light in Gantry Engineering Abstracts only');
   await added.fill('title: headlamp*');
   await added.press('Enter');
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(dialog).toHaveCount(0);
   const gantry = row(page, 'Gantry Engineering Abstracts');
   const heronsmere = row(page, 'Heronsmere Life Index');
@@ -260,7 +260,7 @@ test('a heading is put in for a database that calls it otherwise, a row left out
     .getByRole('region', { name: 'Rows of the draft' })
     .getByRole('checkbox', { name: 'hedge*' })
     .uncheck();
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(gantry.getByTestId('string')).not.toContainText('hedge');
   await expect(gantry).toContainText('left out here, as intended');
   await expect(row(page, 'Heronsmere Life Index').getByTestId('string')).toContainText('hedge*');
@@ -273,14 +273,14 @@ test('a heading is put in for a database that calls it otherwise, a row left out
     .getByLabel(/^Where .* is searched in Gantry/)
     .first()
     .selectOption('title');
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(gantry).toContainText('meant for this database');
 
   await page.getByRole('button', { name: 'Changes for Gantry Engineering Abstracts' }).click();
   const more = dialog.getByLabel('Add to behaviour in Gantry Engineering Abstracts only');
   await more.fill('heading(heronsmere): "Light pollution"');
   await more.press('Enter');
-  await dialog.getByRole('button', { name: 'Done' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await gantry
     .getByRole('button', {
       name: 'Put heading(gantry): "Obtrusive light" in for Gantry Engineering Abstracts',
