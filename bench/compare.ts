@@ -10,7 +10,7 @@ import {
 } from '#core/collection/index';
 import {
   createSharedDraft,
-  createTermQuestions,
+  createTermQueries,
   findOverlap,
   listCombinations,
   listProposals,
@@ -187,12 +187,12 @@ function measureApplication(): void {
   measure(
     'leave-one-out over 60 terms',
     (pool) =>
-      createTermQuestions(large.working).flatMap(({ terms }) =>
+      createTermQueries(large.working).flatMap(({ terms }) =>
         terms.map(({ draftWithout }) => pool(draftWithout)),
       ),
     400,
   );
-  const concepts = createTermQuestions(large.working).map(({ concept }) => concept);
+  const concepts = createTermQueries(large.working).map(({ concept }) => concept);
   const eight = Array.from({ length: 8 }, (_, at) => {
     const concept = concepts[at % 5]!;
     return { ...concept, terms: concept.terms.slice((at * 3) % 8, ((at * 3) % 8) + 5) };

@@ -1,4 +1,4 @@
-import { createSharedDraft, createTermQuestions } from '#core/compare/index';
+import { createSharedDraft, createTermQueries } from '#core/compare/index';
 import { writeQuery } from '#core/dialect/index';
 import type { Concept } from '#core/project/index';
 import { allowEach, countStrings } from '#core/holding/index';
@@ -52,7 +52,7 @@ function createQueries(turn: number) {
       : concept,
   );
   const state = { concepts: changed, blocks: [], draft: '@c0 AND @c1 AND (@c2 OR @c3) AND @c4' };
-  const questions = createTermQuestions(state);
+  const questions = createTermQueries(state);
   const terms = questions.flatMap((concept) => concept.terms);
   return {
     first: [

@@ -92,7 +92,7 @@ test('a variant gets another name and a note', async ({ page }) => {
   const dialog = page.getByRole('dialog', { name: 'Name and note' });
   await dialog.getByLabel('Name', { exact: true }).fill('all synonyms');
   await dialog.getByLabel('What changed, and why').fill('from the thesaurus');
-  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /^all synonyms/ })).toContainText('from the thesaurus');
 });
 

@@ -13,13 +13,13 @@ export type { DatabaseResult, Overlap, RepeatedRecord, SearchOrderStep } from '.
 export { SAMPLE_SIZE, createJudgementKey, drawFurther, drawRecords, judgePart } from './judged-sample';
 export { estimatePrecision, joinPrecisions } from './precision';
 export type { JudgedPart, ShareEstimate } from './precision';
-export type { Question } from './question';
+export type { LimitedQuery } from './limited-query';
 export { listSingleChanges } from './single-changes';
 export type { SingleChange } from './single-changes';
 export { listSteps } from './staircase';
 export type { Step } from './staircase';
-export { createSharedDraft, createTermQuestions } from './term-contributions';
-export type { ConceptQuestions, TermQuestions } from './term-contributions';
+export { createSharedDraft, createTermQueries } from './term-contributions';
+export type { ConceptQueries, TermQueries } from './term-contributions';
 export { findTermMarks } from './term-marks';
 export type { MarkFix, TermFacts, TermMark } from './term-marks';
 export { describeProposal, listProposals, rankProposals } from './proposed-changes';

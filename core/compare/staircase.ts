@@ -2,7 +2,7 @@ import { FIELDS, holdsNames, mapChildren, type Field, type QueryNode } from '../
 import { LIMITER_NAMES, listLimiters, type LimiterName, type Limiters } from '../limiter';
 import type { QueryState } from '../project';
 import { joinMembers, listMembers, type Member } from './members';
-import type { Question } from './question';
+import type { LimitedQuery } from './limited-query';
 
 /** One step of a staircase: what is put on, what stands after it, and the whole without it alone. */
 export interface Step {
@@ -12,9 +12,9 @@ export interface Step {
   /** What is put on, as it is written. */
   readonly words: string;
   readonly block?: string;
-  readonly after: Question;
+  readonly after: LimitedQuery;
   /** The whole query under all limiters, this step left out; nothing for a step without which nothing is left. */
-  readonly without: Question | undefined;
+  readonly without: LimitedQuery | undefined;
 }
 
 /** A part that a step puts on. */
@@ -119,7 +119,7 @@ function arrange(parts: readonly Part[], order: readonly string[]): Part[] {
   return [...moved, ...sorted.filter((part) => !moved.includes(part))];
 }
 
-function ask(parts: readonly Part[], limiters: Limiters): Question {
+function ask(parts: readonly Part[], limiters: Limiters): LimitedQuery {
   const members = parts.flatMap((part) => {
     if (part.kind !== 'member') return [];
     const hasField = parts.some((other) => other.kind === 'field' && other.of === part.key);

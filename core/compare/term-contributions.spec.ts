@@ -7,7 +7,7 @@ import { DEFAULT_FIELDS, build, dropInactive, listNodes, printQuery } from '../q
 import { buildIndex, createEvaluator, createNeutralExpression } from '../collection';
 import { TEST_HEADINGS, arbitraryDocument } from '../testing/arbitraries';
 import { satisfies } from '../testing/naive-evaluator';
-import { createSharedDraft, createTermQuestions } from './index';
+import { createSharedDraft, createTermQueries } from './index';
 
 const term = (id: string, text: string, off = false): Term => ({ id, text, off });
 const concept = (id: string, ...terms: Term[]): Concept => ({ id, name: id, block: id, terms, off: false });
@@ -51,7 +51,7 @@ describe('what a term brings', () => {
             };
           const all = documents.map((_, at) => at);
           const draft = createDraftQuery(state, []).root;
-          for (const { concept: home, whole, terms: questions } of createTermQuestions(state)) {
+          for (const { concept: home, whole, terms: questions } of createTermQueries(state)) {
             for (const question of questions) {
               // Taking out the last term leaves a group that finds nothing, not one that takes no part.
               const left = home.terms.filter((other) => other !== question.term && !other.off);
@@ -77,7 +77,7 @@ describe('what a term brings', () => {
       blocks: [],
       draft: '@a',
     };
-    const [questions] = createTermQuestions(state);
+    const [questions] = createTermQueries(state);
     const nodes = new Set(questions!.terms.flatMap((one) => listNodes(one.draftWithout)));
     for (const one of questions!.terms) expect(nodes.has(one.finds)).toBe(true);
   });

@@ -6,7 +6,7 @@ import { build, listChildren, mapChildren, parseQuery, type QueryNode } from '..
  * less `conceptWithout`; what only it brings to the draft is `draft` less `draftWithout`. An empty
  * tree stands where nothing would be left: it finds nothing.
  */
-export interface TermQuestions {
+export interface TermQueries {
   readonly term: Term;
   readonly finds: QueryNode;
   readonly conceptWithout: QueryNode;
@@ -14,24 +14,24 @@ export interface TermQuestions {
 }
 
 /** A concept with the questions of its terms, in their order. */
-export interface ConceptQuestions {
+export interface ConceptQueries {
   readonly concept: Concept;
   /** Any of its terms, though the concept may be switched off. */
   readonly whole: QueryNode;
-  readonly terms: readonly TermQuestions[];
+  readonly terms: readonly TermQueries[];
 }
 
 /**
  * The questions of all terms of a draft. Trees share equal nodes, so that a writer or an evaluator does each
  * piece only once.
  */
-export function createTermQuestions(state: QueryState): ConceptQuestions[] {
+export function createTermQueries(state: QueryState): ConceptQueries[] {
   const { concepts, draft } = state;
   const root = readDraft(draft);
   const blocks = readBlocks(state);
   return concepts.map((concept) => {
     const { whole, finds, rests } = readConcept(concept);
-    const terms = concept.terms.map((term, place): TermQuestions => {
+    const terms = concept.terms.map((term, place): TermQueries => {
       const rest = rests[place] ?? build.empty();
       const others = new Map(blocks).set(concept.block, switchConcept(concept, rest));
       return {

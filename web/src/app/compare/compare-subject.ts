@@ -1,5 +1,5 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { createSharedDraft, listMembers, type Question } from '#core/compare/index';
+import { createSharedDraft, listMembers, type LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Project, SearchState } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';
@@ -65,19 +65,19 @@ export class CompareSubject {
   }
 
   /** How the count of a question stands; it is written when there is time, and showing it asks for it. */
-  look({ root, limiters }: Question, dialect: Dialect): Counted | undefined {
+  look({ root, limiters }: LimitedQuery, dialect: Dialect): Counted | undefined {
     return this.counts.peekLater(this.share(root), dialect, limiters);
   }
 
   /** The whole as it stands. */
-  readonly whole = computed<Question>(() => ({ root: this.root(), limiters: this.state().limiters }));
+  readonly whole = computed<LimitedQuery>(() => ({ root: this.root(), limiters: this.state().limiters }));
 
   lookWhole(dialect: Dialect): Counted | undefined {
     return this.look(this.whole(), dialect);
   }
 
   /** The databases in which something else is counted than a question asks, each with what it is. */
-  listOff(questions: readonly Question[]): { readonly name: string; readonly words: string }[] {
+  listOff(questions: readonly LimitedQuery[]): { readonly name: string; readonly words: string }[] {
     return this.dialects().flatMap((dialect) => {
       const words = questions.flatMap((question) => {
         const counted = this.look(question, dialect);

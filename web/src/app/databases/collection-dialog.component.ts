@@ -11,7 +11,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { createOwnRecords } from './own-records';
 
 /** The database that more files are for; a new one if there is none. */
-export interface CollectionQuestion {
+export interface CollectionDialogData {
   readonly database?: OwnDatabase;
 }
 
@@ -34,7 +34,7 @@ export class CollectionDialogComponent {
   private readonly client = inject(COLLECTION_CLIENT);
   private readonly repository = inject(COLLECTION_REPOSITORY);
   private readonly dialog = inject<MatDialogRef<CollectionDialogComponent, OwnDatabase>>(MatDialogRef);
-  protected readonly database = inject<CollectionQuestion>(MAT_DIALOG_DATA).database;
+  protected readonly database = inject<CollectionDialogData>(MAT_DIALOG_DATA).database;
 
   protected readonly name = signal(this.database?.dialect.name ?? '');
   protected readonly files = signal<readonly File[]>([]);

@@ -14,8 +14,8 @@ import { AskedCounts } from '../counting/asked-counts';
 import { ConfirmedServers } from '../data/connections/sru/confirmed-servers';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
-import { CollectionDialogComponent, type CollectionQuestion } from './collection-dialog.component';
-import { DialectDialogComponent, type DialectQuestion } from './dialect-dialog.component';
+import { CollectionDialogComponent, type CollectionDialogData } from './collection-dialog.component';
+import { DialectDialogComponent, type DialectDialogData } from './dialect-dialog.component';
 import {
   describeConnection,
   describeLimiters,
@@ -81,7 +81,7 @@ export class DatabasesPageComponent {
 
   protected addServer(): void {
     this.dialogs
-      .open<SruDialogComponent, undefined, DialectQuestion>(SruDialogComponent, { width: 620 })
+      .open<SruDialogComponent, undefined, DialectDialogData>(SruDialogComponent, { width: 620 })
       .afterClosed()
       .subscribe((question) => {
         if (question) this.editDialect(question);
@@ -91,7 +91,7 @@ export class DatabasesPageComponent {
   /** Takes files in: as a new database, or onto one that is a collection. */
   protected importRecords(database?: OwnDatabase): void {
     this.dialogs
-      .open<CollectionDialogComponent, CollectionQuestion, OwnDatabase>(CollectionDialogComponent, {
+      .open<CollectionDialogComponent, CollectionDialogData, OwnDatabase>(CollectionDialogComponent, {
         data: database ? { database } : {},
         width: 720,
       })
@@ -118,9 +118,9 @@ export class DatabasesPageComponent {
     this.confirmedTurn.update((turn) => turn + 1);
   }
 
-  private editDialect(question: DialectQuestion): void {
+  private editDialect(question: DialectDialogData): void {
     this.dialogs
-      .open<DialectDialogComponent, DialectQuestion, OwnDatabase>(DialectDialogComponent, {
+      .open<DialectDialogComponent, DialectDialogData, OwnDatabase>(DialectDialogComponent, {
         data: question,
         width: 1080,
       })

@@ -26,7 +26,7 @@ import { LEVEL_WORDS } from '../words/fidelity-levels';
 import { Dialogs } from '../ui/dialogs';
 
 /** What the dialog begins with. */
-export interface DialectQuestion {
+export interface DialectDialogData {
   readonly dialect?: Dialect;
   readonly connection: OwnConnection;
   /** It is one of the project's already. */
@@ -48,12 +48,12 @@ export class DialectDialogComponent {
   private readonly open = inject(OpenProject);
   private readonly dialog = inject<MatDialogRef<DialectDialogComponent, OwnDatabase>>(MatDialogRef);
   private readonly dialogs = inject(Dialogs);
-  private readonly question = inject<DialectQuestion>(MAT_DIALOG_DATA);
+  private readonly data = inject<DialectDialogData>(MAT_DIALOG_DATA);
 
   protected readonly sections = DIALECT_FORM;
   protected readonly bases = [...TEMPLATE_DIALECTS, ...OPEN_DIALECTS, ...DIALECTS];
-  protected readonly isKnown = this.question.isKnown === true;
-  protected readonly document = signal<unknown>(this.question.dialect ?? this.begin(TEMPLATE_DIALECTS[0]));
+  protected readonly isKnown = this.data.isKnown === true;
+  protected readonly document = signal<unknown>(this.data.dialect ?? this.begin(TEMPLATE_DIALECTS[0]));
   protected readonly sample = signal(SAMPLE);
   protected readonly fileFault = signal('');
   private readonly checked = computed(() => checkDialect(this.document()));
@@ -135,7 +135,7 @@ export class DialectDialogComponent {
   protected keep(): void {
     const { dialect } = this.checked();
     if (dialect && this.faults().length === 0)
-      this.dialog.close({ dialect, connection: this.question.connection });
+      this.dialog.close({ dialect, connection: this.data.connection });
   }
 
   /** A copy under a name of its own. */

@@ -6,7 +6,7 @@ import { describeInFull } from '#core/problem/index';
 import { SRU_VERSIONS, type SruEndpoint, type SruVersion } from '#core/sru/index';
 import { ConfirmedServers } from '../data/connections/sru/confirmed-servers';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
-import type { DialectQuestion } from './dialect-dialog.component';
+import type { DialectDialogData } from './dialect-dialog.component';
 import { createServerDialect } from './server-dialect';
 import { explainSruServer } from '../data/connections/sru/sru-connection';
 
@@ -73,7 +73,7 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
 })
 export class SruDialogComponent {
   private readonly confirmed = inject(ConfirmedServers);
-  private readonly dialog = inject<MatDialogRef<SruDialogComponent, DialectQuestion>>(MatDialogRef);
+  private readonly dialog = inject<MatDialogRef<SruDialogComponent, DialectDialogData>>(MatDialogRef);
   protected readonly versions = SRU_VERSIONS;
   protected readonly address = signal('');
   protected readonly version = signal<SruVersion>('1.2');

@@ -12,7 +12,7 @@ export interface FreezeAnswer {
 }
 
 /** What is asked for: a new variant, or another name for one. */
-export interface FreezeQuestion extends FreezeAnswer {
+export interface FreezeDialogData extends FreezeAnswer {
   readonly isThere: boolean;
 }
 
@@ -22,10 +22,10 @@ export interface FreezeQuestion extends FreezeAnswer {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule],
   template: `
-    <h2 mat-dialog-title>{{ question.isThere ? 'Name and note' : 'Freeze as variant' }}</h2>
+    <h2 mat-dialog-title>{{ data.isThere ? 'Name and note' : 'Freeze as variant' }}</h2>
     <form [formGroup]="form" (ngSubmit)="freeze()">
       <mat-dialog-content>
-        @if (!question.isThere) {
+        @if (!data.isThere) {
           <p class="quiet">The query, its concepts, the limiters and the counts are kept as they are now.</p>
         }
         <mat-form-field
@@ -45,7 +45,7 @@ export interface FreezeQuestion extends FreezeAnswer {
       <mat-dialog-actions align="end">
         <button mat-button type="button" mat-dialog-close>Cancel</button>
         <button mat-flat-button type="submit" [disabled]="form.invalid">
-          {{ question.isThere ? 'Keep' : 'Freeze' }}
+          {{ data.isThere ? 'Save' : 'Freeze' }}
         </button>
       </mat-dialog-actions>
     </form>
@@ -59,13 +59,13 @@ export interface FreezeQuestion extends FreezeAnswer {
 })
 export class FreezeDialogComponent {
   private readonly dialog = inject<MatDialogRef<FreezeDialogComponent, FreezeAnswer>>(MatDialogRef);
-  protected readonly question = inject<FreezeQuestion>(MAT_DIALOG_DATA);
+  protected readonly data = inject<FreezeDialogData>(MAT_DIALOG_DATA);
   protected readonly form = new FormGroup({
-    name: new FormControl(this.question.name, {
+    name: new FormControl(this.data.name, {
       nonNullable: true,
       validators: [Validators.pattern(/\S/), (field) => Validators.required(field)],
     }),
-    note: new FormControl(this.question.note, { nonNullable: true }),
+    note: new FormControl(this.data.note, { nonNullable: true }),
   });
 
   protected freeze(): void {

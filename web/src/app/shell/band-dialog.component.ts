@@ -8,7 +8,7 @@ import type { TargetBand } from '#core/project/index';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** Whose band, and how it stands. */
-export interface BandQuestion {
+export interface BandDialogData {
   readonly name: string;
   readonly band: TargetBand;
   /** How many databases are searched. */
@@ -31,7 +31,7 @@ export interface BandAnswer {
     <form [formGroup]="form" (ngSubmit)="set()">
       <mat-dialog-content>
         <p class="quiet">
-          How many results from {{ question.name }} do you want to read? Leave either end empty for no limit.
+          How many results from {{ data.name }} do you want to read? Leave either end empty for no limit.
         </p>
         <div class="ends">
           <mat-form-field
@@ -43,9 +43,9 @@ export interface BandAnswer {
             ><input matInput aria-label="at most" type="number" min="0" formControlName="to"
           /></mat-form-field>
         </div>
-        @if (question.databases > 1) {
+        @if (data.databases > 1) {
           <mat-checkbox formControlName="isForAll"
-            >the same for all {{ question.databases }} databases</mat-checkbox
+            >the same for all {{ data.databases }} databases</mat-checkbox
           >
         }
         @if (isReversed()) {
@@ -68,10 +68,10 @@ export interface BandAnswer {
 })
 export class BandDialogComponent {
   private readonly dialog = inject<MatDialogRef<BandDialogComponent, BandAnswer>>(MatDialogRef);
-  protected readonly question = inject<BandQuestion>(MAT_DIALOG_DATA);
+  protected readonly data = inject<BandDialogData>(MAT_DIALOG_DATA);
   protected readonly form = new FormGroup({
-    from: new FormControl<number | null>(this.question.band.from ?? null, Validators.min(0)),
-    to: new FormControl<number | null>(this.question.band.to ?? null, Validators.min(0)),
+    from: new FormControl<number | null>(this.data.band.from ?? null, Validators.min(0)),
+    to: new FormControl<number | null>(this.data.band.to ?? null, Validators.min(0)),
     isForAll: new FormControl(false, { nonNullable: true }),
   });
 

@@ -1,9 +1,9 @@
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { describe, expect, it, vi } from 'vitest';
 import { drawView } from '../testing/view';
-import { BandDialogComponent, type BandQuestion } from './band-dialog.component';
+import { BandDialogComponent, type BandDialogData } from './band-dialog.component';
 
-function draw(question: Partial<BandQuestion> = {}) {
+function draw(question: Partial<BandDialogData> = {}) {
   const close = vi.fn();
   const view = drawView(BandDialogComponent, {}, [
     { provide: MAT_DIALOG_DATA, useValue: { name: 'Gantry', band: {}, databases: 3, ...question } },

@@ -4,11 +4,11 @@ import { getProjectTitle, type Change, type TargetBand } from '#core/project/ind
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { IconComponent } from '../ui/icon.component';
-import { BandDialogComponent, type BandAnswer, type BandQuestion } from './band-dialog.component';
+import { BandDialogComponent, type BandAnswer, type BandDialogData } from './band-dialog.component';
 import {
   FreezeDialogComponent,
   type FreezeAnswer,
-  type FreezeQuestion,
+  type FreezeDialogData,
 } from '../freezing/freeze-dialog.component';
 import { FreezeVariant } from '../freezing/freeze-variant';
 import { GaugeComponent } from './gauge.component';
@@ -54,7 +54,7 @@ export class TopBandComponent {
 
   protected freeze(): void {
     this.dialogs
-      .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
+      .open<FreezeDialogComponent, FreezeDialogData, FreezeAnswer>(FreezeDialogComponent, {
         data: { name: this.freezing.proposeName(), note: '', isThere: false },
         width: 420,
       })
@@ -66,7 +66,7 @@ export class TopBandComponent {
 
   protected askBand(database: string, name: string): void {
     this.dialogs
-      .open<BandDialogComponent, BandQuestion, BandAnswer>(BandDialogComponent, {
+      .open<BandDialogComponent, BandDialogData, BandAnswer>(BandDialogComponent, {
         data: { name, band: this.getBand(database), databases: this.open.dialects().length },
         width: 380,
       })

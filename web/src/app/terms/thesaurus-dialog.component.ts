@@ -33,7 +33,7 @@ import { ThesaurusStore, hasHope, type ThesaurusEntry } from '../state/thesaurus
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 
 /** What the dialog is opened with. */
-export interface ThesaurusQuestion {
+export interface ThesaurusDialogData {
   readonly concept: string;
   readonly words: string;
 }
@@ -55,7 +55,7 @@ export class ThesaurusDialogComponent {
   protected readonly store = inject(ThesaurusStore);
   private readonly entry = inject(TermEntry);
   private readonly announcer = inject(LiveAnnouncer);
-  private readonly data = inject<ThesaurusQuestion>(MAT_DIALOG_DATA);
+  private readonly data = inject<ThesaurusDialogData>(MAT_DIALOG_DATA);
 
   private readonly chosen = signal<string | undefined>(undefined);
   protected readonly sought = signal(this.data.words);

@@ -26,7 +26,7 @@ import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import { SuggestionFinder, type SuggestionQuestion } from '../terms/suggestions/suggestion-finder';
+import { SuggestionFinder, type SuggestionRequest } from '../terms/suggestions/suggestion-finder';
 import { SECTIONS, type Suggestion } from '../terms/suggestions/suggestion';
 import { TopicDialogs } from './topic-dialogs';
 
@@ -79,7 +79,7 @@ export class SuggestionPanelComponent {
       this.term()?.text ?? this.concept().terms.find((term) => !term.off)?.text ?? this.concept().name;
     return readPlainWords(text);
   });
-  private readonly question = computed<SuggestionQuestion | undefined>(() => {
+  private readonly question = computed<SuggestionRequest | undefined>(() => {
     const dialect = this.dialect();
     return (
       dialect && { concept: this.concept(), terms: this.terms(), dialects: this.open.dialects(), dialect }
@@ -183,7 +183,7 @@ export class SuggestionPanelComponent {
     this.opened.update((opened) => new Set([...opened, section]));
   }
 
-  private async look(question: SuggestionQuestion, isStale: () => boolean): Promise<void> {
+  private async look(question: SuggestionRequest, isStale: () => boolean): Promise<void> {
     this.isLooking.set(true);
     const fresh: Suggestion[] = [];
     const lookouts = [...this.finder.list(question), ...this.finder.listSlips(question)];

@@ -1,5 +1,5 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { createTermQuestions, type TermQuestions } from '#core/compare/index';
+import { createTermQueries, type TermQueries } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
@@ -33,7 +33,7 @@ export class TopicNumbers {
   private readonly described = new WeakMap<Term, readonly TermNumbers[]>();
   private readonly inSight = signal<ReadonlyMap<string, LineRange>>(new Map());
 
-  readonly questions = computed(() => createTermQuestions(this.open.working()));
+  readonly questions = computed(() => createTermQueries(this.open.working()));
   private readonly size = computed(() => this.questions().reduce((sum, { terms }) => sum + terms.length, 0));
 
   /** Tells which lines of a concept are in sight. */
@@ -75,8 +75,8 @@ export class TopicNumbers {
     const dialects = this.open.dialects();
     const limiters = this.open.limiters();
     this.queries.dropLater();
-    const near: TermQuestions[] = [];
-    const far: TermQuestions[] = [];
+    const near: TermQueries[] = [];
+    const far: TermQueries[] = [];
     for (const { concept, terms } of this.questions()) {
       const { start, end } = this.inSight().get(concept.id) ?? { start: 0, end: FIRST_LINES };
       terms.forEach((question, line) => (line >= start && line < end ? near : far).push(question));
@@ -94,7 +94,7 @@ export class TopicNumbers {
   });
 
   /** The numbers of a term in some databases; the same value while none of them changes. */
-  describe(question: TermQuestions, whole: QueryNode, dialects: readonly Dialect[]): readonly TermNumbers[] {
+  describe(question: TermQueries, whole: QueryNode, dialects: readonly Dialect[]): readonly TermNumbers[] {
     const numbers = dialects.map((dialect): TermNumbers => {
       const finds = this.look(question.finds, dialect);
       if (question.term.off || finds.state.status !== 'counted')

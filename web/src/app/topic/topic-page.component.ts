@@ -13,7 +13,7 @@ import {
   signal,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import { findTermMarks, type ConceptQuestions, type TermMark } from '#core/compare/index';
+import { findTermMarks, type ConceptQueries, type TermMark } from '#core/compare/index';
 import {
   createTermKey,
   MAX_CONCEPTS,
@@ -336,7 +336,7 @@ export class TopicPageComponent {
     afterNextRender(() => this.focus(selector), { injector: this.injector });
   }
 
-  private describeConcept({ concept, whole, terms }: ConceptQuestions, index: number): ConceptView {
+  private describeConcept({ concept, whole, terms }: ConceptQueries, index: number): ConceptView {
     const shown = this.shown();
     const marks = this.marks();
     const description = this.descriptions()[index];

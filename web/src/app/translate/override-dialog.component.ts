@@ -8,7 +8,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { createOtherField, listDraftRows, setDraftRow, type DraftRow } from './database-override';
 
 /** The database that the dialog is about. */
-export interface OverrideQuestion {
+export interface OverrideDialogData {
   readonly id: string;
   readonly name: string;
 }
@@ -19,7 +19,7 @@ export interface OverrideQuestion {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS, MatCheckbox],
   template: `
-    <h2 mat-dialog-title>Changes for {{ question.name }}</h2>
+    <h2 mat-dialog-title>Changes for {{ data.name }}</h2>
     <mat-dialog-content>
       <p class="quiet">
         What you choose here is written in this database only, is kept through later edits, and is never
@@ -58,7 +58,7 @@ export interface OverrideQuestion {
                 @if (term.isHere && term.canHaveField) {
                   <select
                     #field
-                    [attr.aria-label]="'Where ' + term.term.text + ' is searched in ' + question.name"
+                    [attr.aria-label]="'Where ' + term.term.text + ' is searched in ' + data.name"
                     (change)="searchIn(concept.concept, term.term, field.value)"
                   >
                     <option value="">same field</option>
@@ -85,7 +85,7 @@ export interface OverrideQuestion {
               #field
               type="text"
               class="code"
-              [attr.aria-label]="'Add to ' + concept.concept.name + ' in ' + question.name + ' only'"
+              [attr.aria-label]="'Add to ' + concept.concept.name + ' in ' + data.name + ' only'"
               placeholder="another term, in this database only"
             />
             <button type="submit" class="link">Add here</button>
@@ -103,7 +103,7 @@ export interface OverrideQuestion {
 })
 export class OverrideDialogComponent {
   private readonly open = inject(OpenProject);
-  protected readonly question = inject<OverrideQuestion>(MAT_DIALOG_DATA);
+  protected readonly data = inject<OverrideDialogData>(MAT_DIALOG_DATA);
   protected readonly fields = FIELDS;
 
   protected readonly concepts = computed(() =>
@@ -113,8 +113,8 @@ export class OverrideDialogComponent {
         .filter(({ off }) => !off)
         .map((term) => ({
           term,
-          isHere: this.listDatabases(term).includes(this.question.id),
-          isOnlyHere: this.listDatabases(term).every((one) => one === this.question.id),
+          isHere: this.listDatabases(term).includes(this.data.id),
+          isOnlyHere: this.listDatabases(term).every((one) => one === this.data.id),
           canHaveField: createTermQuery({ text: term.text }).kind !== 'heading',
         })),
     })),
@@ -124,8 +124,8 @@ export class OverrideDialogComponent {
       const databases = row.databases ?? this.open.working().databases;
       return {
         row,
-        isHere: databases.includes(this.question.id),
-        isOnlyHere: databases.every((one) => one === this.question.id),
+        isHere: databases.includes(this.data.id),
+        isOnlyHere: databases.every((one) => one === this.data.id),
       };
     }),
   );
@@ -134,7 +134,7 @@ export class OverrideDialogComponent {
     const { draft, databases } = this.open.working();
     this.open.change({
       kind: 'rewrite-draft',
-      text: setDraftRow(draft, row, this.question.id, on, databases),
+      text: setDraftRow(draft, row, this.data.id, on, databases),
     });
   }
 
@@ -144,7 +144,7 @@ export class OverrideDialogComponent {
     if (!field) return;
     const { databases } = this.open.working();
     const id = this.open.createId();
-    const changes = createOtherField(concept, term, field, this.question.id, databases, id);
+    const changes = createOtherField(concept, term, field, this.data.id, databases, id);
     this.open.change({ kind: 'compound', changes });
   }
 
@@ -157,7 +157,7 @@ export class OverrideDialogComponent {
   protected set(term: Term, on: boolean): void {
     const { id, off: _, databases: __, ...rest } = term;
     const now = this.listDatabases(term);
-    const next = on ? [...now, this.question.id] : now.filter((one) => one !== this.question.id);
+    const next = on ? [...now, this.data.id] : now.filter((one) => one !== this.data.id);
     const isEverywhere = this.open.working().databases.every((one) => next.includes(one));
     this.open.change({
       kind: 'describe-term',
@@ -173,7 +173,7 @@ export class OverrideDialogComponent {
     this.open.change({
       kind: 'add-terms',
       concept: concept.id,
-      terms: [{ ...term, databases: [this.question.id] }],
+      terms: [{ ...term, databases: [this.data.id] }],
     });
     field.value = '';
   }

@@ -40,7 +40,7 @@ import type { PhraseWay, RenderingRow } from './rendering/rendering-row';
 import { RenderingRowComponent } from './rendering/rendering-row.component';
 import { costsNothing, describeProof, listPieceCosts, listSharedDifferences } from './differences';
 import { FiltersDialogComponent } from './filters-dialog.component';
-import { OverrideDialogComponent, type OverrideQuestion } from './override-dialog.component';
+import { OverrideDialogComponent, type OverrideDialogData } from './override-dialog.component';
 import { listHeadingOffers, type HeadingOffer } from './heading-offers';
 import { listIntended } from './intended';
 import { Proofs } from './proofs';
@@ -216,7 +216,7 @@ export class TranslatePageComponent {
   }
 
   protected askOverride({ id, name }: RenderingRow): void {
-    this.dialogs.open<OverrideDialogComponent, OverrideQuestion, never>(OverrideDialogComponent, {
+    this.dialogs.open<OverrideDialogComponent, OverrideDialogData, never>(OverrideDialogComponent, {
       data: { id, name },
       width: 760,
     });

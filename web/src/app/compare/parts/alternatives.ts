@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { createRecallQuery, createSharedDraft, tryChange, type Question } from '#core/compare/index';
+import { createRecallQuery, createSharedDraft, tryChange, type LimitedQuery } from '#core/compare/index';
 import type { Change, Project } from '#core/project/index';
 import { FreezeVariant } from '../../freezing/freeze-variant';
 import { OpenProject } from '../../state/open-project';
@@ -13,13 +13,13 @@ export class Alternatives {
   private readonly messages = inject(Messages);
 
   /** What the draft would be after a change; nothing if it cannot be made. */
-  ask(project: Project, change: Change): Question | undefined {
+  ask(project: Project, change: Change): LimitedQuery | undefined {
     const changed = tryChange(project, change);
     return changed && { root: createSharedDraft(changed.working), limiters: changed.working.limiters };
   }
 
   /** As `ask`, within the must-finds: what of them would be found. */
-  askRecall(question: Question): Question | undefined {
+  askRecall(question: LimitedQuery): LimitedQuery | undefined {
     const { mustFinds } = this.open.project();
     if (mustFinds.length === 0) return undefined;
     return { root: createRecallQuery(question.root, mustFinds), limiters: question.limiters };

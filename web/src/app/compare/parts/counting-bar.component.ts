@@ -5,7 +5,7 @@ import { Counts } from '../../counting/counts';
 import { CompareSubject } from '../compare-subject';
 import { OpenProject } from '../../state/open-project';
 import { formatNumber } from '../../ui/number-format';
-import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
+import { HandQueueDialogComponent, type HandQueueDialogData } from './hand-queue-dialog.component';
 import { Dialogs } from '../../ui/dialogs';
 import { Connections } from '../../state/connections';
 import { AskedCounts } from '../../counting/asked-counts';
@@ -160,7 +160,7 @@ export class CountingBarComponent {
   }
 
   protected openQueue(): void {
-    this.dialogs.open<HandQueueDialogComponent, HandQueueQuestion, never>(HandQueueDialogComponent, {
+    this.dialogs.open<HandQueueDialogComponent, HandQueueDialogData, never>(HandQueueDialogComponent, {
       data: { title: this.title(), counted: this.counted },
       width: 720,
     });

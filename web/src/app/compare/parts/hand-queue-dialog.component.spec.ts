@@ -9,7 +9,7 @@ import type { Counted } from '../../counting/count-state';
 import { SmallWorld, arbitraryWorld, type World } from '../testing/small-world';
 import { CombinationsComponent } from '../tools/combinations/combinations.component';
 import { StaircaseComponent } from '../tools/staircase/staircase.component';
-import { HandQueueDialogComponent, type HandQueueQuestion } from './hand-queue-dialog.component';
+import { HandQueueDialogComponent, type HandQueueDialogData } from './hand-queue-dialog.component';
 
 const PAPERBARK: Dialect = { ...TEMPLATE_DIALECTS[0]!, id: 'paperbark', name: 'Paperbark Index' };
 
@@ -22,7 +22,7 @@ function start({ project, records }: World) {
     databases: ['paperbark'],
     ownDatabases: [{ dialect: PAPERBARK, connection: { kind: 'by-hand' as const } }],
   };
-  const question: HandQueueQuestion = { title: 'Staircase', counted: (() => asked()) as never };
+  const question: HandQueueDialogData = { title: 'Staircase', counted: (() => asked()) as never };
   const small = new SmallWorld({ ...project, working }, { paperbark: records.cardinal }, true, [
     { provide: MAT_DIALOG_DATA, useValue: question },
     { provide: Clipboard, useValue: { copy: (text: string) => copied.push(text) > 0 } },

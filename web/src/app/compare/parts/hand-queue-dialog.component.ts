@@ -21,7 +21,7 @@ import { formatAmount } from '../../ui/number-format';
 import { TextClipboard } from '../../data/text-clipboard';
 
 /** Whose counts are typed in. */
-export interface HandQueueQuestion {
+export interface HandQueueDialogData {
   readonly title: string;
   readonly counted: Signal<readonly (Counted | undefined)[]>;
 }
@@ -36,7 +36,7 @@ export interface HandQueueQuestion {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS],
   template: `
-    <h2 mat-dialog-title>Count by hand: {{ question.title }}</h2>
+    <h2 mat-dialog-title>Count by hand: {{ data.title }}</h2>
     <mat-dialog-content>
       @if (current(); as item) {
         <p>
@@ -110,7 +110,7 @@ export class HandQueueDialogComponent {
   private readonly clipboard = inject(TextClipboard);
   private readonly project = inject(OpenProject);
   private readonly typedCounts = inject(TypedCounts);
-  protected readonly question = inject<HandQueueQuestion>(MAT_DIALOG_DATA);
+  protected readonly data = inject<HandQueueDialogData>(MAT_DIALOG_DATA);
   protected readonly typed = signal('');
   protected readonly copied = signal('');
   private readonly skipped = signal<readonly string[]>([]);
@@ -118,7 +118,7 @@ export class HandQueueDialogComponent {
 
   /** Each string once, the shortest first; those put off come last. */
   protected readonly open = computed(() => {
-    const items = this.question.counted().flatMap((one) => {
+    const items = this.data.counted().flatMap((one) => {
       if (!one?.byHand || one.state.status === 'counted') return [];
       const { database, string } = one.byHand;
       const { limiters } = one.byHand;

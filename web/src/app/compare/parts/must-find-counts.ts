@@ -3,7 +3,7 @@ import {
   createMustFindQuery,
   judgeMustFind,
   type MustFindStanding,
-  type Question,
+  type LimitedQuery,
 } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { MustFind, SearchState } from '#core/project/index';
@@ -69,7 +69,7 @@ export class MustFindCounts {
   }
 
   /** How many records with the title the state finds, record by record, where the database gives them. */
-  private lookListed(query: Question['root'], state: SearchState, dialect: Dialect): number | undefined {
+  private lookListed(query: LimitedQuery['root'], state: SearchState, dialect: Dialect): number | undefined {
     const key = `${dialect.id} ${printQuery(query)} ${JSON.stringify(state.limiters)} ${printQuery(this.subject.read(state))}`;
     const known = this.listed().get(key);
     if (known !== undefined || this.asking.has(key)) return known;
@@ -81,7 +81,7 @@ export class MustFindCounts {
   }
 
   private async countListed(
-    query: Question['root'],
+    query: LimitedQuery['root'],
     state: SearchState,
     dialect: Dialect,
   ): Promise<number | undefined> {

@@ -6,7 +6,7 @@ import type { Vocabulary } from '#core/vocabulary/index';
 import { nextTurn } from '../../counting/turns';
 import { OpenProject } from '../../state/open-project';
 import { ThesaurusStore } from '../../state/thesaurus-store';
-import { SuggestionFinder, type SuggestionQuestion } from '../../terms/suggestions/suggestion-finder';
+import { SuggestionFinder, type SuggestionRequest } from '../../terms/suggestions/suggestion-finder';
 import type { Suggestion } from '../../terms/suggestions/suggestion';
 import { CompareSubject } from '../compare-subject';
 import { mapSliced } from './sliced';
@@ -82,7 +82,7 @@ export class OfferedTerms {
   }
 
   /** Each kind of each concept in a turn of its own: the page answers input in between. */
-  private async findAll(questions: readonly SuggestionQuestion[]): Promise<void> {
+  private async findAll(questions: readonly SuggestionRequest[]): Promise<void> {
     for (const question of questions) this.asked.add(question.concept);
     for (const question of questions) {
       const looking: Promise<readonly Suggestion[]>[] = [];
@@ -103,7 +103,7 @@ export class OfferedTerms {
     if (offered.length > 0) this.found.update((found) => new Map(found).set(concept, offered));
   }
 
-  private createQuestion(concept: Concept, dialects: readonly Dialect[]): SuggestionQuestion | undefined {
+  private createQuestion(concept: Concept, dialects: readonly Dialect[]): SuggestionRequest | undefined {
     const [dialect] = dialects;
     if (!dialect || concept.off) return undefined;
     return { concept, terms: concept.terms.filter(({ off }) => !off), dialects, dialect };

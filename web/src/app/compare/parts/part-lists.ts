@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { Question } from '#core/compare/index';
+import type { LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { deduplicateRecords, type RecordKeys } from '#core/record/index';
@@ -26,10 +26,10 @@ export class PartLists {
 
   /** The three parts record by record, and which single change lets a record in or keeps it out. */
   async list(
-    from: Question,
-    to: Question,
+    from: LimitedQuery,
+    to: LimitedQuery,
     dialect: Dialect,
-    singles: readonly { change: { words: string; sign: string }; question: Question }[],
+    singles: readonly { change: { words: string; sign: string }; question: LimitedQuery }[],
   ): Promise<Outcome<PartNumbers>> {
     if (!(await this.sets.gives(dialect)))
       return fail(createProblem('records-not-given', 'error', { database: dialect.name }));

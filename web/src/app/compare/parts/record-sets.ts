@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { LRUCache } from 'lru-cache';
-import { createSetCounter, type Question, type UnionCounter } from '#core/compare/index';
+import { createSetCounter, type LimitedQuery, type UnionCounter } from '#core/compare/index';
 import { RecordSet } from '#core/collection/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
@@ -49,7 +49,7 @@ export class RecordSets {
   }
 
   /** The records of a question in a database that gives them. */
-  async list(question: Question, dialect: Dialect): Promise<Outcome<ListedRecords>> {
+  async list(question: LimitedQuery, dialect: Dialect): Promise<Outcome<ListedRecords>> {
     const { rendering, countKey } = this.counts.peek(
       this.subject.share(question.root),
       dialect,
@@ -66,7 +66,7 @@ export class RecordSets {
    * records themselves while they are few. Nothing where there are too many, or only estimates.
    */
   async listReadable(
-    question: Question,
+    question: LimitedQuery,
     dialect: Dialect,
     amount: Amount,
   ): Promise<Outcome<ReadableRecords | undefined>> {
@@ -129,14 +129,14 @@ export class RecordSets {
   }
 
   /** Counts unions of some questions, by record sets where they are to be had, else by strings. */
-  async createCounter(questions: readonly Question[], dialect: Dialect): Promise<Outcome<UnionCounter>> {
+  async createCounter(questions: readonly LimitedQuery[], dialect: Dialect): Promise<Outcome<UnionCounter>> {
     return (await this.gives(dialect))
       ? this.createSetCounter(questions, dialect)
       : succeed(this.createStringCounter(questions, dialect));
   }
 
   private async createSetCounter(
-    questions: readonly Question[],
+    questions: readonly LimitedQuery[],
     dialect: Dialect,
   ): Promise<Outcome<UnionCounter>> {
     const lists: (readonly number[])[] = [];
@@ -157,7 +157,7 @@ export class RecordSets {
     );
   }
 
-  private createStringCounter(questions: readonly Question[], dialect: Dialect): UnionCounter {
+  private createStringCounter(questions: readonly LimitedQuery[], dialect: Dialect): UnionCounter {
     return {
       members: questions.length,
       count: async (unions) => {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Question } from '#core/compare/index';
+import type { LimitedQuery } from '#core/compare/index';
 import { CompareSubject } from '../compare-subject';
 
 /** Says in which databases something else is counted than is asked, and what it is. */
@@ -35,6 +35,6 @@ import { CompareSubject } from '../compare-subject';
 export class WiderNoteComponent {
   private readonly subject = inject(CompareSubject);
 
-  readonly questions = input.required<readonly Question[]>();
+  readonly questions = input.required<readonly LimitedQuery[]>();
   protected readonly found = computed(() => this.subject.listOff(this.questions()));
 }

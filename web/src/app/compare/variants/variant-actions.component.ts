@@ -4,7 +4,7 @@ import type { Variant } from '#core/project/index';
 import {
   FreezeDialogComponent,
   type FreezeAnswer,
-  type FreezeQuestion,
+  type FreezeDialogData,
 } from '../../freezing/freeze-dialog.component';
 import { OpenProject } from '../../state/open-project';
 import { Dialogs } from '../../ui/dialogs';
@@ -35,7 +35,7 @@ export class VariantActionsComponent {
   protected rename(): void {
     const { id, name, note } = this.variant();
     this.dialogs
-      .open<FreezeDialogComponent, FreezeQuestion, FreezeAnswer>(FreezeDialogComponent, {
+      .open<FreezeDialogComponent, FreezeDialogData, FreezeAnswer>(FreezeDialogComponent, {
         data: { name, note, isThere: true },
         width: 420,
       })

@@ -6,7 +6,7 @@ import { build, formatQuery, printQuery } from '#core/query/index';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from './rows-question';
+import type { RowsDialogData } from './rows-dialog-data';
 
 /** Gives a row a name, so that it can be used in several places. */
 @Component({
@@ -38,8 +38,8 @@ export class BlockDialogComponent {
   private readonly open = inject(OpenProject);
   private readonly desk = inject(QueryDesk);
   private readonly dialog = inject(MatDialogRef);
-  private readonly question = inject<RowsQuestion>(MAT_DIALOG_DATA);
-  private readonly row = this.question.rows[0];
+  private readonly data = inject<RowsDialogData>(MAT_DIALOG_DATA);
+  private readonly row = this.data.rows[0];
   private readonly query =
     this.row &&
     createOutlineQuery({
@@ -55,7 +55,7 @@ export class BlockDialogComponent {
 
   protected take(event: Event): void {
     event.preventDefault();
-    const { home } = this.question;
+    const { home } = this.data;
     const { row, query } = this;
     if (!row || !query) return;
     const outcome = replaceItem(this.desk.outlineOf(home), row.path, build.block(this.name()));

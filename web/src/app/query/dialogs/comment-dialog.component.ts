@@ -3,7 +3,7 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { setItemComments } from '#core/outline/index';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from './rows-question';
+import type { RowsDialogData } from './rows-dialog-data';
 
 /** What is remarked on a row: it stands in the query text as a comment. */
 @Component({
@@ -26,11 +26,11 @@ import type { RowsQuestion } from './rows-question';
 export class CommentDialogComponent {
   private readonly desk = inject(QueryDesk);
   private readonly dialog = inject(MatDialogRef);
-  private readonly question = inject<RowsQuestion>(MAT_DIALOG_DATA);
-  protected readonly text = this.question.rows[0]?.comments.join('\n') ?? '';
+  private readonly data = inject<RowsDialogData>(MAT_DIALOG_DATA);
+  protected readonly text = this.data.rows[0]?.comments.join('\n') ?? '';
 
   protected take(text: string): void {
-    const { home, rows } = this.question;
+    const { home, rows } = this.data;
     this.desk.edit(home, (root) => setItemComments(root, rows[0]?.path ?? [], text.split('\n')));
     this.dialog.close();
   }

@@ -5,7 +5,7 @@ import { setItemDatabases } from '#core/outline/index';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from './rows-question';
+import type { RowsDialogData } from './rows-dialog-data';
 
 /** The databases that rows are meant for. */
 @Component({
@@ -41,9 +41,9 @@ export class DatabasesDialogComponent {
   protected readonly open = inject(OpenProject);
   private readonly desk = inject(QueryDesk);
   private readonly dialog = inject(MatDialogRef);
-  private readonly question = inject<RowsQuestion>(MAT_DIALOG_DATA);
+  private readonly data = inject<RowsDialogData>(MAT_DIALOG_DATA);
   private readonly all = this.open.dialects().map((dialect) => dialect.id);
-  protected readonly chosen = signal<readonly string[]>(this.question.rows[0]?.databases ?? this.all);
+  protected readonly chosen = signal<readonly string[]>(this.data.rows[0]?.databases ?? this.all);
 
   protected set(database: string, isChosen: boolean): void {
     this.chosen.update((now) =>
@@ -52,7 +52,7 @@ export class DatabasesDialogComponent {
   }
 
   protected take(): void {
-    const { home, rows } = this.question;
+    const { home, rows } = this.data;
     const chosen = this.chosen().length === this.all.length ? [] : this.chosen();
     this.desk.edit(home, (root) =>
       setItemDatabases(

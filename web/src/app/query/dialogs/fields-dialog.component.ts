@@ -5,7 +5,7 @@ import { listFields, setItemFields } from '#core/outline/index';
 import { DEFAULT_FIELDS, FIELDS, type Field } from '#core/query/index';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
-import type { RowsQuestion } from './rows-question';
+import type { RowsDialogData } from './rows-dialog-data';
 
 /** Where rows are searched. */
 @Component({
@@ -34,10 +34,10 @@ import type { RowsQuestion } from './rows-question';
 export class FieldsDialogComponent {
   private readonly desk = inject(QueryDesk);
   private readonly dialog = inject(MatDialogRef);
-  private readonly question = inject<RowsQuestion>(MAT_DIALOG_DATA);
+  private readonly data = inject<RowsDialogData>(MAT_DIALOG_DATA);
   protected readonly fields = FIELDS;
   protected readonly usual = listFields(DEFAULT_FIELDS);
-  protected readonly chosen = signal<readonly Field[]>(this.question.rows[0]?.fields ?? []);
+  protected readonly chosen = signal<readonly Field[]>(this.data.rows[0]?.fields ?? []);
 
   protected name(field: Field): string {
     return listFields([field]);
@@ -48,7 +48,7 @@ export class FieldsDialogComponent {
   }
 
   protected take(): void {
-    const { home, rows } = this.question;
+    const { home, rows } = this.data;
     this.desk.edit(home, (root) =>
       setItemFields(
         root,

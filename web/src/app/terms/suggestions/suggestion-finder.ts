@@ -33,7 +33,7 @@ import type { SectionId, Suggestion } from './suggestion';
 import { Connections } from '../../state/connections';
 
 /** What suggestions are looked for. */
-export interface SuggestionQuestion {
+export interface SuggestionRequest {
   readonly concept: Concept;
   /** The terms that they are found from. */
   readonly terms: readonly Term[];
@@ -55,7 +55,7 @@ export class SuggestionFinder {
   private readonly thesauri = inject(ThesaurusStore);
 
   /** What can be looked for, each on its own. Headings depend on signals and are found by `findHeadings`. */
-  list(question: SuggestionQuestion): readonly Lookout[] {
+  list(question: SuggestionRequest): readonly Lookout[] {
     const { terms } = question;
     return [
       ...terms.filter(isWordLike).map((term) => () => this.findForms(term, question)),
@@ -66,7 +66,7 @@ export class SuggestionFinder {
   }
 
   /** What looks like a slip of a term, or what a term may be a slip of: as `list`, apart, since it asks most. */
-  listSlips({ terms, dialects }: SuggestionQuestion): readonly Lookout[] {
+  listSlips({ terms, dialects }: SuggestionRequest): readonly Lookout[] {
     const databases = dialects.map((dialect) => dialect.id);
     return terms
       .filter((term) => isWordLike(term) && term.text === readPlainWords(term.text))
@@ -77,7 +77,7 @@ export class SuggestionFinder {
   }
 
   /** Headings that the terms lead to, and those around the headings that the concept has; their entry terms and names. */
-  findHeadings({ concept, terms, dialects }: SuggestionQuestion): Found {
+  findHeadings({ concept, terms, dialects }: SuggestionRequest): Found {
     const texts = [concept.name, ...terms.map((term) => term.text)];
     return dialects.flatMap((dialect) => {
       const vocabulary = this.thesauri.find(dialect.id);
@@ -117,7 +117,7 @@ export class SuggestionFinder {
     });
   }
 
-  private async findForms(term: Term, { dialects }: SuggestionQuestion): Promise<Found> {
+  private async findForms(term: Term, { dialects }: SuggestionRequest): Promise<Found> {
     const databases = dialects.map((dialect) => dialect.id);
     const bare = readPlainWords(term.text);
     const words = splitWords(bare).map((word) => word.text);
@@ -174,7 +174,7 @@ export class SuggestionFinder {
   }
 
   /** Long forms found beside an acronym, and the acronym tied to a word that settles the meaning. */
-  private async findMeanings(term: Term, { dialect }: SuggestionQuestion): Promise<Found> {
+  private async findMeanings(term: Term, { dialect }: SuggestionRequest): Promise<Found> {
     const acronym = readWords(term.text);
     const records = await fetchRecords(
       this.connections.find(dialect.id),

@@ -32,7 +32,7 @@ import { shortenName } from '../../ui/short-name';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** What the bench is opened with. */
-export interface EndingsQuestion {
+export interface EndingsDialogData {
   readonly concept: string;
   readonly term: Term | undefined;
   readonly word: string | undefined;
@@ -72,7 +72,7 @@ export class EndingsDialogComponent {
   private readonly entry = inject(TermEntry);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly dialog = inject(MatDialogRef);
-  private readonly data = inject<EndingsQuestion>(MAT_DIALOG_DATA);
+  private readonly data = inject<EndingsDialogData>(MAT_DIALOG_DATA);
 
   protected readonly typed = signal(this.chooseWord());
   protected readonly shorten = shortenName;

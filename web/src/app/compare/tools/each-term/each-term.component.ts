@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   createRecallQuery,
-  createTermQuestions,
+  createTermQueries,
   findCover,
   type Cover,
-  type Question,
+  type LimitedQuery,
 } from '#core/compare/index';
 import { describeInFull } from '#core/problem/index';
 import type { Dialect } from '#core/dialect/index';
@@ -46,7 +46,7 @@ export class EachTermComponent {
   private readonly chosen = signal<string | undefined>(undefined);
   /** What the smallest set has to keep. */
   protected readonly target = signal('all');
-  private readonly questions = computed(() => createTermQuestions(this.subject.state()));
+  private readonly questions = computed(() => createTermQueries(this.subject.state()));
   protected readonly concepts = computed(() =>
     this.questions()
       .filter(({ terms }) => terms.some(({ term }) => !term.off))
@@ -79,7 +79,7 @@ export class EachTermComponent {
       at,
       term,
       cells: this.subject.dialects().map((dialect) => {
-        const ask = (root: Question['root']): Counted | undefined =>
+        const ask = (root: LimitedQuery['root']): Counted | undefined =>
           this.subject.look({ root, limiters }, dialect);
         const [found, without, draft] = [ask(finds), ask(conceptWithout), ask(draftWithout)];
         const whole = shown && ask(shown.whole);
@@ -113,7 +113,7 @@ export class EachTermComponent {
         ? { dialect, questions: this.listTargets(this.target()) }
         : undefined;
     },
-    async ({ dialect, questions }: { dialect: Dialect; questions: readonly Question[] }) => {
+    async ({ dialect, questions }: { dialect: Dialect; questions: readonly LimitedQuery[] }) => {
       const counter = await this.sets.createCounter(questions, dialect);
       return counter.ok ? findCover(counter.value) : counter;
     },
@@ -207,7 +207,7 @@ export class EachTermComponent {
     return hue === '' ? '--glaze-fill' : `--${hue}`;
   }
 
-  private listTargets(target: string): Question[] {
+  private listTargets(target: string): LimitedQuery[] {
     const { limiters } = this.subject.state();
     return this.terms().map(({ finds }) => ({
       root: target === 'wanted' ? createRecallQuery(finds, this.wanted()) : finds,

@@ -1,6 +1,6 @@
 import { Injectable, computed, inject, linkedSignal } from '@angular/core';
 import { isSameLimiters } from '#core/limiter/index';
-import { createSharedDraft, listSingleChanges, type Question } from '#core/compare/index';
+import { createSharedDraft, listSingleChanges, type LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, type Outcome } from '#core/problem/index';
 import type { SearchState } from '#core/project/index';
@@ -41,7 +41,7 @@ export class TwoStates {
   readonly questions = computed(() => {
     const pair = this.pair();
     if (!pair) return undefined;
-    const ask = (state: SearchState): Question => ({
+    const ask = (state: SearchState): LimitedQuery => ({
       root: this.subject.read(state),
       limiters: state.limiters,
     });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { findOverlap, listRepeatedWorks, type DatabaseResult, type Question } from '#core/compare/index';
+import { findOverlap, listRepeatedWorks, type DatabaseResult, type LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
 import { describeAuthors, type SameWorkRule } from '#core/record/index';
@@ -26,7 +26,7 @@ interface ReadableResult extends DatabaseResult {
 }
 
 /** A query with what it finds in each database. */
-interface OverlapQuestion extends Question {
+interface OverlapSubject extends LimitedQuery {
   readonly counted: readonly { readonly dialect: Dialect; readonly amount: Amount }[];
   /** One more each time that it is tried again. */
   readonly attempt: number;
@@ -70,7 +70,7 @@ export class OverlapComponent {
 
   private readonly attempt = signal(0);
   private readonly results = follow(
-    (): OverlapQuestion | undefined => {
+    (): OverlapSubject | undefined => {
       const counted = this.wholes().flatMap(({ dialect, counted: one }) => {
         const amount = getAmount(readCount(one));
         return amount ? [{ dialect, amount }] : [];
@@ -167,7 +167,7 @@ export class OverlapComponent {
 }
 
 /** Counts that come in for other queries make nothing new of it: what is read stays. */
-function isSameQuestion(a: OverlapQuestion, b: OverlapQuestion): boolean {
+function isSameQuestion(a: OverlapSubject, b: OverlapSubject): boolean {
   return (
     a.root === b.root &&
     a.limiters === b.limiters &&

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { listSteps, type Question } from '#core/compare/index';
+import { listSteps, type LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { build } from '#core/query/index';
 import { findObstacle, getAmount, getLeast, subtractExactly } from '#core/count/index';
@@ -127,8 +127,8 @@ export class StaircaseComponent {
   /** Shows the records that a limiter lets no more through, where the database gives records. */
   protected async readLimited(row: {
     readonly words: string;
-    readonly before: Question | undefined;
-    readonly after: Question;
+    readonly before: LimitedQuery | undefined;
+    readonly after: LimitedQuery;
   }): Promise<void> {
     const shown = this.subject.database();
     if (!shown || !row.before || !(await this.sets.gives(shown))) return;
@@ -155,8 +155,8 @@ export class StaircaseComponent {
 
   /** What stands after a step, and what the step did. */
   private lookStep(
-    { after, words }: { readonly after: Question; readonly words: string },
-    before: Question | undefined,
+    { after, words }: { readonly after: LimitedQuery; readonly words: string },
+    before: LimitedQuery | undefined,
     dialect: Dialect,
   ): CountCell {
     const counted = this.subject.look(after, dialect);
@@ -167,9 +167,9 @@ export class StaircaseComponent {
 
   /** What a step threw away, where the database can say it in the same fields and with nothing left out. */
   private lookThrown(
-    thrown: Question,
-    before: Question,
-    after: Question,
+    thrown: LimitedQuery,
+    before: LimitedQuery,
+    after: LimitedQuery,
     shown: Dialect,
   ): Counted | undefined {
     const [then, now] = [before, after].map((question) => readCount(this.subject.look(question, shown)));
@@ -182,7 +182,7 @@ export class StaircaseComponent {
     return isBeside(then, now) && isBeside(read, then) ? counted : undefined;
   }
 
-  private findCost(without: Question | undefined): number | undefined {
+  private findCost(without: LimitedQuery | undefined): number | undefined {
     const shown = this.subject.database();
     if (!shown || !without) return undefined;
     return subtractExactly(

@@ -4,7 +4,7 @@ import {
   listSwapPlaces,
   readTypedAlternatives,
   type Alternative,
-  type Question,
+  type LimitedQuery,
   type SwapPlace,
 } from '#core/compare/index';
 import { compareCounts, measureDistance, wantSomething } from '#core/count/index';
@@ -111,7 +111,7 @@ export class SwapComponent {
         row,
         cells: second.alternatives.map((column) => {
           const change = joinChanges(row.change, column.change);
-          const question: Question | undefined = this.alternatives.ask(this.subject.project(), change);
+          const question: LimitedQuery | undefined = this.alternatives.ask(this.subject.project(), change);
           return {
             change,
             words: `${row.words}, ${column.words}`,

@@ -3,7 +3,7 @@ import {
   describeProposal,
   listProposals,
   rankProposals,
-  type Question,
+  type LimitedQuery,
   type ProposedChange,
   type ProposalCounts,
 } from '#core/compare/index';
@@ -133,7 +133,7 @@ export class WhatToTryComponent {
   }
 
   /** What is asked for a question; equal pieces are found once here, in a slice, and not when the counts are looked at. */
-  private ask({ root, limiters }: Question): Asked {
+  private ask({ root, limiters }: LimitedQuery): Asked {
     const question = { root: this.subject.share(root), limiters };
     const recall = this.alternatives.askRecall(question);
     return { question, recall: recall && { ...recall, root: this.subject.share(recall.root) } };
@@ -166,8 +166,8 @@ export class WhatToTryComponent {
 
 /** A question, and the same within the must-finds where there are any. */
 interface Asked {
-  readonly question: Question;
-  readonly recall: Question | undefined;
+  readonly question: LimitedQuery;
+  readonly recall: LimitedQuery | undefined;
 }
 
 /** How the counts of what is asked stand, one a database. */
