@@ -24,6 +24,7 @@ import {
   type Count,
   type CountBasis,
 } from '.';
+import { Branches } from '../testing/branches';
 
 const BASIS: CountBasis = { database: 'gantry', limiters: {}, missingLimiters: [], isFieldless: false };
 const known = (amount: Amount, basis: Partial<CountBasis> = {}): Count => ({
@@ -167,6 +168,7 @@ describe('what a count proves', () => {
 
 describe('amounts', () => {
   it('of parts that overlap hold what sets find together', () => {
+    const branches = new Branches<'exact'>();
     const sets = fc.array(fc.uniqueArray(fc.nat(30)), { minLength: 1, maxLength: 5 });
     fc.assert(
       fc.property(sets, (parts) => {
@@ -174,9 +176,10 @@ describe('amounts', () => {
         const united = uniteParts(parts.map((part) => createAmount(part.length)));
         expect(getLeast(united)).toBeLessThanOrEqual(together);
         expect(getGreatest(united)).toBeGreaterThanOrEqual(together);
-        if (united.kind === 'exact') expect(getLeast(united)).toBe(together);
+        if (branches.take('exact', united.kind === 'exact')) expect(getLeast(united)).toBe(together);
       }),
     );
+    expect(branches.listRare(['exact'])).toEqual([]);
     const about = uniteParts([createAmount(3, true), createAmount(9)]);
     expect(about).toEqual(createAmount(9, true, 12));
     expect(isEstimated(about)).toBe(true);
@@ -208,16 +211,19 @@ describe('amounts', () => {
 describe('a band', () => {
   it('holds an amount only if all that it can be is within', () => {
     const arbitraryBand = fc.record({ from: fc.nat(2_000), more: fc.nat(500) });
+    const branches = new Branches<'in' | 'below' | 'above'>();
     fc.assert(
       fc.property(arbitraryAmount, arbitraryBand, ({ amount, truth }, { from, more }) => {
         const band = { from, to: from + more };
         const standing = judgeBand(amount, band);
-        if (standing === 'in') expect(truth >= band.from && truth <= band.to).toBe(true);
-        if (standing === 'below') expect(truth).toBeLessThan(band.from);
-        if (standing === 'above') expect(truth).toBeGreaterThan(band.to);
+        if (branches.take('in', standing === 'in')) expect(truth >= band.from && truth <= band.to).toBe(true);
+        if (branches.take('below', standing === 'below')) expect(truth).toBeLessThan(band.from);
+        if (branches.take('above', standing === 'above')) expect(truth).toBeGreaterThan(band.to);
         expect(measureDistance(amount, band) === 0).toBe(standing === 'in');
       }),
+      { numRuns: 1_000 },
     );
+    expect(branches.listRare(['in', 'below', 'above'])).toEqual([]);
     expect(judgeBand(createAmount(3), {})).toBe('no-band');
     expect(judgeBand(createAmount(1_200, false, 2_253), { to: 1_500 })).toBe('unsure');
   });
