@@ -221,7 +221,7 @@ function chainPlaces(
   for (const term of terms) {
     if (deadline()) break;
     const end = starts[term + 1]!;
-    // What terms find is mostly marked: their positions are read on and on, without looking up where they begin.
+    // Most records are marked: positions are read on and on. A function for each posting would cost as much again.
     let at = findPositions(segment, starts[term]!);
     for (let posting = starts[term]!; posting < end; posting++) {
       const number = meta[posting]!;

@@ -1,6 +1,7 @@
-import { FREQUENCY_BITS, FREQUENCY_ESCAPE, SKIP, findField, type Segment } from './collection-index';
+import { FREQUENCY_BITS, FREQUENCY_ESCAPE, findField, type Segment } from './collection-index';
 import { NEVER, type Deadline } from './dictionary';
 import type { FieldMask } from './document';
+import { findPositions } from './positions';
 
 /** So many postings are looked at between two looks at the clock. */
 const POSTINGS_BETWEEN = 20_000;
@@ -86,7 +87,7 @@ function standTogether(
   const { meta, positions } = segment;
   let everywhere = true;
   for (const cursor of cursors) {
-    findPositions(segment, cursor);
+    readPositions(segment, cursor);
     if (((meta[cursor.posting]! >>> FREQUENCY_BITS) & ~fields) !== 0) everywhere = false;
   }
   const lead = cursors[0]!;
@@ -105,16 +106,11 @@ function standTogether(
   return false;
 }
 
-/** Finds the positions of the posting at hand: from the skip entry before it on. */
-function findPositions(segment: Segment, cursor: Cursor): void {
-  const { meta, positions, skips } = segment;
+/** Sets a cursor on the positions of the posting at hand. */
+function readPositions(segment: Segment, cursor: Cursor): void {
   const { posting } = cursor;
-  let at = skips[(posting / SKIP) | 0]!;
-  for (let before = posting - (posting % SKIP); before < posting; before++) {
-    const frequency = meta[before]! & FREQUENCY_ESCAPE;
-    at += frequency === FREQUENCY_ESCAPE ? positions[at]! + 1 : frequency;
-  }
-  const frequency = meta[posting]! & FREQUENCY_ESCAPE;
-  cursor.from = frequency === FREQUENCY_ESCAPE ? at + 1 : at;
-  cursor.to = cursor.from + (frequency === FREQUENCY_ESCAPE ? positions[at]! : frequency);
+  cursor.from = findPositions(segment, posting);
+  let frequency = segment.meta[posting]! & FREQUENCY_ESCAPE;
+  if (frequency === FREQUENCY_ESCAPE) frequency = segment.positions[cursor.from++]!;
+  cursor.to = cursor.from + frequency;
 }

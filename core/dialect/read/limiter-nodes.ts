@@ -3,16 +3,16 @@ import { LIMITERS, type LimiterName, type LimiterOf, type Limiters } from '../..
 import { PROPERTIES, FIELD_TABLE, build, readProperty, type QueryNode } from '../../query';
 import { DOCUMENT_TYPES, type DocumentType } from '../../record';
 import type { Span } from '../../text';
-import { LIMITER_OF } from '../write';
+import { RULE_OF, type RuleName } from '../write';
 
 /** What a part of a string asks for as a limiter would, as a part of the query. */
 export function createLimiterNode(
-  name: LimiterName | 'doi',
+  name: RuleName,
   values: readonly string[],
   span: Span,
   problems: Problem[],
 ): QueryNode {
-  const property = PROPERTIES.find((one) => (one === 'doi' ? one : LIMITER_OF[one]) === name);
+  const property = PROPERTIES.find((one) => RULE_OF[one] === name);
   // A limiter that is on or off has no place in the query: it stands for itself until it is lifted out.
   if (!property) return { ...build.block(`${FLAG}${name}`), span };
   const texts = property === 'year' || property === 'entered' ? [values.join('..')] : values;

@@ -2,6 +2,7 @@ import { FIELDS, type Field } from '../../query';
 import type { LimiterName } from '../../limiter';
 import { escapePattern, type Span } from '../../text';
 import type { Dialect, ProximityRule } from '../profile';
+import { BARE_IDENTIFIER, type RuleName } from '../write';
 
 /** What a sign for nearness says; adjacent is 1. */
 interface NearSaid {
@@ -32,7 +33,7 @@ export type StringToken = Span &
         readonly scope: 'heading' | 'branch' | 'focus';
         readonly qualifier?: string;
       }
-    | { readonly kind: 'limiter'; readonly name: LimiterName | 'doi'; readonly values: readonly string[] }
+    | { readonly kind: 'limiter'; readonly name: RuleName; readonly values: readonly string[] }
     | { readonly kind: 'unknown'; readonly raw: string }
   );
 
@@ -162,12 +163,18 @@ function createLimiterRules({ limiters }: Dialect): TokenRule[] {
   });
 }
 
-/** A whole identifier, with anything that may stand in one. */
-function createIdentifierRules({ fields }: Dialect): TokenRule[] {
-  if (fields.identifier === undefined) return [];
-  const form = escapeForm(fields.identifier, { value: '([^"\\s\\\\]+)' });
-  const make: Maker = (match, span) => ({ kind: 'limiter', name: 'doi', values: match.slice(1), ...span });
-  return [{ pattern: new RegExp(form, 'iuy'), make }];
+/** A whole identifier: between quotation marks anything, else what cannot end it. */
+function createIdentifierRules(dialect: Dialect): TokenRule[] {
+  const { identifier } = dialect.fields;
+  if (identifier === undefined) return [];
+  const value = identifier.includes('"{value}"') ? createQuotedPattern(dialect) : `${BARE_IDENTIFIER}+`;
+  const make: Maker = ([, written = ''], span) => ({
+    kind: 'limiter',
+    name: 'doi',
+    values: [unescape(written, dialect)],
+    ...span,
+  });
+  return [{ pattern: new RegExp(escapeForm(identifier, { value: `(${value})` }), 'iuy'), make }];
 }
 
 function createProximityRules(dialect: Dialect): TokenRule[] {

@@ -1,4 +1,4 @@
-import type { HeadingNode, RangeNode, ValueNode } from '../../query';
+import { FIELD_TABLE, type HeadingNode, type RangeNode, type ValueNode } from '../../query';
 import type { Dialect } from '../profile';
 import { NARROWER, SAME, WIDER, type MeaningShift, type Reason } from '../profile';
 import { getPropertyRule, writeProperty } from './write-limiters';
@@ -15,9 +15,10 @@ export function writePropertyNode(node: RangeNode | ValueNode, dialect: Dialect)
   const text = writeProperty(node, dialect);
   if (text === undefined) {
     const { property } = node;
-    const canBeSet = getPropertyRule(property, dialect).how !== 'none';
-    const code = canBeSet ? 'property-elsewhere' : 'property-missing';
-    return { result: { kind: 'left-out', shift: NARROWER }, reasons: [{ code, data: { property } }] };
+    const { how } = getPropertyRule(property, dialect);
+    const code = how === 'box' || how === 'hand' ? 'property-elsewhere' : 'property-missing';
+    const reasons: Reason[] = [{ code, data: { property: FIELD_TABLE[property].label } }];
+    return { result: { kind: 'left-out', shift: NARROWER }, reasons };
   }
   const isLoose = / (?:and|or) /i.test(text) && !text.startsWith('(');
   const tree: StringTree = { kind: 'atom', node, text, words: 0, ...(isLoose && { isLoose }) };

@@ -63,3 +63,39 @@ describe('limiters in a dialect', () => {
     expect(readDialect(document).dialect).toBeUndefined();
   });
 });
+
+describe('an identifier in a dialect', () => {
+  const write = (identifier: string, value: string, base = 'cardinal') => {
+    const dialect = findDialect(base)!;
+    const own = { ...dialect, fields: { ...dialect.fields, identifier } };
+    const rendering = writeQuery(parseQuery(`bats OR doi: "${value}"`).root, own);
+    return { rendering, back: readString(rendering.text, own) };
+  };
+
+  it.each([
+    ['doi("{value}")', '10.5555/bats.12'],
+    ['doi("{value}")', '10.5555/(bats)2:1<8::aid>3'],
+    ['doi:{value}', '10.5555/bats.12'],
+    ['doi({value})', '10.5555/bats-12_a'],
+  ])('%s is written for %s and read back', (form, value) => {
+    const { rendering, back } = write(form, value);
+    expect(rendering).toMatchObject({ whole: 'same', problems: [] });
+    expect(back.problems).toEqual([]);
+    expect(printQuery(back.root)).toContain(`doi: "${value}"`);
+  });
+
+  it('is left out, and that is said, where it would end what it stands in', () => {
+    const { rendering } = write('doi({value})', '10.5555/(bats)2');
+    expect(rendering.text).not.toContain('10.5555');
+    expect(rendering.whole).toBe('narrower');
+    expect([...rendering.fidelity.values()].flatMap(({ reasons }) => reasons)).toContainEqual({
+      code: 'property-missing',
+      data: { property: 'identifier (DOI)' },
+    });
+  });
+
+  it('has signs that mean something between quotation marks made ordinary', () => {
+    const { rendering } = write('dc.identifier == "{value}"', '10.5555/a*b', 'northern');
+    expect(rendering.text).toContain('"10.5555/a\\*b"');
+  });
+});

@@ -13,6 +13,9 @@ import type { Dialect, LimiterRule } from '../profile';
 /** The limiters that are sent with a string: a database takes them apart from it, as boxes that are ticked. */
 export type SentLimiters = Limiters;
 
+/** What a string can ask of whole records: a limiter, or an identifier. */
+export type RuleName = LimiterName | 'doi';
+
 /** A limiter that the string does not carry: to be set by hand, or not to be had. */
 export interface HandStep {
   readonly limiter: LimiterName;
@@ -83,23 +86,37 @@ function writeRange(
 export function writeProperty(node: RangeNode | ValueNode, dialect: Dialect): string | undefined {
   const rule = getPropertyRule(node.property, dialect);
   if (rule.how !== 'string') return undefined;
-  if (node.property === 'doi') return rule.form.replace('{value}', () => node.value);
-  return writeInString(rule, LIMITER_OF[node.property], describeAsLimiters(node), dialect);
+  if (node.property === 'doi') return writeIdentifier(node.value, rule.form, dialect);
+  return writeInString(rule, RULE_OF[node.property], describeAsLimiters(node), dialect);
+}
+
+/** Signs of an identifier that stand without quotation marks. Others, such as brackets, could end it. */
+export const BARE_IDENTIFIER = '[\\p{L}\\p{N}./_:-]';
+const IS_BARE = new RegExp(`^${BARE_IDENTIFIER}+$`, 'u');
+
+function writeIdentifier(value: string, form: string, { escape, grammar }: Dialect): string | undefined {
+  const isQuoted = form.includes('"{value}"');
+  if (!isQuoted && !IS_BARE.test(value)) return undefined;
+  const escaped = (sign: string): string =>
+    isQuoted && grammar !== 'neutral' && escape?.before.includes(sign) ? escape.sign + sign : sign;
+  return form.replace('{value}', () => [...value].map(escaped).join(''));
 }
 
 /** How a dialect asks for a property: as its limiter does; for an identifier, in the form that it has for it. */
 export function getPropertyRule(property: Property, { limiters, fields }: Dialect): LimiterRule {
-  if (property !== 'doi') return limiters[LIMITER_OF[property]];
+  const name = RULE_OF[property];
+  if (name !== 'doi') return limiters[name];
   return fields.identifier === undefined ? { how: 'none' } : { how: 'string', form: fields.identifier };
 }
 
-/** The limiter that asks for each property of a record; there is none for its identifier. */
-export const LIMITER_OF = {
+/** The rule of a dialect by which each property is asked for: its limiter's, or that of identifiers. */
+export const RULE_OF = {
   year: 'years',
   entered: 'entered',
   type: 'types',
   language: 'languages',
-} as const satisfies Record<Exclude<Property, 'doi'>, LimiterName>;
+  doi: 'doi',
+} as const satisfies Record<Property, RuleName>;
 
 function describeAsLimiters(node: RangeNode | ValueNode): Limiters {
   if (node.kind === 'value') {

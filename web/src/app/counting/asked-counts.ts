@@ -153,7 +153,7 @@ export class AskedCounts {
     const giveUp = new AbortController();
     this.busy.set(database, { countKeys, giveUp });
     const start = this.clockAndIds.now();
-    const outcome = await this.countWishes(countKeys, database, giveUp.signal);
+    const outcome = await this.countGroup(countKeys, database, giveUp.signal);
     const milliseconds = Math.max(0, Math.round(this.clockAndIds.now() - start));
     if (!outcome.ok && outcome.problem.code === 'service-gone') {
       for (const countKey of countKeys) {
@@ -204,7 +204,7 @@ export class AskedCounts {
   }
 
   /** Strings go together; of several parts the results are united by the database, or only bounds are known. */
-  private async countWishes(
+  private async countGroup(
     countKeys: readonly CountKey[],
     database: string,
     signal: AbortSignal,
