@@ -41,6 +41,37 @@ describe('marks on terms', () => {
     });
   });
 
+  it('name the database where nothing is found, count several, and offer just the others', () => {
+    const databases = ['Heronsmere Life Index', 'Paperbark, Essays', 'Gantry Engineering Abstracts'].map(
+      (name) => ({ id: name.split(' ')[0]!.toLowerCase().replace(',', ''), name }),
+    );
+    const find = (...finds: (number | undefined)[]) => {
+      const known: TermFacts = {
+        ...facts({}),
+        databases,
+        findsOf: (_, database) => finds[databases.findIndex(({ id }) => id === database)],
+      };
+      const marks = findTermMarks([concept('a', term('1', 'noctule'), term('2', 'bat'))], known).get('1');
+      return marks?.map(({ words, fixes }) => [words, fixes[0]?.label, fixes[0]?.change]);
+    };
+    const only = (...ids: string[]) => ({
+      kind: 'describe-term',
+      id: '1',
+      term: { text: 'noctule', databases: ids },
+    });
+    // A name with a comma is one database, and one that is not counted yet is not left out.
+    expect(find(5, 0, undefined)).toEqual([
+      [
+        'nothing in Paperbark',
+        'Search it only in Heronsmere Life Index, Gantry Engineering Abstracts',
+        only('heronsmere', 'gantry'),
+      ],
+    ]);
+    expect(find(5, 0, 0)).toEqual([
+      ['nothing in 2 databases', 'Search it only in Heronsmere Life Index', only('heronsmere')],
+    ]);
+  });
+
   it('say nothing of counts that are not there, of terms that are off or meant for others', () => {
     const one = concept(
       'a',

@@ -9,7 +9,7 @@ import {
 } from '../project';
 import { covers, findAnchor, parseQuery, type CoverSettings, type QueryNode } from '../query';
 import { isSentence } from '../question';
-import { foldLetters } from '../text';
+import { foldLetters, shortenName } from '../text';
 import type { Vocabulary } from '../vocabulary';
 
 /** A way to mend what a mark is about, as one change of the project. */
@@ -39,20 +39,23 @@ export interface TermFacts {
 /** A term that finds such a share of a whole database says little. */
 const NEARLY_EVERYTHING = 0.25;
 
-/** The words of each mark as they stand beside a term, in little room: databases by the first word of their names. */
+/** The words of each mark as they stand beside a term, in little room. */
 const MARK_WORDS: Partial<Record<ProblemCode, (data: Problem['data']) => string>> = {
   'term-brings-nothing': () => 'finds nothing',
   'term-brings-everything': () => 'too common',
   'term-covered': ({ wider }) => `covered by ${wider}`,
   'term-repeated': () => 'twice',
   'term-elsewhere': ({ concept }) => `also in ${concept}`,
-  'term-unknown-here': ({ databases }) => {
-    const [first = '', ...others] = String(databases).split(', ');
-    return `nothing in ${others.length > 0 ? `${others.length + 1} databases` : (first.split(' ')[0] ?? '')}`;
-  },
   'term-is-sentence': () => 'a sentence?',
   'term-too-short': () => 'one letter',
 };
+
+/** In which databases a term finds nothing, in little room. */
+function describeEmpty(names: readonly string[]): string {
+  const [only, ...others] = names;
+  if (only === undefined || others.length > 0) return `nothing in ${names.length} databases`;
+  return `nothing in ${shortenName(only)}`;
+}
 
 /** What there is to remark on the terms of some concepts, by the ids of the terms. */
 export function findTermMarks(
@@ -60,8 +63,8 @@ export function findTermMarks(
   facts: TermFacts,
 ): ReadonlyMap<string, readonly TermMark[]> {
   const marks = new Map<string, TermMark[]>();
-  const add = (term: Term, problem: Problem, fixes: readonly MarkFix[]): void => {
-    const words = MARK_WORDS[problem.code]?.(problem.data) ?? 'see why';
+  const add: Add = (term, problem, fixes, says = MARK_WORDS[problem.code]?.(problem.data)) => {
+    const words = says ?? 'see why';
     marks.set(term.id, [...(marks.get(term.id) ?? []), { words, problem, fixes }]);
   };
   for (const concept of concepts) {
@@ -73,7 +76,7 @@ export function findTermMarks(
   return marks;
 }
 
-type Add = (term: Term, problem: Problem, fixes: readonly MarkFix[]) => void;
+type Add = (term: Term, problem: Problem, fixes: readonly MarkFix[], words?: string) => void;
 
 const removeFix = (term: Term, label = 'Remove it'): MarkFix => ({
   label,
@@ -119,24 +122,26 @@ function markCounts(concept: Concept, facts: TermFacts, add: Add): void {
     const known = counts.filter((count) => count.finds !== undefined);
     if (known.length === 0) continue;
     const empty = known.filter(({ finds }) => finds === 0);
-    const names = empty.map(({ name }) => name).join(', ');
+    const names = empty.map(({ name }) => name);
+    const databases = names.join(', ');
     if (empty.length === known.length) {
-      add(term, createProblem('term-brings-nothing', 'note', { term: term.text, databases: names }), [
+      add(term, createProblem('term-brings-nothing', 'note', { term: term.text, databases }), [
         switchFix(term),
         removeFix(term),
       ]);
     } else if (empty.length > 0 && isUnknown(term, empty, facts)) {
-      const rest = meant.map(({ id }) => id).filter((id) => !empty.some((count) => count.id === id));
+      const rest = meant.filter(({ id }) => !empty.some((count) => count.id === id));
       const { id: _, off: __, ...description } = term;
-      add(term, createProblem('term-unknown-here', 'note', { term: term.text, databases: names }), [
-        {
-          label: `Search it only in ${known
-            .filter(({ finds }) => finds !== 0)
-            .map(({ name }) => name)
-            .join(', ')}`,
-          change: { kind: 'describe-term', id: term.id, term: { ...description, databases: rest } },
+      const fix: MarkFix = {
+        label: `Search it only in ${rest.map(({ name }) => name).join(', ')}`,
+        change: {
+          kind: 'describe-term',
+          id: term.id,
+          term: { ...description, databases: rest.map(({ id }) => id) },
         },
-      ]);
+      };
+      const problem = createProblem('term-unknown-here', 'note', { term: term.text, databases });
+      add(term, problem, [fix], describeEmpty(names));
     }
     for (const { id, name, finds } of known) {
       const size = facts.sizeOf(id);

@@ -347,14 +347,23 @@ class Parser {
     return fields.length > 0 ? { kind: 'fielded', id: '', span, fields, item } : { ...item, span };
   }
 
-  private checkFields(token: Token & { kind: 'field' }): Field[] {
-    const fields: Field[] = [];
-    for (const name of token.names) {
-      const field = FIELDS.find((candidate) => candidate === name.text.toLowerCase());
-      if (!field) this.report('unknown-field', 'error', { field: name.text }, name);
-      else if (!fields.includes(field)) fields.push(field);
+  private checkFields({ names }: Token & { kind: 'field' }): Field[] {
+    const isNamed = (field: Field): boolean => names.some(({ text }) => text.toLowerCase() === field);
+    for (const name of names)
+      if (!FIELDS.some((field) => field === name.text.toLowerCase()))
+        this.report('unknown-field', 'error', { field: name.text }, name);
+    return FIELDS.filter(isNamed);
+  }
+
+  /** The word or the quotation that a field of whole values asks for. */
+  private takeValue(token: Token): (Token & { kind: 'quote' | 'word' }) | undefined {
+    const next = this.peek();
+    if (next?.kind === 'quote' || next?.kind === 'word') {
+      this.at++;
+      return next;
     }
-    return FIELDS.filter((field) => fields.includes(field));
+    this.report('field-without-item', 'error', {}, token);
+    return undefined;
   }
 
   private checkFieldReach(itemAt: number): void {
@@ -363,12 +372,8 @@ class Parser {
   }
 
   private parseHeading(token: Token & { kind: 'field' }, scope: HeadingNode['scope']): QueryNode | undefined {
-    const next = this.peek();
-    if (next?.kind !== 'quote' && next?.kind !== 'word') {
-      this.report('field-without-item', 'error', {}, token);
-      return undefined;
-    }
-    this.at++;
+    const next = this.takeValue(token);
+    if (!next) return undefined;
     if (next.kind === 'quote') this.checkQuotes(next);
     else {
       const fix: Fix = { label: 'Quote the heading', edits: [{ span: next, text: `"${next.raw}"` }] };
@@ -394,12 +399,8 @@ class Parser {
 
   /** `year: 2015..2024`, `type: "conference paper"`: one value, a word or in quotation marks. */
   private parseProperty(token: Token & { kind: 'field' }, property: Property): QueryNode | undefined {
-    const next = this.peek();
-    if (next?.kind !== 'quote' && next?.kind !== 'word') {
-      this.report('field-without-item', 'error', {}, token);
-      return undefined;
-    }
-    this.at++;
+    const next = this.takeValue(token);
+    if (!next) return undefined;
     const span = { start: token.start, end: next.end };
     const node = readProperty(property, next.raw);
     if (node) return { ...node, span };

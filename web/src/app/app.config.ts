@@ -1,3 +1,4 @@
+import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
 import { APP_BASE_HREF } from '@angular/common';
 import {
   type ApplicationConfig,
@@ -18,6 +19,11 @@ import { projectFeature } from './state/project.feature';
 
 export const appConfig: ApplicationConfig = {
   providers: [
+    // Labels are always seen: in filled fields of this density there is no room for them.
+    {
+      provide: MAT_FORM_FIELD_DEFAULT_OPTIONS,
+      useValue: { appearance: 'outline', floatLabel: 'always', subscriptSizing: 'dynamic' },
+    },
     // The page has no base element: the server's content policy allows none, so that nobody can slip one in.
     { provide: APP_BASE_HREF, useValue: '/' },
     provideBrowserGlobalErrorListeners(),

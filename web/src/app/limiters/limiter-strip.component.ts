@@ -12,8 +12,8 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { MatCheckbox } from '@angular/material/checkbox';
 import type { Dialect } from '#core/dialect/index';
 import { DOCUMENT_TYPES, LANGUAGES, type DocumentType } from '#core/record/index';
+import { shortenName } from '#core/text/index';
 import { IconComponent } from '../ui/icon.component';
-import { shortenName } from '../ui/short-name';
 
 /** The limiters in force as chips, and a panel to change them; one set for all databases. */
 @Component({

@@ -1,10 +1,10 @@
+import { shortenName } from '#core/text/index';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { getAmount } from '../counting/count-state';
 import { OpenProject } from '../state/open-project';
 import { formatAmount } from '../ui/number-format';
 import { getHueClass } from '../ui/hues';
 import { describeBasis } from '../counting/describe-count';
-import { shortenName } from '../ui/short-name';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers, type GroupMember } from './query-numbers';
 

@@ -10,12 +10,12 @@ import {
 import { describeDifference } from '#core/compare/index';
 import type { Finding, FindingFix } from '#core/check/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
+import { shortenName } from '#core/text/index';
 import { describeGap } from '../counting/describe-count';
 import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { RecordDrawer } from '../records/record-drawer';
-import { shortenName } from '../ui/short-name';
 import { QueryFindings } from './query-findings';
 import { QueryNumbers } from './query-numbers';
 import { findTextChange } from './text-change';

@@ -4,12 +4,12 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { describeInFull, type Problem } from '#core/problem/index';
 import { createBlockName, createBlocks, listBlockNames, type NamedBlock } from '#core/project/index';
 import { expandBlocks, listNodes, parseQuery, build } from '#core/query/index';
+import { shortenName } from '#core/text/index';
 import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import { shortenName } from '../ui/short-name';
 import { numberLines, readLine } from './line-numbers';
 import { QueryDesk, isBroken } from './query-desk';
 

@@ -5,7 +5,7 @@ import { printQuery, type QueryNode } from '#core/query/index';
 import { compareCounts, measureTenfolds, type Amount, type Comparison } from '#core/count/index';
 import { getAmount, type Counted } from '../counting/count-state';
 import { readCount } from '../counting/read-count';
-import { shortenApart } from '../ui/short-name';
+import { shortenApart } from '../ui/short-texts';
 import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { QueryDesk } from './query-desk';

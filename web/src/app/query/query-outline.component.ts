@@ -18,7 +18,6 @@ import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { formatAmount } from '../ui/number-format';
-import { shortenName } from '../ui/short-name';
 import { RowActions, type Entry } from './row-actions';
 import { ROW_COMMANDS, findCommand, type RowCommand } from './row-commands';
 import { RowCountComponent } from './row-count.component';
@@ -27,6 +26,7 @@ import { RowWordsComponent } from './row-words.component';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers } from './query-numbers';
 import type { OutlineRow, RowBrace } from '#core/outline/index';
+import { shortenName } from '#core/text/index';
 
 const JOIN_WORDS = { all: 'all of', any: 'any of', near: 'near' } as const;
 

@@ -17,7 +17,6 @@ import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { formatAmount } from '../ui/number-format';
-import { shortenName } from '../ui/short-name';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { AcronymMeanings } from './acronym-meanings';
 import { FindingsPanelComponent } from './findings-panel.component';
@@ -34,6 +33,7 @@ import { RowActions } from './row-actions';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { SittingTimelineComponent } from './sitting-timeline.component';
 import type { OutlineRow } from '#core/outline/index';
+import { shortenName } from '#core/text/index';
 
 /** The draft as counted rows and as text: both from one tree, both to be worked on. */
 @Component({

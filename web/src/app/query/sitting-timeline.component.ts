@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { createSharedDraft } from '#core/compare/index';
 import { CHANGE_NAMES, type Working } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
+import { shortenName } from '#core/text/index';
 import { getAmount } from '../counting/count-state';
 import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { asksTheSame } from '../state/project.feature';
 import { formatAmount, placeAmount, placeOnLogScale } from '../ui/number-format';
-import { shortenName } from '../ui/short-name';
 import { QueryNumbers } from './query-numbers';
 
 /** So many of the newest states are drawn. */

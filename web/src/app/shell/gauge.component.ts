@@ -16,9 +16,9 @@ import { AskedCounts } from '../counting/asked-counts';
 import { formatAmount, placeOnLogScale } from '../ui/number-format';
 import { describeStanding } from './band-standing';
 import { compareCounts } from '#core/count/index';
+import { shortenName } from '#core/text/index';
 import { describeBasis, describeComparison } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
-import { shortenName } from '../ui/short-name';
 import { RecordDrawer } from '../records/record-drawer';
 
 const TOP = 8;

@@ -17,10 +17,10 @@ import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/m
 import type { TermMark } from '#core/compare/index';
 import { describeInFull } from '#core/problem/index';
 import type { Concept, Term } from '#core/project/index';
+import { shortenName } from '#core/text/index';
 import { CountComponent } from '../records/count.component';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
-import { shortenName } from '../ui/short-name';
 import { ConceptHeadComponent } from './concept-head.component';
 import { TermLineComponent } from './term-line.component';
 import type { ColumnAction, ConceptView, Measure, MoveDirection, TermView } from './topic-views';

@@ -8,7 +8,7 @@ import {
   type Term,
   type TermKind,
 } from '#core/project/index';
-import { shortenName } from '../ui/short-name';
+import { shortenName } from '#core/text/index';
 
 /** What is said of a concept whatever its counts: found out when the project changes, not when counts come in. */
 export interface ConceptDescription {

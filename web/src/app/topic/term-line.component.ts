@@ -12,9 +12,9 @@ import { findDialect } from '#core/dialect/index';
 import { describeProblem } from '#core/problem/index';
 import { tidyTerm } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
+import { shortenName } from '#core/text/index';
 import { CountComponent } from '../records/count.component';
 import { Screen } from '../ui/screen';
-import { shortenName } from '../ui/short-name';
 import { TermDifferenceComponent } from './term-difference.component';
 import type { Measure, TermView } from './topic-views';
 
@@ -187,6 +187,8 @@ export class TermLineComponent {
   protected readonly chips = computed(() => {
     const { term, kind, marks } = this.view();
     const heading = this.heading();
+    // A remark needs the room: that it is a heading is seen by its letters.
+    const isCrowded = heading !== undefined && marks.length > 0 && !this.isSideBySide();
     const told =
       kind === 'heading' && heading
         ? `${nameThesaurus(heading.vocabulary)}${SCOPE_WORDS[heading.scope]}`
@@ -194,8 +196,7 @@ export class TermLineComponent {
           ? (term.language ?? kind)
           : kind;
     return [
-      // A remark needs the room: that it is a heading is seen by its letters.
-      ...(TOLD_KINDS.has(kind) && (this.isSideBySide() || marks.length === 0) ? [told] : []),
+      ...(TOLD_KINDS.has(kind) && !isCrowded ? [told] : []),
       ...(term.databases
         ? [`only ${term.databases.map((id) => shortenName(findDialect(id)?.name ?? id)).join(', ')}`]
         : []),

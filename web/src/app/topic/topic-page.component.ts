@@ -27,11 +27,11 @@ import {
 import { getLeast, type Comparison } from '#core/count/index';
 import { getAmount } from '../counting/count-state';
 import { parseQuery } from '#core/query/index';
+import { shortenName } from '#core/text/index';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { ChoiceRowComponent, type Choice } from '../ui/choice-row.component';
 import { getHueClass } from '../ui/hues';
-import { shortenName } from '../ui/short-name';
 import { ConceptColumnComponent } from './concept-column.component';
 import { describeConcept } from './concept-description';
 import { QuestionBarComponent } from './question-bar.component';

@@ -1,5 +1,5 @@
+import { shortenName } from '#core/text/index';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { shortenName } from './short-name';
 
 /** The head of a database's column: its short name, and the whole one for who asks or hears it. */
 @Component({

@@ -4,7 +4,8 @@ import {
   Component,
   Directive,
   TemplateRef,
-  contentChild,
+  computed,
+  contentChildren,
   inject,
   input,
 } from '@angular/core';
@@ -36,28 +37,16 @@ interface RowContext<Row> {
   readonly index: number;
 }
 
-/** The head of a line: `<ng-template [appRowHead]="rows()" let-row>`; the rows only tell the type. */
-@Directive({ selector: 'ng-template[appRowHead]' })
-export class RowHeadDirective<Row extends CountRow> {
-  readonly appRowHead = input.required<readonly Row[]>();
+/** What stands at the head of a line, or behind its counts as cells (`td`). */
+@Directive({ selector: 'ng-template[appRowPart]' })
+export class RowPartDirective<Row extends CountRow> {
+  readonly appRowPart = input.required<'head' | 'end'>();
+  /** The rows of the table: they tell the type of the line. */
+  readonly of = input.required<readonly Row[]>();
   readonly template = inject<TemplateRef<RowContext<Row>>>(TemplateRef);
 
   static ngTemplateContextGuard<Row extends CountRow>(
-    _directive: RowHeadDirective<Row>,
-    _context: unknown,
-  ): _context is RowContext<Row> {
-    return true;
-  }
-}
-
-/** The cells behind the counts of a line, each a `td`. */
-@Directive({ selector: 'ng-template[appRowEnd]' })
-export class RowEndDirective<Row extends CountRow> {
-  readonly appRowEnd = input.required<readonly Row[]>();
-  readonly template = inject<TemplateRef<RowContext<Row>>>(TemplateRef);
-
-  static ngTemplateContextGuard<Row extends CountRow>(
-    _directive: RowEndDirective<Row>,
+    _directive: RowPartDirective<Row>,
     _context: unknown,
   ): _context is RowContext<Row> {
     return true;
@@ -87,9 +76,14 @@ export class CountTableComponent<Row extends CountRow> {
   readonly bar = input(false);
   readonly explains = input(true);
 
-  protected readonly head = contentChild.required<RowHeadDirective<Row>>(RowHeadDirective);
-  protected readonly end = contentChild<RowEndDirective<Row>>(RowEndDirective);
+  private readonly parts = contentChildren<RowPartDirective<Row>>(RowPartDirective);
+  protected readonly head = computed(() => this.find('head'));
+  protected readonly end = computed(() => this.find('end'));
+
+  private find(which: 'head' | 'end'): TemplateRef<RowContext<Row>> | undefined {
+    return this.parts().find(({ appRowPart }) => appRowPart() === which)?.template;
+  }
 }
 
 /** What a view needs for such a table. */
-export const COUNT_TABLE = [CountTableComponent, RowHeadDirective, RowEndDirective] as const;
+export const COUNT_TABLE = [CountTableComponent, RowPartDirective] as const;

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Dialect } from '#core/dialect/index';
+import { shortenName } from '#core/text/index';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { shortenName } from '../../ui/short-name';
 import { CompareSubject } from '../compare-subject';
 
 /** Which database a tool shows; kept in the address. */

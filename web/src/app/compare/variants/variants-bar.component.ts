@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Dialect } from '#core/dialect/index';
+import { shortenName } from '#core/text/index';
 import { OpenProject } from '../../state/open-project';
-import { shortenName } from '../../ui/short-name';
 import { KeptChoices } from '../kept-choices';
 
 /** The order of the variants, which rows and columns are shown, and the table as a file, a picture or on paper. */

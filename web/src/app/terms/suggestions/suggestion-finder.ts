@@ -23,11 +23,10 @@ import {
   listSpellings,
   uniteWords,
 } from '#core/suggest/index';
-import { splitWords } from '#core/text/index';
+import { shortenName, splitWords } from '#core/text/index';
 import type { Heading } from '#core/vocabulary/index';
 import { fetchRecords } from '../../state/fetch-records';
 import { ThesaurusStore } from '../../state/thesaurus-store';
-import { shortenName } from '../../ui/short-name';
 import { IndexWords } from '../../state/index-words';
 import type { SectionId, Suggestion } from './suggestion';
 import { Connections } from '../../state/connections';

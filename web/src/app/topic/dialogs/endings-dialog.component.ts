@@ -20,7 +20,7 @@ import {
   type TruncationRule,
   type WordLists,
 } from '#core/suggest/index';
-import { foldLetters, splitWords } from '#core/text/index';
+import { shortenName, foldLetters, splitWords } from '#core/text/index';
 import type { Counted } from '../../counting/count-state';
 import { Counts } from '../../counting/counts';
 import { OpenProject } from '../../state/open-project';
@@ -28,7 +28,6 @@ import { ChoiceRowComponent, type Choice } from '../../ui/choice-row.component';
 import { CountComponent } from '../../records/count.component';
 import { IndexWords } from '../../state/index-words';
 import { TermEntry } from '../../terms/term-entry';
-import { shortenName } from '../../ui/short-name';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 
 /** What the bench is opened with. */

@@ -26,7 +26,7 @@ export class TwoStates {
     () => this.open.compared()?.id ?? this.open.project().variants[0]?.id ?? 'draft',
   );
   readonly to = linkedSignal<string>(() => (this.open.project().variants.length > 0 ? 'draft' : ''));
-  readonly states = computed(() => [
+  readonly choices = computed(() => [
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
     { id: 'draft', name: 'the draft' },
   ]);
@@ -120,7 +120,7 @@ export class TwoStates {
   readonly isListing = computed(() => this.listing().status === 'waiting');
 
   nameOf(id: string): string {
-    return this.states().find((state) => state.id === id)?.name ?? '';
+    return this.choices().find((state) => state.id === id)?.name ?? '';
   }
 
   private findState(id: string): SearchState | undefined {

@@ -91,7 +91,7 @@ export class StaircaseComponent {
     this.rows().flatMap(({ cells, asked }) => [...cells.map(({ counted }) => counted), ...asked]),
   );
   /** The step that costs most when it alone is left out. */
-  protected readonly dearest = computed(() => findDearest(this.rows()));
+  protected readonly dearest = computed(() => this.rows().find(({ isMarked }) => isMarked));
   protected readonly chart = computed<ChartContent>(() => {
     const rows = this.rows();
     const shown = this.subject.database();

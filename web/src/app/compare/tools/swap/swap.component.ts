@@ -228,7 +228,7 @@ export class SwapComponent {
   }
 }
 
-/** “wider there”, where the alternative’s string is wider than its meaning and the whole’s is not. */
+/** “wider there”: what the alternative's string does to its meaning, where that is not so of the whole as it is. */
 function describeFidelity(counted: Counted | undefined, whole: Counted | undefined): string {
   const level = counted?.rendering.whole;
   return level === undefined || level === 'same' || level === whole?.rendering.whole ? '' : `${level} there`;

@@ -9,6 +9,7 @@ import {
 } from '#core/compare/index';
 import { PURPOSE_ROWS } from '#core/question/index';
 import { findObstacle, getAmount, getExact, isNone, type Amount } from '#core/count/index';
+import { shortenName } from '#core/text/index';
 import { describeLimiterGap } from '../../../counting/describe-count';
 import { readCount } from '../../../counting/read-count';
 import type { Counted } from '../../../counting/count-state';
@@ -20,7 +21,6 @@ import { Alternatives } from '../../parts/alternatives';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { OfferedTerms } from '../../parts/offered-terms';
 import { mapSliced } from '../../parts/sliced';
-import { shortenName } from '../../../ui/short-name';
 
 /** So many of the best are shown first. */
 const FIRST_SHOWN = 12;

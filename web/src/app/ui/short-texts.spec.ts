@@ -1,9 +1,5 @@
 import { expect, it } from 'vitest';
-import { shortenApart, shortenName } from './short-name';
-
-it('a database is called by its first word', () => {
-  expect(shortenName('Heronsmere Life Index')).toBe('Heronsmere');
-});
+import { shortenApart } from './short-texts';
 
 it('names that begin alike stay different when they are cut', () => {
   const texts = [

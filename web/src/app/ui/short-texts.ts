@@ -1,8 +1,3 @@
-/** The first word of a database's name, where there is no room for all of it. */
-export function shortenName(name: string): string {
-  return name.split(' ')[0] ?? name;
-}
-
 /**
  * Texts cut to `most` characters, so that different texts stay different: of those that begin alike the middle is
  * left out, up to where they part.
