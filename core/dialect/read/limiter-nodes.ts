@@ -1,5 +1,5 @@
 import { createProblem, type Problem } from '../../problem';
-import { LIMITERS, type LimiterName, type LimiterOf, type Limiters } from '../../limiter';
+import { LIMITERS, type LimiterOf, type Limiters } from '../../limiter';
 import { PROPERTIES, FIELD_TABLE, build, readProperty, type QueryNode } from '../../query';
 import { DOCUMENT_TYPES, type DocumentType } from '../../record';
 import type { Span } from '../../text';
