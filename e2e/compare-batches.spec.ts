@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose, findChoice } from './pages/fields';
 import { CompareView } from './pages/compare-view';
 
 test('a large batch is paused, the page reloaded, and the batch gone on with', async ({ page }) => {
@@ -8,7 +9,7 @@ test('a large batch is paused, the page reloaded, and the batch gone on with', a
   await page.getByRole('link', { name: 'Databases' }).click();
   await page.getByRole('checkbox', { name: 'Northern Union Catalogue' }).check();
   await view.open('Swap');
-  await page.getByLabel('Place', { exact: true }).selectOption('bats: bat');
+  await choose(findChoice(page, 'Replace'), 'bats: bat');
   const lines = Array.from({ length: 320 }, (_, at) => `madeup${at}*`).join('\n');
   await page.getByLabel('Other wordings, a line each').fill(lines);
   await page.getByLabel('Other wordings, a line each').blur();
@@ -25,7 +26,7 @@ test('a large batch is paused, the page reloaded, and the batch gone on with', a
   const done = Number(/(\d+) of/.exec((await bar.textContent()) ?? '')?.[1]);
   await expect.poll(() => countKept(page)).toBeGreaterThanOrEqual(Math.min(done, 20));
   await page.reload();
-  await page.getByLabel('Place', { exact: true }).selectOption('bats: bat');
+  await choose(findChoice(page, 'Replace'), 'bats: bat');
   await expect(bar).toContainText('paused');
   await page.request.post('/api/standins/marlstone/fault', { data: { kind: 'none' } });
   await bar.getByRole('button', { name: 'Go on' }).click();
@@ -76,7 +77,7 @@ test('what is searched by hand is counted by copy and paste, the whole results l
   await page.getByRole('link', { name: 'Databases' }).click();
   await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
   const form = page.getByRole('dialog');
-  await form.getByLabel('Begin with').selectOption({ label: 'Field before the group' });
+  await choose(findChoice(form, 'Begin with'), 'Field before the group');
   await form.getByLabel('Short name', { exact: true }).fill('paperbark');
   await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
   await form.getByRole('button', { name: 'Add and search it' }).click();

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { choose, findChoice } from './pages/fields';
 import { CompareView } from './pages/compare-view';
 import { DATABASES } from './pages/workbench';
 
@@ -87,7 +88,7 @@ test('swap: other fields and wordings are tried with all else held, and one is t
   const view = new CompareView(page);
   await view.workbench.start();
   await view.open('Swap');
-  await page.getByLabel('Place', { exact: true }).selectOption('night light: "street light*"');
+  await choose(findChoice(page, 'Replace'), 'night light: "street light*"');
   await page.getByLabel('Other wordings, a line each').fill('"road lamp*"\n"street lighting"');
   await page.getByLabel('Other wordings, a line each').blur();
   await expect(view.number(`"road lamp*" in ${HERON}`)).toBeVisible();
@@ -101,7 +102,7 @@ test('swap: other fields and wordings are tried with all else held, and one is t
   await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => view.workbench.readGauge(HERON)).not.toBe(found);
 
-  await page.getByLabel('Second place').selectOption('behaviour: fields');
+  await choose(findChoice(page, 'and also, as a grid'), 'behaviour: fields');
   await expect(page.getByRole('region', { name: 'Two places at once' })).toContainText('in the title');
   await expect(view.number('within 3, in the title')).toBeVisible();
 });

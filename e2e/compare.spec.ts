@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { choose, findChoice } from './pages/fields';
 import { CompareView } from './pages/compare-view';
 import { Workbench } from './pages/workbench';
 
@@ -35,15 +36,15 @@ test('what changed between any two variants is counted change by change', async 
   await workbench.start();
   await new CompareView(page).open('Gained and lost');
   const changes = page.getByRole('region', { name: 'What changed' });
-  await page.getByLabel('From', { exact: true }).selectOption('first words');
-  await page.getByLabel('To', { exact: true }).selectOption('synonyms');
+  await choose(findChoice(page, 'From'), 'first words');
+  await choose(findChoice(page, 'To'), 'synonyms');
   const bat = changes.getByRole('row', { name: /^added bat to bats/ });
   const limit = 'year:2000..2026';
   const before = await workbench.countByHand('heronsmere', `(bats AND "street light*") AND ${limit}`);
   const after = await workbench.countByHand('heronsmere', `((bats OR bat) AND "street light*") AND ${limit}`);
   await expect(bat).toContainText(`Heronsmere Life Index: +${(after - before).toLocaleString('en')}`);
-  await page.getByLabel('To', { exact: true }).selectOption('draft');
-  await page.getByLabel('From', { exact: true }).selectOption('draft');
+  await choose(findChoice(page, 'To'), 'the draft');
+  await choose(findChoice(page, 'From'), 'the draft');
   await expect(page.getByText('Freeze a variant first')).toBeVisible();
 });
 

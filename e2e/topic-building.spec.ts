@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose, findChoice } from './pages/fields';
 import { Workbench } from './pages/workbench';
 
 const QUESTION = 'Does street lighting change how bats use hedgerows and roads at night?';
@@ -205,7 +206,7 @@ test('frame, purpose and rules: a frame proposes concepts, rules set limiters an
   const workbench = await startEmpty(page);
   await page.getByRole('button', { name: 'Question and rules…' }).click();
   const dialog = page.getByRole('dialog', { name: 'Question and rules' });
-  await dialog.getByLabel('Frame of the question').selectOption('Population, exposure, outcome');
+  await choose(findChoice(dialog, 'Frame of the question'), 'Population, exposure, outcome');
   await dialog.getByLabel('Population', { exact: true }).fill('bats');
   await dialog.getByLabel('Exposure', { exact: true }).fill('street light');
   await dialog.getByLabel('Outcome', { exact: true }).click();

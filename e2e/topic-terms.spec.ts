@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose, findChoice } from './pages/fields';
 import { Workbench } from './pages/workbench';
 
 async function startEmpty(page: Page, ...concepts: string[]): Promise<Workbench> {
@@ -113,12 +114,12 @@ test('the numbers of each term, in one database and side by side, agree with cou
       .locator('input.line')
       .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
   expect(await order()).toEqual(['lamp', 'lamps', 'LED']);
-  await page.getByLabel('Sorted').selectOption('by what they find');
+  await choose(findChoice(page, 'Sorted'), 'by what they find');
   const found = await Promise.all(
     ['lamp', 'lamps', 'LED'].map(async (term) => [term, await count(term)] as const),
   );
   await expect.poll(order).toEqual(found.sort((a, b) => b[1] - a[1]).map(([term]) => term));
-  await page.getByLabel('Sorted').selectOption('by hand');
+  await choose(findChoice(page, 'Sorted'), 'by hand');
   expect(await order()).toEqual(['lamp', 'lamps', 'LED']);
 });
 
@@ -187,7 +188,7 @@ test('kinds are corrected, terms are meant for some databases only, and both are
   await addTerms(workbench, 'people', 'Marlstone Town', 'Fledermaus');
   await page.getByLabel('More for "Marlstone Town"').click();
   await page.getByRole('menuitem', { name: 'Kind, databases and note…' }).click();
-  await page.getByLabel('Kind of the term').selectOption('organisation');
+  await choose(findChoice(page, 'Kind of the term'), 'organisation');
   await page.getByLabel('Note on the term').fill('ask them');
   await page.getByRole('checkbox', { name: 'Gantry Engineering Abstracts' }).uncheck();
   // A term is meant for at least one database: the last box that is ticked stays.
@@ -200,7 +201,7 @@ test('kinds are corrected, terms are meant for some databases only, and both are
   await expect(organisation).toHaveAccessibleName('organisation, only for heronsmere, marlstone');
   await workbench.line('people', 'Fledermaus').focus();
   await page.keyboard.press('Alt+Enter');
-  await page.getByLabel('Kind of the term').selectOption('other language');
+  await choose(findChoice(page, 'Kind of the term'), 'other language');
   await page.getByLabel('Language', { exact: true }).fill('de');
   await page.keyboard.press('Tab');
   await page.getByRole('button', { name: 'Done', exact: true }).click();
@@ -245,13 +246,13 @@ test('a concept is placed, given fields and a note, split, merged and copied to 
   await expect(page.getByText('or bats')).toBeVisible();
 
   await settings('noctules');
-  await page.getByLabel('Merge into').selectOption('bats');
+  await choose(findChoice(page, 'Merge into'), 'bats');
   await page.getByRole('button', { name: 'Put all its terms there' }).click();
   await expect(page.locator('app-concept-column')).toHaveCount(3);
   await expect(workbench.line('bats', 'noctule')).toBeVisible();
 
   await settings('bats');
-  await page.getByLabel('Copy to the project').selectOption('Bats and street lighting');
+  await choose(findChoice(page, 'Copy to the project'), 'Bats and street lighting');
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(page.getByText('Copied to Bats and street lighting.')).toBeVisible();
   await page.getByRole('button', { name: 'Done', exact: true }).click();

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
+import { choose, findChoice } from './pages/fields';
 import { QueryView } from './pages/query-view';
 import { Workbench } from './pages/workbench';
 
@@ -269,10 +270,7 @@ test('a heading is put in for a database that calls it otherwise, a row left out
   await new QueryView(page).type('@bats');
   await workbench.goTo('Translate');
   await page.getByRole('button', { name: 'Changes for Gantry Engineering Abstracts' }).click();
-  await dialog
-    .getByLabel(/^Where .* is searched in Gantry/)
-    .first()
-    .selectOption('title');
+  await choose(dialog.getByRole('combobox', { name: /^Where .* is searched in Gantry/ }).first(), 'title');
   await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(gantry).toContainText('meant for this database');
 
@@ -328,7 +326,7 @@ test('a database of one’s own is built in the form, searched by hand, and its 
   await dialog.getByRole('link', { name: 'Its JSON Schema' }).click();
   const schema = JSON.parse(await readFile(await (await downloading).path(), 'utf8')) as object;
   expect(schema).toHaveProperty('properties.limiters');
-  await dialog.getByLabel('Begin with').selectOption({ label: 'Field before the group' });
+  await choose(findChoice(dialog, 'Begin with'), 'Field before the group');
   await dialog.getByLabel('Short name', { exact: true }).fill('Hill House');
   await expect(dialog).toContainText('Before it can be used');
   await dialog.getByLabel('Short name', { exact: true }).fill('hill-house');
@@ -369,9 +367,10 @@ test('a syntax is learnt from examples and a few answers, and handed to the form
   await examples.fill('[bat MINUS cricket\nti=(bat OR lamp) AND road$');
   await expect(dialog.getByRole('button', { name: 'Go on in the form' })).toBeDisabled();
   await examples.fill('bat MINUS cricket\nti=(bat OR lamp) AND road$\nlamp NEAR/3 road');
-  await dialog
-    .getByLabel('What does MINUS mean between two things?')
-    .selectOption('the first without the second');
+  await choose(
+    findChoice(dialog, 'What does MINUS mean between two things?'),
+    'the first without the second',
+  );
   const table = dialog.getByRole('table', { name: 'How the examples are read' });
   await expect(table).toContainText('bat NOT cricket');
   await expect(table).toContainText('title: (bat OR lamp) AND road*');

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { LIMITERS, LIMITERS_SCHEMA, LIMITER_NAMES, isSameLimiters, listLimiters, type Limiters } from '.';
+import {
+  LIMITERS,
+  LIMITERS_SCHEMA,
+  LIMITER_NAMES,
+  isSameLimiters,
+  listLimiters,
+  withLimiter,
+  type Limiters,
+} from '.';
 
 describe('limiters', () => {
   it('are described in words and told apart', () => {
@@ -14,6 +22,14 @@ describe('limiters', () => {
     const nothing: Limiters = { years: {}, types: [], languages: [], peerReviewed: false, sources: [] };
     expect(listLimiters(nothing)).toEqual([]);
     expect(isSameLimiters(nothing, {})).toBe(true);
+  });
+
+  it('are set one by one, and nothing takes them away', () => {
+    const limiters: Limiters = { years: { from: 2015 }, peerReviewed: true };
+    expect(withLimiter(limiters, 'languages', ['en'])).toEqual({ ...limiters, languages: ['en'] });
+    expect(withLimiter(limiters, 'years', {})).toEqual({ peerReviewed: true });
+    expect(withLimiter(limiters, 'peerReviewed', undefined)).toEqual({ years: { from: 2015 } });
+    expect(withLimiter(limiters, 'languages', [])).toEqual(limiters);
   });
 
   it('are taken from outside as the table has them, each with a value of its kind, and nothing else', () => {

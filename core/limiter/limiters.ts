@@ -30,6 +30,17 @@ export const LIMITERS_SCHEMA = Joi.object<Limiters>(
   Object.fromEntries(LIMITER_NAMES.map((name) => [name, getLimiterRow(name).schema])),
 );
 
+/** The same limiters with another value of one of them; nothing, an empty list and an open range take it away. */
+export function withLimiter<Name extends LimiterName>(
+  limiters: Limiters,
+  name: Name,
+  value: Limiters[Name] | undefined,
+): Limiters {
+  const { [name]: _, ...rest } = limiters;
+  const next: Limiters = { ...rest, [name]: value };
+  return describeLimiter(name, next) === undefined ? rest : next;
+}
+
 /** The limiters that are in force, each with its value in words. */
 export function listLimiters(limiters: Limiters): { name: LimiterName; value: string }[] {
   return LIMITER_NAMES.flatMap((name) => {

@@ -32,7 +32,7 @@ const DIALECT_ROOMS = ['profile', 'write', 'read', 'history', 'form', 'learn'];
 
 const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'databases'];
 /** Pieces that several views show, the lowest first. */
-const PIECES = ['limiters', 'records', 'terms', 'freezing'];
+const PIECES = ['records', 'limiters', 'terms', 'freezing'];
 const BELOW_VIEWS = ['words', 'ui', 'data', 'state', 'counting', ...PIECES];
 
 /** What each folder of the web application may import, beside itself and the core. */

@@ -1,3 +1,4 @@
+import { SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
@@ -21,7 +22,7 @@ import { VariantsTableComponent } from './variants/variants-table.component';
 @Component({
   selector: 'app-compare-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, RouterLinkActive, RouterOutlet, VariantsTableComponent],
+  imports: [RouterLink, RouterLinkActive, RouterOutlet, VariantsTableComponent, SELECT_PARTS],
   providers: [Alternatives, CompareSubject, MustFindCounts, RecordSets],
   templateUrl: './compare-page.component.html',
   styleUrl: './compare-page.component.scss',

@@ -1,3 +1,6 @@
+import { FileButtonComponent } from '../ui/file-button.component';
+import { MatProgressBar } from '@angular/material/progress-bar';
+import { FIELD_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { ImportProgress, ImportReport, OwnCollection } from '#core/contract/index';
@@ -25,7 +28,7 @@ const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
 @Component({
   selector: 'app-collection-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS, MatProgressBar, FileButtonComponent],
   templateUrl: './collection-dialog.component.html',
   styleUrl: './dialog.scss',
 })
@@ -77,9 +80,13 @@ export class CollectionDialogComponent {
     inject(DestroyRef).onDestroy(() => this.stopping.abort());
   }
 
-  protected choose(input: HTMLInputElement): void {
-    const files = [...(input.files ?? [])];
-    input.value = '';
+  /** How far the import is, in percent. */
+  protected percent(): number {
+    const { done = 0, all = 0 } = this.progress() ?? {};
+    return all === 0 ? 0 : (100 * done) / all;
+  }
+
+  protected choose(files: readonly File[]): void {
     this.files.set(files);
     this.failure.set('');
     const [first] = files;

@@ -1,3 +1,5 @@
+import { FIELD_PARTS } from '../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -30,7 +32,7 @@ import { Connections } from '../state/connections';
 @Component({
   selector: 'app-databases-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatCheckbox],
+  imports: [MatCheckbox, MatButton, FIELD_PARTS],
   templateUrl: './databases-page.component.html',
   styleUrl: './databases-page.component.scss',
 })

@@ -1,3 +1,5 @@
+import { FileButtonComponent } from '../ui/file-button.component';
+import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { compareQueries } from '#core/algebra/index';
@@ -40,7 +42,7 @@ const LARGEST_FILE = 200_000;
 @Component({
   selector: 'app-dialect-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS, FileButtonComponent],
   templateUrl: './dialect-dialog.component.html',
   styleUrl: './dialect-dialog.component.scss',
 })
@@ -83,7 +85,13 @@ export class DialectDialogComponent {
   });
 
   protected read(entry: FormEntry): string {
-    return readEntry(this.document(), entry);
+    const text = readEntry(this.document(), entry);
+    return entry.kind === 'yes-no' && text !== 'yes' ? 'no' : text;
+  }
+
+  /** What may be chosen; nothing where one types. */
+  protected choicesOf(entry: FormEntry): readonly string[] | undefined {
+    return entry.kind === 'yes-no' ? ['no', 'yes'] : entry.choices;
   }
 
   protected write(entry: FormEntry, text: string): void {
@@ -99,9 +107,7 @@ export class DialectDialogComponent {
     if (base) this.document.set(this.begin(base));
   }
 
-  protected async import(input: HTMLInputElement): Promise<void> {
-    const file = input.files?.[0];
-    input.value = '';
+  protected async import([file]: readonly File[]): Promise<void> {
     if (!file) return;
     try {
       if (file.size > LARGEST_FILE) throw new Error('too large');

@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
@@ -8,7 +9,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 @Component({
   selector: 'app-learn-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
   template: `
     <h2 mat-dialog-title>Learn a syntax from examples</h2>
     <mat-dialog-content>
@@ -16,30 +17,33 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
         Paste {{ fewest }} to {{ most }} searches that the database takes, one a line: from its help page, its
         history or a paper’s appendix. The more signs and fields they show, the better.
       </p>
-      <textarea
-        #field
-        rows="6"
-        class="code"
-        aria-label="Examples, one a line"
-        spellcheck="false"
-        [value]="text()"
-        (input)="text.set(field.value)"
-      ></textarea>
+      <mat-form-field
+        ><mat-label>Examples, one a line</mat-label
+        ><textarea
+          matInput
+          #field
+          rows="6"
+          class="code"
+          spellcheck="false"
+          [value]="text()"
+          (input)="text.set(field.value)"
+        ></textarea>
+      </mat-form-field>
       @if (examples().length > most) {
         <p class="quiet">Only the first {{ most }} are looked at.</p>
       }
       @if (lesson(); as now) {
         <h3>What they leave open</h3>
         @for (question of now.questions; track question.id) {
-          <label class="question"
-            >{{ question.words }}
-            <select #choice (change)="answer(question.id, choice.value)">
+          <mat-form-field class="question"
+            ><mat-label>{{ question.words }}</mat-label
+            ><mat-select (selectionChange)="answer(question.id, $event.value)" [value]="question.answer">
               @for (one of question.choices; track one.value) {
-                <option [value]="one.value" [selected]="one.value === question.answer">
+                <mat-option [value]="one.value">
                   {{ one.words }}
-                </option>
+                </mat-option>
               }
-            </select></label
+            </mat-select></mat-form-field
           >
         }
         <h3>How the examples are read</h3>

@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import type { SruExplanation } from '#core/contract/index';
@@ -14,30 +15,31 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
 @Component({
   selector: 'app-sru-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
   template: `
     <h2 mat-dialog-title>Add an SRU server</h2>
     <mat-dialog-content>
       <p class="quiet">
         Ewer counts library catalogues and archives that speak the open standard SRU for you.
       </p>
-      <label
-        >Its address
-        <input
+      <mat-form-field
+        ><mat-label>Its address</mat-label
+        ><input
+          matInput
           #field
           class="wide"
           type="url"
           placeholder="https://"
           [value]="address()"
           (input)="change(field.value)"
-      /></label>
-      <label
-        >Version
-        <select #choice (change)="chooseVersion(choice.value)">
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>Version</mat-label
+        ><mat-select (selectionChange)="chooseVersion($event.value)" [value]="version()">
           @for (one of versions; track one) {
-            <option [value]="one" [selected]="one === version()">{{ one }}</option>
+            <mat-option [value]="one">{{ one }}</mat-option>
           }
-        </select></label
+        </mat-select></mat-form-field
       >
       <p>
         <button mat-stroked-button type="button" [disabled]="address() === '' || isAsking()" (click)="ask()">

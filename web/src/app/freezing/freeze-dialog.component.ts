@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
@@ -20,7 +21,7 @@ export interface FreezeDialogData extends FreezeAnswer {
 @Component({
   selector: 'app-freeze-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule],
+  imports: [DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule, FIELD_PARTS],
   template: `
     <h2 mat-dialog-title>{{ data.isThere ? 'Name and note' : 'Freeze as variant' }}</h2>
     <form [formGroup]="form" (ngSubmit)="freeze()">

@@ -1,3 +1,5 @@
+import { FileButtonComponent } from '../ui/file-button.component';
+import { FIELD_PARTS } from '../ui/field-parts';
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -21,7 +23,17 @@ import { Messages } from '../ui/messages';
 @Component({
   selector: 'app-projects-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DatePipe, IconComponent, MatButton, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink],
+  imports: [
+    DatePipe,
+    IconComponent,
+    MatButton,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    RouterLink,
+    FIELD_PARTS,
+    FileButtonComponent,
+  ],
   templateUrl: './projects-page.component.html',
   styleUrl: './projects-page.component.scss',
 })
@@ -68,9 +80,7 @@ export class ProjectsPageComponent {
     if (project) this.files.download(project);
   }
 
-  protected async import(field: HTMLInputElement): Promise<void> {
-    const file = field.files?.[0];
-    field.value = '';
+  protected async import([file]: readonly File[]): Promise<void> {
     if (!file) return;
     const imported = await this.files.import(await file.text());
     this.tell(imported.ok ? undefined : imported.problem);

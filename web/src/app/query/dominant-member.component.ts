@@ -1,3 +1,4 @@
+import { SELECT_PARTS } from '../ui/field-parts';
 import { shortenName } from '#core/text/index';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { getAmount } from '../counting/count-state';
@@ -12,18 +13,19 @@ import { QueryNumbers, type GroupMember } from './query-numbers';
 @Component({
   selector: 'app-dominant-member',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [SELECT_PARTS],
   template: `
     <div class="head">
       <h2>What the count depends on</h2>
-      <label class="quiet"
-        >in
-        <select #database (change)="numbers.choose(database.value)" aria-label="Database of these numbers">
+      <mat-form-field class="small"
+        ><mat-label>Database</mat-label
+        ><mat-select (selectionChange)="numbers.choose($event.value)" [value]="numbers.database()?.id">
           @for (dialect of open.dialects(); track dialect.id) {
-            <option [value]="dialect.id" [selected]="dialect.id === numbers.database()?.id">
+            <mat-option [value]="dialect.id">
               {{ shorten(dialect.name) }}
-            </option>
+            </mat-option>
           }
-        </select></label
+        </mat-select></mat-form-field
       >
     </div>
     @if (members(); as list) {
@@ -49,15 +51,6 @@ import { QueryNumbers, type GroupMember } from './query-numbers';
       align-items: baseline;
       justify-content: space-between;
       margin: 12px 0 4px;
-    }
-    select {
-      border: 0;
-      background: none;
-      color: var(--ink);
-      font: inherit;
-    }
-    option {
-      background: var(--sheet);
     }
     ul {
       display: flex;

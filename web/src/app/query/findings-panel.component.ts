@@ -1,3 +1,5 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -29,7 +31,7 @@ const SEVERITY_WORDS = { error: 'Mistake', warning: 'Warning', note: 'Note' } as
 @Component({
   selector: 'app-findings-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent],
+  imports: [CountComponent, MatButton, MatTooltip],
   templateUrl: './findings-panel.component.html',
   styleUrl: './findings-panel.component.scss',
 })

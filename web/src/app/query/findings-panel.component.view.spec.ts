@@ -50,7 +50,9 @@ describe('what is worth a look', () => {
   it('lists mistakes first, with what they cost', () => {
     const { view } = draw([find('b', 'note'), find('dear', 'warning'), find('a', 'error')]);
     const signs = [...view.element.querySelectorAll('.sign')].map(({ className }) => className);
-    expect(signs).toEqual(['sign error', 'sign warning', 'sign note']);
+    for (const [at, severity] of ['error', 'warning', 'note'].entries())
+      expect(signs[at]).toContain(severity);
+    expect(signs).toHaveLength(3);
     expect(view.text()).toContain('120 records more in Gantry Engineering Abstracts');
     expect(view.find('status', /^3 findings, 1 error$/)).toBeTruthy();
   });

@@ -1,3 +1,5 @@
+import { FIELD_PARTS } from '../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
@@ -17,7 +19,17 @@ import { QueryDesk, isBroken } from './query-desk';
 @Component({
   selector: 'app-query-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDropList, CountComponent, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [
+    CdkDrag,
+    CdkDropList,
+    CountComponent,
+    IconComponent,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    MatButton,
+    FIELD_PARTS,
+  ],
   templateUrl: './query-lines.component.html',
   styleUrl: './query-lines.component.scss',
 })

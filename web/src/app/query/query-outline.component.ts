@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
   ChangeDetectionStrategy,
@@ -46,6 +47,7 @@ const JOIN_WORDS = { all: 'all of', any: 'any of', near: 'near' } as const;
     RowCountComponent,
     RowEntryComponent,
     RowWordsComponent,
+    MatButton,
   ],
   templateUrl: './query-outline.component.html',
   styleUrl: './query-outline.component.scss',

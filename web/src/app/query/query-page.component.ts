@@ -1,3 +1,5 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -47,6 +49,8 @@ import { shortenName } from '#core/text/index';
     QueryLinesComponent,
     QueryOutlineComponent,
     SittingTimelineComponent,
+    MatButton,
+    MatTooltip,
   ],
   providers: [
     AcronymMeanings,

@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../ui/field-parts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -12,8 +13,10 @@ import {
 @Component({
   selector: 'app-row-entry',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FIELD_PARTS],
   template: `
     <input
+      matInput
       #field
       type="text"
       class="code"
@@ -35,10 +38,7 @@ import {
     input {
       width: 100%;
       padding: 2px 6px;
-      border: 1px solid var(--glaze);
-      border-radius: 5px;
-      background: var(--sheet);
-      color: var(--ink);
+      border-bottom: 2px solid var(--glaze);
     }
   `,
 })

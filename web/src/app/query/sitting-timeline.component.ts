@@ -1,3 +1,4 @@
+import { MatTooltip } from '@angular/material/tooltip';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { createSharedDraft } from '#core/compare/index';
 import { CHANGE_NAMES, type Working } from '#core/project/index';
@@ -19,6 +20,7 @@ const HEIGHT = 56;
 @Component({
   selector: 'app-sitting-timeline',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatTooltip],
   template: `
     <h2>This sitting</h2>
     @if (points().length > 1) {
@@ -38,7 +40,7 @@ const HEIGHT = 56;
             [style.top.px]="point.top"
             [attr.aria-label]="point.label"
             [attr.aria-current]="point.isNow ? 'true' : null"
-            [title]="point.label"
+            [matTooltip]="point.label"
             (click)="goTo(point.working)"
           ></button>
         }

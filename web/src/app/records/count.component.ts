@@ -1,3 +1,4 @@
+import { MatTooltip } from '@angular/material/tooltip';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { describeProblem } from '#core/problem/index';
 import type { Amount } from '#core/count/index';
@@ -22,10 +23,11 @@ interface ShownAmount {
 @Component({
   selector: 'app-count',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatTooltip],
   host: { '[class.waiting]': 'isWaiting()', '[class.failed]': 'failure() !== undefined' },
   template: `
     @if (failure(); as reason) {
-      <span class="none" [attr.title]="reason"
+      <span class="none" [matTooltip]="reason"
         ><span aria-hidden="true">—</span><span class="unseen">{{ label() }}: {{ reason }}</span></span
       >
     } @else if (shown(); as number) {
@@ -38,7 +40,7 @@ interface ShownAmount {
         {{ number }}
       </button>
       @if (basis()) {
-        <span class="sign" aria-hidden="true" [title]="basis()">!</span>
+        <span class="sign" aria-hidden="true" [matTooltip]="basis()">!</span>
         <span [class]="explains() ? 'basis' : 'unseen'">{{ basis() }}</span>
       }
     } @else {

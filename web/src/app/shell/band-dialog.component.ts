@@ -1,9 +1,7 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { NumberFieldComponent } from '../ui/number-field.component';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import { MatFormField, MatLabel } from '@angular/material/form-field';
-import { MatInput } from '@angular/material/input';
 import type { TargetBand } from '#core/project/index';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 
@@ -25,26 +23,26 @@ export interface BandAnswer {
 @Component({
   selector: 'app-band-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, MatFormField, MatInput, MatLabel, ReactiveFormsModule],
+  imports: [DIALOG_PARTS, MatCheckbox, NumberFieldComponent],
   template: `
     <h2 mat-dialog-title>Target band</h2>
-    <form [formGroup]="form" (ngSubmit)="set()">
+    <form (submit)="set($event, least.fault() + most.fault() !== '')">
       <mat-dialog-content>
         <p class="quiet">
           How many results from {{ data.name }} do you want to read? Leave either end empty for no limit.
         </p>
         <div class="ends">
-          <mat-form-field
-            ><mat-label>at least</mat-label
-            ><input matInput aria-label="at least" type="number" min="0" formControlName="from"
-          /></mat-form-field>
-          <mat-form-field
-            ><mat-label>at most</mat-label
-            ><input matInput aria-label="at most" type="number" min="0" formControlName="to"
-          /></mat-form-field>
+          <app-number-field
+            #least
+            label="at least"
+            [isLive]="true"
+            [value]="from()"
+            (changed)="from.set($event)"
+          />
+          <app-number-field #most label="at most" [isLive]="true" [value]="to()" (changed)="to.set($event)" />
         </div>
         @if (data.databases > 1) {
-          <mat-checkbox formControlName="isForAll"
+          <mat-checkbox [checked]="isForAll()" (change)="isForAll.set($event.checked)"
             >the same for all {{ data.databases }} databases</mat-checkbox
           >
         }
@@ -54,7 +52,13 @@ export interface BandAnswer {
       </mat-dialog-content>
       <mat-dialog-actions align="end">
         <button mat-button type="button" mat-dialog-close>Cancel</button>
-        <button mat-flat-button type="submit" [disabled]="form.invalid || isReversed()">Set</button>
+        <button
+          mat-flat-button
+          type="submit"
+          [disabled]="isReversed() || least.fault() + most.fault() !== ''"
+        >
+          Set
+        </button>
       </mat-dialog-actions>
     </form>
   `,
@@ -69,24 +73,16 @@ export interface BandAnswer {
 export class BandDialogComponent {
   private readonly dialog = inject<MatDialogRef<BandDialogComponent, BandAnswer>>(MatDialogRef);
   protected readonly data = inject<BandDialogData>(MAT_DIALOG_DATA);
-  protected readonly form = new FormGroup({
-    from: new FormControl<number | null>(this.data.band.from ?? null, Validators.min(0)),
-    to: new FormControl<number | null>(this.data.band.to ?? null, Validators.min(0)),
-    isForAll: new FormControl(false, { nonNullable: true }),
-  });
+  protected readonly from = signal(this.data.band.from);
+  protected readonly to = signal(this.data.band.to);
+  protected readonly isForAll = signal(false);
+  protected readonly isReversed = computed(() => (this.from() ?? 0) > (this.to() ?? Infinity));
 
-  protected isReversed(): boolean {
-    const { from, to } = this.form.value;
-    return typeof from === 'number' && typeof to === 'number' && from > to;
-  }
-
-  protected set(): void {
-    const { from, to, isForAll = false } = this.form.value;
-    if (this.form.invalid || this.isReversed()) return;
-    const band = {
-      ...(typeof from === 'number' && { from: Math.floor(from) }),
-      ...(typeof to === 'number' && { to: Math.floor(to) }),
-    };
-    this.dialog.close({ band, isForAll });
+  protected set(event: Event, isFaulty: boolean): void {
+    event.preventDefault();
+    if (this.isReversed() || isFaulty) return;
+    const [from, to] = [this.from(), this.to()];
+    const band = { ...(from !== undefined && { from }), ...(to !== undefined && { to }) };
+    this.dialog.close({ band, isForAll: this.isForAll() });
   }
 }

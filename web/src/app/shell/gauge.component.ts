@@ -1,3 +1,5 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -29,6 +31,7 @@ const NO_BAND: Band = {};
 @Component({
   selector: 'app-gauge',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatTooltip],
   templateUrl: './gauge.component.html',
   styleUrl: './gauge.component.scss',
   host: { '[class.waiting]': "status() === 'waiting'", '[class.failed]': "status() === 'failed'" },

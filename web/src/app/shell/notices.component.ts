@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { describeInFull, describeProblem, describeRemedy } from '#core/problem/index';
@@ -9,7 +10,7 @@ import { ProjectFiles } from '../projects/project-files';
 @Component({
   selector: 'app-notices',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton],
   template: `
     @if (asked.isGone()) {
       <p class="notice" role="status">
@@ -19,10 +20,10 @@ import { ProjectFiles } from '../projects/project-files';
     @if (saving(); as problem) {
       <p class="notice bad" role="alert">
         {{ problem.says }} {{ problem.remedy }}
-        <button type="button" class="link" (click)="exportNow()">Export to a file</button>
+        <button mat-button type="button" (click)="exportNow()">Export to a file</button>
         @if (problem.elsewhere) {
-          <button type="button" class="link" (click)="keepAsCopy()">Keep mine as a copy</button>
-          <button type="button" class="link" (click)="takeOther()">Take the other one</button>
+          <button mat-button type="button" (click)="keepAsCopy()">Keep mine as a copy</button>
+          <button mat-button type="button" (click)="takeOther()">Take the other one</button>
         }
       </p>
     }
@@ -30,12 +31,12 @@ import { ProjectFiles } from '../projects/project-files';
       <p class="notice" role="status">
         This project was changed in another window; it is shown as it is now. What you had here is kept as
         <a [routerLink]="['/p', copy.id, 'topic']">{{ copy.name }}</a>.
-        <button type="button" class="link" (click)="open.closeNotice()">Close</button>
+        <button mat-button type="button" (click)="open.closeNotice()">Close</button>
       </p>
     }
     @if (refused(); as problem) {
       <p class="notice" role="alert">
-        {{ problem }} <button type="button" class="link" (click)="open.closeNotice()">Close</button>
+        {{ problem }} <button mat-button type="button" (click)="open.closeNotice()">Close</button>
       </p>
     }
   `,
@@ -53,8 +54,8 @@ import { ProjectFiles } from '../projects/project-files';
       color: var(--glaze);
       font-weight: 600;
     }
-    .link {
-      margin-left: 12px;
+    button {
+      margin-left: 8px;
     }
   `,
 })

@@ -1,3 +1,5 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { isSameLimiters } from '#core/limiter/index';
 import { getProjectTitle, type Change, type TargetBand } from '#core/project/index';
@@ -19,7 +21,7 @@ import { Dialogs } from '../ui/dialogs';
 @Component({
   selector: 'app-top-band',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [IconComponent, GaugeComponent, LimiterStripComponent],
+  imports: [IconComponent, GaugeComponent, LimiterStripComponent, MatButton, MatTooltip],
   templateUrl: './top-band.component.html',
   styleUrl: './top-band.component.scss',
 })

@@ -1,3 +1,6 @@
+import { FileButtonComponent } from '../ui/file-button.component';
+import { MatProgressBar } from '@angular/material/progress-bar';
+import { FIELD_PARTS } from '../ui/field-parts';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import {
   ChangeDetectionStrategy,
@@ -45,7 +48,16 @@ const MAX_LISTED = 200;
 @Component({
   selector: 'app-thesaurus-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, ChoiceRowComponent, CountComponent, HeadingPaneComponent, IconComponent],
+  imports: [
+    DIALOG_PARTS,
+    ChoiceRowComponent,
+    CountComponent,
+    HeadingPaneComponent,
+    IconComponent,
+    FIELD_PARTS,
+    MatProgressBar,
+    FileButtonComponent,
+  ],
   templateUrl: './thesaurus-dialog.component.html',
   styleUrl: './thesaurus-dialog.component.scss',
 })
@@ -195,9 +207,7 @@ export class ThesaurusDialogComponent {
     if (terms.length > 0) this.open.change({ kind: 'add-terms', concept: concept.id, terms });
   }
 
-  protected async loadFile(input: HTMLInputElement): Promise<void> {
-    const [file] = input.files ?? [];
-    input.value = '';
+  protected async loadFile([file]: readonly File[]): Promise<void> {
     if (!file) return;
     this.problems.set([]);
     this.loadedFile.set(undefined);

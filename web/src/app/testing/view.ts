@@ -20,8 +20,9 @@ export interface View<Component> {
 const SELECTORS: Readonly<Record<string, string>> = {
   button: 'button',
   checkbox: 'input[type=checkbox]',
-  textbox: 'input:not([type=checkbox]), textarea',
-  combobox: 'select, [role=combobox]',
+  radio: 'input[type=radio], button[role=radio]',
+  textbox: 'input:not([type=checkbox], [type=radio]), textarea',
+  combobox: '[role=combobox]',
   group: '[role=group], fieldset',
 };
 
@@ -63,7 +64,7 @@ function nameElement(element: HTMLElement): string {
   const label = element.getAttribute('aria-label');
   const words =
     label ??
-    (element instanceof HTMLInputElement || element instanceof HTMLSelectElement
+    (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement
       ? [...(element.labels ?? [])].map(({ textContent }) => textContent ?? '').join(' ')
       : (element.querySelector('legend')?.textContent ?? element.textContent ?? ''));
   return words.replace(/\s+/g, ' ').trim();

@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../ui/field-parts';
 import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import {
@@ -49,6 +50,7 @@ const AROUND = 122;
     IconComponent,
     ConceptHeadComponent,
     TermLineComponent,
+    FIELD_PARTS,
   ],
   templateUrl: './concept-column.component.html',
   styleUrl: './concept-column.component.scss',

@@ -1,3 +1,6 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { FIELD_PARTS } from '../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -46,7 +49,7 @@ interface ShownWord extends QuestionWord {
 @Component({
   selector: 'app-question-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatMenu, MatMenuItem, MatMenuTrigger, IconComponent],
+  imports: [MatMenu, MatMenuItem, MatMenuTrigger, IconComponent, MatButton, FIELD_PARTS, MatTooltip],
   templateUrl: './question-bar.component.html',
   styleUrl: './question-bar.component.scss',
 })

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import {
   ChangeDetectionStrategy,
@@ -40,7 +41,7 @@ const SHOWN_AT_FIRST = 5;
 @Component({
   selector: 'app-suggestion-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, IconComponent],
+  imports: [CountComponent, IconComponent, MatButton],
   templateUrl: './suggestion-panel.component.html',
   styleUrl: './suggestion-panel.component.scss',
   host: { role: 'complementary', 'aria-label': 'Suggestions', '[class]': 'hue()' },

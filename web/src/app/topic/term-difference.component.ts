@@ -1,3 +1,4 @@
+import { MatTooltip } from '@angular/material/tooltip';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Comparison } from '#core/count/index';
 import { describeComparison } from '../counting/describe-count';
@@ -6,8 +7,9 @@ import { describeComparison } from '../counting/describe-count';
 @Component({
   selector: 'app-term-difference',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatTooltip],
   template: `@if (reason()) {
-      <span [title]="reason()"
+      <span [matTooltip]="reason()"
         ><span aria-hidden="true">–</span><span class="unseen">{{ reason() }}</span></span
       >
     } @else {

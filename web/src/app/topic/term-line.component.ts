@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../ui/field-parts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -40,11 +41,12 @@ const TYPING_DELAY = 300;
 @Component({
   selector: 'app-term-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, TermDifferenceComponent],
+  imports: [CountComponent, TermDifferenceComponent, FIELD_PARTS],
   host: { '[class.out]': 'view().term.off' },
   template: `
     <div class="text">
       <input
+        matInput
         class="line code"
         #line
         [value]="isFocused() ? (typed() ?? view().term.text) : shown()"

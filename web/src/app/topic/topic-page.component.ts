@@ -1,3 +1,5 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { type CdkDragDrop, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import {
@@ -70,6 +72,9 @@ const ALL = 'all';
     ConceptColumnComponent,
     QuestionBarComponent,
     SuggestionPanelComponent,
+    MatButton,
+    FIELD_PARTS,
+    SELECT_PARTS,
   ],
   providers: [TopicNumbers, TermEntry, TopicDialogs],
   templateUrl: './topic-page.component.html',

@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { READY_FILTERS, writeFilterText, type ReadyFilter } from '#core/filter/index';
@@ -13,7 +14,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 @Component({
   selector: 'app-filters-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
   templateUrl: './filters-dialog.component.html',
   styleUrl: './filters-dialog.component.scss',
 })

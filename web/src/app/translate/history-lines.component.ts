@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatFormField } from '@angular/material/form-field';
@@ -25,7 +26,7 @@ export interface ShownLine {
 @Component({
   selector: 'app-history-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatCheckbox, MatFormField, MatInput],
+  imports: [MatCheckbox, MatFormField, MatInput, FIELD_PARTS],
   templateUrl: './history-lines.component.html',
   styleUrl: './history-lines.component.scss',
 })

@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
@@ -17,7 +18,7 @@ export interface OverrideDialogData {
 @Component({
   selector: 'app-override-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox],
+  imports: [DIALOG_PARTS, MatCheckbox, FIELD_PARTS, SELECT_PARTS],
   template: `
     <h2 mat-dialog-title>Changes for {{ data.name }}</h2>
     <mat-dialog-content>
@@ -56,39 +57,45 @@ export interface OverrideDialogData {
                   >{{ term.isOnlyHere ? ' (this database only)' : '' }}</mat-checkbox
                 >
                 @if (term.isHere && term.canHaveField) {
-                  <select
-                    #field
-                    [attr.aria-label]="'Where ' + term.term.text + ' is searched in ' + data.name"
-                    (change)="searchIn(concept.concept, term.term, field.value)"
+                  <mat-form-field class="inline"
+                    ><mat-select
+                      [aria-label]="'Where ' + term.term.text + ' is searched in ' + data.name"
+                      value=""
+                      (selectionChange)="searchIn(concept.concept, term.term, $event.value)"
+                    >
+                      <mat-option value="">same field</mat-option>
+                      @for (one of fields; track one) {
+                        <mat-option [value]="one">{{ one }}</mat-option>
+                      }
+                    </mat-select></mat-form-field
                   >
-                    <option value="">same field</option>
-                    @for (one of fields; track one) {
-                      <option [value]="one">{{ one }}</option>
-                    }
-                  </select>
                 }
                 @if (term.term.databases) {
-                  <input
-                    #why
-                    type="text"
-                    placeholder="why?"
-                    [attr.aria-label]="'Why ' + term.term.text + ' is not meant for all'"
-                    [value]="term.term.note ?? ''"
-                    (change)="note(term.term, why.value)"
-                  />
+                  <mat-form-field class="inline"
+                    ><input
+                      matInput
+                      #why
+                      type="text"
+                      placeholder="why?"
+                      [attr.aria-label]="'Why ' + term.term.text + ' is not meant for all'"
+                      [value]="term.term.note ?? ''"
+                      (change)="note(term.term, why.value)"
+                  /></mat-form-field>
                 }
               </div>
             }
           </div>
           <form (submit)="add(concept.concept, field); $event.preventDefault()">
-            <input
-              #field
-              type="text"
-              class="code"
-              [attr.aria-label]="'Add to ' + concept.concept.name + ' in ' + data.name + ' only'"
-              placeholder="another term, in this database only"
-            />
-            <button type="submit" class="link">Add here</button>
+            <mat-form-field class="inline"
+              ><input
+                matInput
+                #field
+                type="text"
+                class="code"
+                [attr.aria-label]="'Add to ' + concept.concept.name + ' in ' + data.name + ' only'"
+                placeholder="another term, in this database only"
+            /></mat-form-field>
+            <button mat-button type="submit">Add here</button>
           </form>
         </section>
       } @empty {

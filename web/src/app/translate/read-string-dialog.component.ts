@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { listLimiters, type Limiters } from '#core/limiter/index';
 import { MatDialogRef } from '@angular/material/dialog';
@@ -76,6 +77,8 @@ interface Reading {
     MatRadioButton,
     MatRadioGroup,
     MatSelect,
+    FIELD_PARTS,
+    SELECT_PARTS,
   ],
   templateUrl: './read-string-dialog.component.html',
   styleUrl: './read-string-dialog.component.scss',

@@ -1,3 +1,5 @@
+import { SELECT_PARTS } from '../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { listLimiters } from '#core/limiter/index';
 import {
   ChangeDetectionStrategy,
@@ -61,7 +63,7 @@ const PROOF_DELAY = 350;
 @Component({
   selector: 'app-translate-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RenderingRowComponent, RouterLink],
+  imports: [RenderingRowComponent, RouterLink, MatButton, SELECT_PARTS],
   templateUrl: './translate-page.component.html',
   styleUrl: './translate-page.component.scss',
 })

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -71,14 +72,15 @@ const FOOT = 0.5;
 @Component({
   selector: 'app-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `
     <figure>
       <div class="canvas"><canvas #canvas aria-hidden="true"></canvas></div>
       <figcaption class="quiet">
         <span>{{ content().title }}</span>
         <span class="files">
-          <button type="button" class="link" (click)="savePicture()">Save as a picture</button>
-          <button type="button" class="link" (click)="saveTable()">Save its numbers</button>
+          <button mat-button type="button" (click)="savePicture()">Save as a picture</button>
+          <button mat-button type="button" (click)="saveTable()">Save its numbers</button>
         </span>
       </figcaption>
       <table class="unseen">

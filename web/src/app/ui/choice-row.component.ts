@@ -1,12 +1,5 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  ElementRef,
-  computed,
-  inject,
-  input,
-  output,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 
 /** One of several: `label` is its full name where `name` is a short one. */
 export interface Choice {
@@ -19,47 +12,38 @@ export interface Choice {
 @Component({
   selector: 'app-choice-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { role: 'radiogroup', '[attr.aria-label]': 'label()' },
+  imports: [MatButtonToggle, MatButtonToggleGroup],
   template: `
     @if (shown(); as words) {
       <span class="quiet" aria-hidden="true">{{ words }}</span>
     }
-    @for (choice of choices(); track choice.id) {
-      <button
-        type="button"
-        role="radio"
-        class="plain choice"
-        [attr.aria-checked]="choice.id === chosen()"
-        [attr.aria-label]="choice.label ?? null"
-        [attr.tabindex]="choice.id === current() ? 0 : -1"
-        (click)="chose.emit(choice.id)"
-        (keydown)="takeKey($event, choice)"
-      >
-        {{ choice.name }}
-      </button>
-    }
+    <mat-button-toggle-group
+      [attr.aria-label]="label()"
+      [value]="chosen()"
+      [hideSingleSelectionIndicator]="true"
+      (change)="chose.emit($event.value)"
+    >
+      @for (choice of choices(); track choice.id) {
+        <mat-button-toggle [value]="choice.id" [aria-label]="choice.label ?? choice.name">{{
+          choice.name
+        }}</mat-button-toggle>
+      }
+    </mat-button-toggle-group>
   `,
   styles: `
     :host {
       display: inline-flex;
+      align-items: center;
+      gap: 2px 8px;
+    }
+    mat-button-toggle-group {
+      margin-left: -7px;
       flex-wrap: wrap;
-      gap: 2px 12px;
-    }
-    .choice {
-      color: var(--mute);
-      border-bottom: 2px solid transparent;
-      white-space: nowrap;
-    }
-    .choice[aria-checked='true'] {
-      color: var(--ink);
-      font-weight: 600;
-      border-bottom-color: var(--glaze);
+      gap: 2px 0;
     }
   `,
 })
 export class ChoiceRowComponent {
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-
   /** What is chosen, for screen readers. */
   readonly label = input.required<string>();
   /** The same as shown before the choices, if it is to be shown. */
@@ -67,23 +51,4 @@ export class ChoiceRowComponent {
   readonly choices = input.required<readonly Choice[]>();
   readonly chosen = input<string>();
   readonly chose = output<string>();
-
-  /** The choice that Tab comes to. */
-  protected readonly current = computed(
-    () => this.choices().find((choice) => choice.id === this.chosen())?.id ?? this.choices()[0]?.id,
-  );
-
-  protected takeKey(event: KeyboardEvent, choice: Choice): void {
-    const by = STEPS[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    const choices = this.choices();
-    const at = (choices.indexOf(choice) + by + choices.length) % choices.length;
-    const next = choices[at];
-    if (!next) return;
-    this.chose.emit(next.id);
-    this.host.nativeElement.querySelectorAll<HTMLElement>('[role="radio"]')[at]?.focus();
-  }
 }
-
-const STEPS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 };

@@ -1,3 +1,5 @@
+import { MatProgressBar } from '@angular/material/progress-bar';
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { CountBatches } from '../../counting/count-batches';
 import type { CountKey, Counted } from '../../counting/count-state';
@@ -22,22 +24,26 @@ const STRINGS_A_REQUEST = 1_000;
 @Component({
   selector: 'app-counting-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatProgressBar],
   template: `
     @if (batch(); as running) {
       <div class="bar" role="group" [attr.aria-label]="'Counting: ' + running.title">
-        <progress [value]="running.done" [max]="running.countKeys.length"></progress>
+        <mat-progress-bar
+          aria-label="Counted so far"
+          [value]="(100 * running.done) / running.countKeys.length"
+        />
         <span aria-live="polite"
           ><b>{{ format(running.done) }}</b> of {{ format(running.countKeys.length) }} counted{{
             running.isPaused ? ', paused' : ''
           }}</span
         >
-        <button type="button" class="link" (click)="batches.pause(running.id, !running.isPaused)">
+        <button mat-button type="button" (click)="batches.pause(running.id, !running.isPaused)">
           {{ running.isPaused ? 'Go on' : 'Pause' }}
         </button>
-        <button type="button" class="link" (click)="batches.cancel(running.id)">Stop counting</button>
+        <button mat-button type="button" (click)="batches.cancel(running.id)">Stop counting</button>
         @if (running.failed.length > 0) {
           <span class="failed" role="alert">No answer from {{ nameAll(running.failed) }}.</span>
-          <button type="button" class="link" (click)="batches.retry(running.id)">Try these again</button>
+          <button mat-button type="button" (click)="batches.retry(running.id)">Try these again</button>
         }
       </div>
     } @else if (isLarge()) {
@@ -46,7 +52,7 @@ const STRINGS_A_REQUEST = 1_000;
           ><b>{{ format(missing().length) }}</b> counts to make, {{ format(requests()) }} requests:
           {{ budget() }}</span
         >
-        <button type="button" class="link" (click)="batches.start(title(), missing())">Count them</button>
+        <button mat-button type="button" (click)="batches.start(title(), missing())">Count them</button>
       </div>
     }
     @if (byHand().length > 0) {
@@ -55,8 +61,8 @@ const STRINGS_A_REQUEST = 1_000;
           ><b>{{ format(byHand().length) }}</b> to count by hand</span
         >
         <button
+          mat-button
           type="button"
-          class="link"
           [attr.aria-label]="'Count them now: ' + title()"
           (click)="openQueue()"
         >
@@ -76,9 +82,8 @@ const STRINGS_A_REQUEST = 1_000;
       border-left: 3px solid var(--glaze);
       background: var(--glaze-tint);
     }
-    progress {
+    mat-progress-bar {
       width: 140px;
-      accent-color: var(--glaze);
     }
     .failed {
       color: var(--bad);

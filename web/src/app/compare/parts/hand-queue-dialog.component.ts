@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../../ui/field-parts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -34,7 +35,7 @@ export interface HandQueueDialogData {
 @Component({
   selector: 'app-hand-queue-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS],
   template: `
     <h2 mat-dialog-title>Count by hand: {{ data.title }}</h2>
     <mat-dialog-content>
@@ -49,9 +50,12 @@ export interface HandQueueDialogData {
           <button mat-stroked-button type="button" (click)="copy(item.string)">Copy the string</button>
           <span class="quiet" aria-live="polite">{{ copied() === item.string ? 'copied' : '' }}</span>
         </p>
-        <label
-          >The number, the whole results line, or a column of numbers for this string and those after it
-          <textarea
+        <mat-form-field
+          ><mat-label
+            >The number, the whole results line, or a column of numbers for this string and those after
+            it</mat-label
+          ><textarea
+            matInput
             #field
             rows="2"
             cdkFocusInitial
@@ -59,7 +63,7 @@ export interface HandQueueDialogData {
             (input)="typed.set(field.value)"
             (keydown.enter)="$event.preventDefault(); keep()"
           ></textarea>
-        </label>
+        </mat-form-field>
         <p class="quiet" aria-live="polite" [class.warn]="reading().isUnclear">{{ reading().words }}</p>
         <p class="row">
           <button mat-flat-button type="button" [disabled]="reading().totals.length === 0" (click)="keep()">
@@ -89,17 +93,6 @@ export interface HandQueueDialogData {
       align-items: center;
       gap: 12px;
       margin: 8px 0;
-    }
-    textarea {
-      display: block;
-      width: 100%;
-      margin-top: 4px;
-      padding: 6px 8px;
-      border: 1px solid var(--mute);
-      border-radius: 6px;
-      background: var(--paper);
-      color: var(--ink);
-      font: inherit;
     }
     .warn {
       color: var(--warn);

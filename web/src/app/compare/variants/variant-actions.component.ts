@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Variant } from '#core/project/index';
@@ -15,11 +16,11 @@ import { Messages } from '../../ui/messages';
 @Component({
   selector: 'app-variant-actions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [IconComponent, MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [IconComponent, MatMenu, MatMenuItem, MatMenuTrigger, MatButton],
   templateUrl: './variant-actions.component.html',
   styles: `
-    .link {
-      margin-left: 10px;
+    button + button {
+      margin-left: 6px;
     }
   `,
 })

@@ -1,3 +1,6 @@
+import { MatCheckbox } from '@angular/material/checkbox';
+import { SELECT_PARTS } from '../../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Dialect } from '#core/dialect/index';
@@ -9,7 +12,7 @@ import { KeptChoices } from '../kept-choices';
 @Component({
   selector: 'app-variants-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [MatMenu, MatMenuItem, MatMenuTrigger, MatButton, SELECT_PARTS, MatCheckbox],
   templateUrl: './variants-bar.component.html',
   styleUrl: './variants-bar.component.scss',
 })

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { DatePipe } from '@angular/common';
 import { isSameLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from '@angular/core';
@@ -61,6 +62,7 @@ const BAND_WORDS: Readonly<Record<BandStanding, '' | 'in' | 'out'>> = {
     DatabaseHeadingComponent,
     VariantActionsComponent,
     VariantsBarComponent,
+    MatButton,
   ],
   providers: [VariantsTogether],
   templateUrl: './variants-table.component.html',
@@ -298,7 +300,7 @@ export class VariantsTableComponent {
       counted,
       compared: !isSelf && counted && base ? compareCounts(now, then) : undefined,
       isSearched: state.databases.includes(dialect.id),
-      below: isSelf && counted ? 'compared with this' : describeGap(counted, base),
+      below: isSelf && counted ? 'baseline' : describeGap(counted, base),
       ratio: ratio === undefined ? '' : describeRatio(ratio),
       band: amount && now.status === 'known' && !now.basis.omitted ? BAND_WORDS[judgeBand(amount, band)] : '',
       then: this.describeThen(variant, dialect, amount),

@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { compareQueries, factorQuery, simplifyQuery, splitByQueries } from '#core/algebra/index';
@@ -25,7 +26,7 @@ type ToolId = (typeof TOOLS)[number]['id'];
 @Component({
   selector: 'app-algebra-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, DIALOG_PARTS],
+  imports: [ChoiceRowComponent, CountComponent, DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
   templateUrl: './algebra-dialog.component.html',
   styleUrl: './algebra-dialog.component.scss',
 })

@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { createOutlineQuery, replaceItem } from '#core/outline/index';
@@ -12,15 +13,22 @@ import type { RowsDialogData } from './rows-dialog-data';
 @Component({
   selector: 'app-block-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS],
   template: `
     <h2 mat-dialog-title>Make a block of it</h2>
     <form (submit)="take($event)">
       <mat-dialog-content>
         <p class="code">{{ text }}</p>
-        <label
-          >Name <input #field type="text" maxlength="60" [value]="typed()" (input)="typed.set(field.value)"
-        /></label>
+        <mat-form-field
+          ><mat-label>Name</mat-label
+          ><input
+            matInput
+            #field
+            type="text"
+            maxlength="60"
+            [value]="typed()"
+            (input)="typed.set(field.value)"
+        /></mat-form-field>
         <p class="quiet">
           It stands in the query as <span class="code">{{ '@' + name() }}</span>, and every place that uses it
           follows when it is changed.

@@ -1,3 +1,6 @@
+import { NumberFieldComponent } from '../../ui/number-field.component';
+import { MatAutocomplete, MatAutocompleteTrigger } from '@angular/material/autocomplete';
+import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatDialogRef } from '@angular/material/dialog';
@@ -16,7 +19,15 @@ const MAX_HEADINGS = 12;
 @Component({
   selector: 'app-build-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox],
+  imports: [
+    DIALOG_PARTS,
+    MatCheckbox,
+    FIELD_PARTS,
+    SELECT_PARTS,
+    MatAutocomplete,
+    MatAutocompleteTrigger,
+    NumberFieldComponent,
+  ],
   templateUrl: './build-dialog.component.html',
   styleUrl: './dialog.scss',
   providers: [AuthorNames],
@@ -92,6 +103,11 @@ export class BuildDialogComponent {
 
   protected set(values: Partial<RowParts>): void {
     this.parts.update((parts) => ({ ...parts, ...values }));
+  }
+
+  /** Without a distance there is no row yet. */
+  protected setDistance(distance = NaN): void {
+    this.set({ distance });
   }
 
   protected setKind(id: string): void {

@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { setItemComments } from '#core/outline/index';
@@ -9,11 +10,14 @@ import type { RowsDialogData } from './rows-dialog-data';
 @Component({
   selector: 'app-comment-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [DIALOG_PARTS, FIELD_PARTS],
   template: `
     <h2 mat-dialog-title>Comment</h2>
     <mat-dialog-content>
-      <textarea #field rows="3" maxlength="2000" aria-label="Comment on the row" [value]="text"></textarea>
+      <mat-form-field
+        ><mat-label>Comment on the row</mat-label
+        ><textarea matInput #field rows="3" maxlength="2000" [value]="text"></textarea>
+      </mat-form-field>
       <p class="quiet">It stands before the row in the text, behind two slashes, and is never searched.</p>
     </mat-dialog-content>
     <mat-dialog-actions align="end">

@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../../ui/field-parts';
 import { formatDate } from '@angular/common';
 import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
@@ -21,7 +22,7 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
 @Component({
   selector: 'app-report-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox],
+  imports: [DIALOG_PARTS, MatCheckbox, FIELD_PARTS],
   template: `
     <h2 mat-dialog-title>Report on the query</h2>
     <mat-dialog-content>
@@ -36,15 +37,17 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
                 (change)="mark(point.finding.key, { isDone: $event.checked })"
                 >{{ describe(point.finding.problem) }}</mat-checkbox
               >
-              <input
-                #comment
-                type="text"
-                maxlength="2000"
-                placeholder="Comment"
-                [attr.aria-label]="'Comment on: ' + describe(point.finding.problem)"
-                [value]="point.mark?.comment ?? ''"
-                (change)="mark(point.finding.key, { comment: comment.value.trim() })"
-              />
+              <mat-form-field class="inline"
+                ><input
+                  matInput
+                  #comment
+                  type="text"
+                  maxlength="2000"
+                  placeholder="Comment"
+                  [attr.aria-label]="'Comment on: ' + describe(point.finding.problem)"
+                  [value]="point.mark?.comment ?? ''"
+                  (change)="mark(point.finding.key, { comment: comment.value.trim() })"
+              /></mat-form-field>
             </div>
           } @empty {
             <p>Nothing was found.</p>
@@ -55,15 +58,17 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
               (change)="mark(elementKey(element.id), { isDone: $event.checked })"
               >Reviewed as a whole</mat-checkbox
             >
-            <input
-              #whole
-              type="text"
-              maxlength="2000"
-              placeholder="Comment"
-              [attr.aria-label]="'Comment on ' + element.name"
-              [value]="element.mark?.comment ?? ''"
-              (change)="mark(elementKey(element.id), { comment: whole.value.trim() })"
-            />
+            <mat-form-field class="inline"
+              ><input
+                matInput
+                #whole
+                type="text"
+                maxlength="2000"
+                placeholder="Comment"
+                [attr.aria-label]="'Comment on ' + element.name"
+                [value]="element.mark?.comment ?? ''"
+                (change)="mark(elementKey(element.id), { comment: whole.value.trim() })"
+            /></mat-form-field>
           </div>
         </section>
       }

@@ -1,3 +1,6 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { NumberFieldComponent } from '../../ui/number-field.component';
+import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { listLimiters } from '#core/limiter/index';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
@@ -13,7 +16,16 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 @Component({
   selector: 'app-brief-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatRadioButton, MatRadioGroup, LimiterStripComponent],
+  imports: [
+    DIALOG_PARTS,
+    MatRadioButton,
+    MatRadioGroup,
+    LimiterStripComponent,
+    FIELD_PARTS,
+    SELECT_PARTS,
+    NumberFieldComponent,
+    MatTooltip,
+  ],
   templateUrl: './brief-dialog.component.html',
   styleUrl: './brief-dialog.component.scss',
 })
@@ -91,13 +103,9 @@ export class BriefDialogComponent {
     this.open.change({ kind: 'set-rules', rules: { ...this.working().rules, ...values } });
   }
 
-  protected setWanted(end: 'from' | 'to', typed: string): void {
+  protected setWanted(end: 'from' | 'to', number: number | undefined): void {
     const { [end]: _, ...rest } = this.working().rules.wanted;
-    const number = Number(typed);
-    this.setRules({
-      wanted:
-        typed.trim() !== '' && Number.isInteger(number) && number >= 0 ? { ...rest, [end]: number } : rest,
-    });
+    this.setRules({ wanted: number === undefined ? rest : { ...rest, [end]: number } });
   }
 
   protected setContextWords(list: 'added' | 'dropped', typed: string): void {

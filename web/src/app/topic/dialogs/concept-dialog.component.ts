@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
@@ -13,7 +14,7 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 @Component({
   selector: 'app-concept-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup],
+  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, FIELD_PARTS, SELECT_PARTS],
   templateUrl: './concept-dialog.component.html',
   styleUrl: './concept-dialog.component.scss',
 })

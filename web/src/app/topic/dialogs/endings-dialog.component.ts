@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../../ui/field-parts';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -60,7 +61,7 @@ const REFUSALS = { missing: 'not possible here', 'too-short': 'too few letters b
 @Component({
   selector: 'app-endings-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, ChoiceRowComponent, CountComponent],
+  imports: [DIALOG_PARTS, MatCheckbox, ChoiceRowComponent, CountComponent, FIELD_PARTS],
   templateUrl: './endings-dialog.component.html',
   styleUrl: './endings-dialog.component.scss',
 })

@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -22,7 +23,15 @@ const NEW = 'new';
 @Component({
   selector: 'app-paste-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport, MatCheckbox],
+  imports: [
+    DIALOG_PARTS,
+    CdkFixedSizeVirtualScroll,
+    CdkVirtualForOf,
+    CdkVirtualScrollViewport,
+    MatCheckbox,
+    FIELD_PARTS,
+    SELECT_PARTS,
+  ],
   templateUrl: './paste-dialog.component.html',
   styleUrl: './paste-dialog.component.scss',
 })

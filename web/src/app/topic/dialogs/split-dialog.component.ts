@@ -1,3 +1,4 @@
+import { FIELD_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
@@ -10,7 +11,7 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 @Component({
   selector: 'app-split-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup],
+  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, FIELD_PARTS],
   template: `
     <h2 mat-dialog-title>Split {{ concept.name }}</h2>
     <mat-dialog-content>
@@ -23,14 +24,10 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
         </div>
       }
       <h3>Name of the new concept</h3>
-      <input
-        #name
-        type="text"
-        aria-label="Name of the new concept"
-        maxlength="80"
-        [value]="typed()"
-        (input)="typed.set(name.value)"
-      />
+      <mat-form-field
+        ><mat-label>Name of the new concept</mat-label
+        ><input matInput #name type="text" maxlength="80" [value]="typed()" (input)="typed.set(name.value)"
+      /></mat-form-field>
       <h3>A record must have</h3>
       <mat-radio-group
         class="row"

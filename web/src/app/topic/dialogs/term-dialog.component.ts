@@ -1,3 +1,4 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
@@ -18,7 +19,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
 @Component({
   selector: 'app-term-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox],
+  imports: [DIALOG_PARTS, MatCheckbox, FIELD_PARTS, SELECT_PARTS],
   template: `
     <h2 mat-dialog-title>
       <span class="code">{{ term()?.text }}</span>
@@ -27,15 +28,19 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
       <mat-dialog-content>
         <h3>Kind</h3>
         <div class="row">
-          <select #kindField aria-label="Kind of the term" (change)="setKind(own, kindField.value)">
-            @for (choice of kinds; track choice) {
-              <option [value]="choice" [selected]="choice === kind()">{{ choice }}</option>
-            }
-          </select>
+          <mat-form-field
+            ><mat-label>Kind of the term</mat-label
+            ><mat-select (selectionChange)="setKind(own, $event.value)" [value]="kind()">
+              @for (choice of kinds; track choice) {
+                <mat-option [value]="choice">{{ choice }}</mat-option>
+              }
+            </mat-select></mat-form-field
+          >
           @if (kind() === 'other language') {
-            <label
-              >Language
-              <input
+            <mat-form-field
+              ><mat-label>Language</mat-label
+              ><input
+                matInput
                 #languageField
                 type="text"
                 size="5"
@@ -43,7 +48,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
                 placeholder="fr, de …"
                 [value]="own.language ?? ''"
                 (change)="setLanguage(own, languageField.value)"
-            /></label>
+            /></mat-form-field>
           }
           <span class="quiet">{{ own.kind ? 'set by you' : 'detected automatically' }}</span>
         </div>
@@ -63,14 +68,17 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           one stays: to leave the term out everywhere, switch it off.
         </p>
         <h3>Note</h3>
-        <textarea
-          #noteField
-          rows="2"
-          maxlength="2000"
-          aria-label="Note on the term"
-          [value]="own.note ?? ''"
-          (change)="setNote(own, noteField.value)"
-        ></textarea>
+        <mat-form-field
+          ><mat-label>Note on the term</mat-label
+          ><textarea
+            matInput
+            #noteField
+            rows="2"
+            maxlength="2000"
+            [value]="own.note ?? ''"
+            (change)="setNote(own, noteField.value)"
+          ></textarea>
+        </mat-form-field>
         <p class="quiet">This term was {{ source() }}.</p>
       </mat-dialog-content>
     }

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { RenderingRow } from './rendering-row';
 
@@ -5,6 +6,7 @@ import type { RenderingRow } from './rendering-row';
 @Component({
   selector: 'app-numbered-searches',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   templateUrl: './numbered-searches.component.html',
   styleUrl: './numbered-searches.component.scss',
 })

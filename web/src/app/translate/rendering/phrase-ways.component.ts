@@ -1,3 +1,4 @@
+import { MatRadioButton } from '@angular/material/radio';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { PhraseFallback } from '#core/dialect/index';
 import { CountComponent } from '../../records/count.component';
@@ -7,7 +8,7 @@ import type { RenderingRow } from './rendering-row';
 @Component({
   selector: 'app-phrase-ways',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent],
+  imports: [CountComponent, MatRadioButton],
   templateUrl: './phrase-ways.component.html',
   styleUrl: './phrase-ways.component.scss',
 })

@@ -1,3 +1,5 @@
+import { FIELD_PARTS } from '../../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import type { HandStep, PhraseFallback } from '#core/dialect/index';
@@ -25,6 +27,8 @@ import { WrittenStringsComponent } from './written-strings.component';
     ProofWordsComponent,
     WrittenPiecesComponent,
     WrittenStringsComponent,
+    MatButton,
+    FIELD_PARTS,
   ],
   templateUrl: './rendering-row.component.html',
   styleUrl: './rendering-row.component.scss',

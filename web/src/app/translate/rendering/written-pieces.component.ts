@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { HeadingOffer } from '../heading-offers';
 import { DifferenceComponent } from './difference.component';
@@ -10,7 +11,7 @@ const FIRST_COSTS = 4;
 @Component({
   selector: 'app-written-pieces',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DifferenceComponent],
+  imports: [DifferenceComponent, MatButton],
   templateUrl: './written-pieces.component.html',
   styleUrl: './written-pieces.component.scss',
 })

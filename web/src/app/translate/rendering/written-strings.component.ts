@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { RenderingRow } from './rendering-row';
 
@@ -5,6 +6,7 @@ import type { RenderingRow } from './rendering-row';
 @Component({
   selector: 'app-written-strings',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   templateUrl: './written-strings.component.html',
   styleUrl: './written-strings.component.scss',
 })

@@ -1,3 +1,6 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAX_COMBINED, deriveCounts, findNearest, listBits, listCombinations } from '#core/compare/index';
 import { countExactly, getAmount, getProved, isOfSomethingElse } from '#core/count/index';
@@ -36,7 +39,15 @@ interface Combined {
 @Component({
   selector: 'app-combinations',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, DatabaseChoiceComponent, DatabaseHeadingComponent],
+  imports: [
+    CountComponent,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+    DatabaseHeadingComponent,
+    MatButton,
+    MatCheckbox,
+    MatTooltip,
+  ],
   templateUrl: './combinations.component.html',
   styleUrls: ['../../parts/tools.scss', './combinations.component.scss'],
 })

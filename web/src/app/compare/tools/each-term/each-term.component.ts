@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   createRecallQuery,
@@ -33,7 +34,14 @@ const MAX_DRAWN = 60;
 @Component({
   selector: 'app-each-term',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [COUNT_TABLE, ChartComponent, ChoiceRowComponent, CountingBarComponent, DatabaseChoiceComponent],
+  imports: [
+    COUNT_TABLE,
+    ChartComponent,
+    ChoiceRowComponent,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+    MatButton,
+  ],
   templateUrl: './each-term.component.html',
   styleUrl: '../../parts/tools.scss',
 })

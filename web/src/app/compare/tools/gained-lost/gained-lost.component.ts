@@ -1,3 +1,5 @@
+import { MatTooltip } from '@angular/material/tooltip';
+import { SELECT_PARTS } from '../../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Dialect } from '#core/dialect/index';
 import { succeed, type Outcome } from '#core/problem/index';
@@ -28,6 +30,8 @@ import { TwoStates } from './two-states';
     DatabaseHeadingComponent,
     SampleComponent,
     WiderNoteComponent,
+    SELECT_PARTS,
+    MatTooltip,
   ],
   providers: [PartLists, TwoStates],
   templateUrl: './gained-lost.component.html',

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import {
   SAMPLE_SIZE,
@@ -26,7 +27,7 @@ import { TwoStates } from './two-states';
 @Component({
   selector: 'app-sample',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent],
+  imports: [ChoiceRowComponent, MatButton],
   templateUrl: './sample.component.html',
   styleUrls: ['../../parts/tools.scss', './sample.component.scss'],
 })

@@ -1,3 +1,5 @@
+import { FIELD_PARTS } from '../../../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { readMustFinds } from '#core/compare/index';
 import type { MustFind } from '#core/project/index';
@@ -16,7 +18,7 @@ const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unkn
 @Component({
   selector: 'app-must-finds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountingBarComponent, DatabaseHeadingComponent],
+  imports: [CountingBarComponent, DatabaseHeadingComponent, MatButton, FIELD_PARTS],
   templateUrl: './must-finds.component.html',
   styleUrl: '../../parts/tools.scss',
 })

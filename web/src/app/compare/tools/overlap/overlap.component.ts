@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { findOverlap, listRepeatedWorks, type DatabaseResult, type LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
@@ -43,7 +44,7 @@ interface ShownWork {
 @Component({
   selector: 'app-overlap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, WiderNoteComponent],
+  imports: [CountComponent, CountingBarComponent, WiderNoteComponent, MatButton],
   templateUrl: './overlap.component.html',
   styleUrl: '../../parts/tools.scss',
 })

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { listSteps, type LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
@@ -33,6 +34,7 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
     CountingBarComponent,
     DatabaseChoiceComponent,
     IconComponent,
+    MatButton,
   ],
   templateUrl: './staircase.component.html',
   styleUrl: '../../parts/tools.scss',

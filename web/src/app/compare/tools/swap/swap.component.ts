@@ -1,3 +1,5 @@
+import { FIELD_PARTS, SELECT_PARTS } from '../../../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   joinChanges,
@@ -34,7 +36,15 @@ interface SwapRow {
 @Component({
   selector: 'app-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [COUNT_TABLE, CountComponent, CountingBarComponent, DatabaseChoiceComponent],
+  imports: [
+    COUNT_TABLE,
+    CountComponent,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+    MatButton,
+    FIELD_PARTS,
+    SELECT_PARTS,
+  ],
   templateUrl: './swap.component.html',
   styleUrl: '../../parts/tools.scss',
 })

@@ -1,3 +1,5 @@
+import { FIELD_PARTS } from '../../../ui/field-parts';
+import { MatButton } from '@angular/material/button';
 import { DatePipe } from '@angular/common';
 import { listLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
@@ -26,7 +28,7 @@ const DAY = 86_400_000;
 @Component({
   selector: 'app-tallies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChartComponent, CountComponent, DatePipe],
+  imports: [ChartComponent, CountComponent, DatePipe, MatButton, FIELD_PARTS],
   templateUrl: './tallies.component.html',
   styleUrl: '../../parts/tools.scss',
 })

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   describeProposal,
@@ -29,7 +30,7 @@ const FIRST_SHOWN = 12;
 @Component({
   selector: 'app-what-to-try',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [COUNT_TABLE, ChoiceRowComponent, CountingBarComponent],
+  imports: [COUNT_TABLE, ChoiceRowComponent, CountingBarComponent, MatButton],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
   styleUrl: '../../parts/tools.scss',
