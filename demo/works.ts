@@ -140,7 +140,7 @@ class WorkMaker {
       type,
       language,
       peerReviewed: this.choosePeerReview(type),
-      doi: random.chance(0.88) ? `10.99999/${theme.id.replaceAll('-', '')}.${year}.${number}` : undefined,
+      doi: random.chance(0.88) ? `10.5555/${theme.id.replaceAll('-', '')}.${year}.${number}` : undefined,
       references:
         earlier.length === 0
           ? []

@@ -6,8 +6,8 @@ test('limiters work end to end: in the string, as a ticked box, or said to be mi
   await workbench.start();
   await page.getByRole('button', { name: '+ limiter' }).click();
   const panel = page.getByRole('dialog', { name: 'Limiters' });
-  await panel.getByLabel('from').fill('2010');
-  await panel.getByLabel('from').press('Tab');
+  await panel.getByRole('textbox', { name: 'from', exact: true }).fill('2010');
+  await panel.getByRole('textbox', { name: 'from', exact: true }).press('Tab');
   await panel.getByRole('checkbox', { name: 'article' }).check();
   await panel.getByRole('checkbox', { name: 'English' }).check();
   await panel.getByRole('checkbox', { name: 'peer-reviewed' }).check();
@@ -93,8 +93,8 @@ test('date of entry, source and subject area are written, ticked, or said to be 
   await page.getByRole('button', { name: '+ limiter' }).click();
   const panel = page.getByRole('dialog', { name: 'Limiters' });
   await panel.getByLabel('since').fill('2020-01');
-  await panel.getByLabel('source').fill('Journal of Applied Hedgerow Science; ');
-  await panel.getByLabel('source').press('Tab');
+  await panel.getByLabel('Journals').fill('Journal of Applied Hedgerow Science; ');
+  await panel.getByLabel('Journals').press('Tab');
   await page.keyboard.press('Escape');
   await expect(page.getByText('entered from 2020-01').first()).toBeVisible();
   await workbench.goTo('Translate');

@@ -238,7 +238,7 @@ describe('records and proofs', () => {
     const withDoi = Array.from({ length: size }, (_, at) =>
       collections.get('heronsmere')!.getRecord(at),
     ).find(({ doi }) => doi !== undefined)!;
-    const found = await ask({ identifiers: ['10.9999/nowhere', withDoi.doi!] });
+    const found = await ask({ identifiers: ['10.5555/nowhere', withDoi.doi!] });
     expect(found[0]).toBeNull();
     expect(found[1]?.doi).toBe(withDoi.doi);
     for (const body of [{}, { numbers: [0], identifiers: ['10.1/x'] }, { numbers: [-1] }])

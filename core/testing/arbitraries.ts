@@ -79,7 +79,7 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
     entered: fc.constantFrom(undefined, '2026-01', '2026-05'),
     type: fc.constantFrom('article', 'review', 'conference paper'),
     language: fc.constantFrom('en', 'fr'),
-    doi: fc.constantFrom(undefined, '10.99999/bat.1', '10.99999/bat.2'),
+    doi: fc.constantFrom(undefined, '10.5555/bat.1', '10.5555/bat.2'),
   });
   return values.map(({ headings, year, entered, type, language, doi, ...texts }) => {
     const all = {
@@ -143,7 +143,7 @@ const property = fc.constantFrom(
   build.value('type', 'review'),
   build.value('type', 'conference paper'),
   build.value('language', 'fr'),
-  build.value('doi', '10.99999/bat.1'),
+  build.value('doi', '10.5555/bat.1'),
 );
 
 /** Well-formed trees without blocks: groups of two or more members, fields round leaves and groups. */

@@ -48,8 +48,8 @@ export const STRING_GRAMMARS: Readonly<Record<string, StringGrammar>> = {
       'kind:proceeding',
       'kind:poem',
       'entered:2026-01..2026-03',
-      'doi:"10.99999/bat.1"',
-      'doi:"10.99999/none"',
+      'doi:"10.5555/bat.1"',
+      'doi:"10.5555/none"',
     ],
     odd: [
       'AND NOT',
@@ -110,7 +110,7 @@ export const STRING_GRAMMARS: Readonly<Record<string, StringGrammar>> = {
       'type(article, proceeding)',
       'lang(fr)',
       'type(poem)',
-      'doi("10.99999/bat.2")',
+      'doi("10.5555/bat.2")',
     ],
     odd: [
       'AND EXCEPT',

@@ -1,4 +1,5 @@
-import { createRandom } from '../random';
+import { createRandom, type Random } from '../random';
+import { isFitName } from './unfit-names';
 
 const ONSETS = [
   'b',
@@ -105,31 +106,59 @@ export interface Names {
 /** The names of one corpus. */
 export function createNames(seed: number): Names {
   const random = createRandom(seed, 77);
-  const syllable = (): string => random.pick(ONSETS) + random.pick(VOWELS) + random.pick(CODAS);
-  const list = (count: number, make: () => string): string[] => {
+  // Names in place of unfit ones come from a stream of their own: all others stay what they are.
+  const spare = createRandom(seed, 78);
+  const list = (count: number, make: (from: Random) => string): string[] => {
     const names = new Set<string>();
     while (names.size < count) {
-      const name = make();
-      if (name.length > 4 && name.length < 15) names.add(name[0]!.toUpperCase() + name.slice(1));
+      const name = capitalise(make(random));
+      if (isRightLength(name)) names.add(name);
     }
-    return [...names];
+    return replaceUnfit([...names], () => capitalise(make(spare)));
   };
   return {
-    places: list(4_200, () => syllable() + (random.chance(0.4) ? syllable() : '') + random.pick(PLACE_ENDS)),
-    surnames: list(
-      7_500,
-      () => syllable() + (random.chance(0.3) ? syllable() : '') + random.pick(SURNAME_ENDS),
+    places: list(4_200, (from) => makeStem(from, 0.4) + from.pick(PLACE_ENDS)),
+    surnames: list(7_500, (from) => makeStem(from, 0.3) + from.pick(SURNAME_ENDS)),
+    genera: list(
+      1_400,
+      (from) => makeSyllable(from) + makeSyllable(from) + from.pick(['us', 'a', 'is', 'ia', 'yx', 'ops']),
     ),
-    genera: list(1_400, () => syllable() + syllable() + random.pick(['us', 'a', 'is', 'ia', 'yx', 'ops'])),
-    epithets: list(
-      3_200,
-      () => syllable() + (random.chance(0.5) ? syllable() : '') + random.pick(EPITHET_ENDS),
-    ).map((name) => name.toLowerCase()),
-    instruments: list(
-      700,
-      () => syllable() + (random.chance(0.5) ? syllable() : '') + random.pick(INSTRUMENT_ENDS),
+    epithets: list(3_200, (from) => makeStem(from, 0.5) + from.pick(EPITHET_ENDS)).map((name) =>
+      name.toLowerCase(),
     ),
+    instruments: list(700, (from) => makeStem(from, 0.5) + from.pick(INSTRUMENT_ENDS)),
   };
+}
+
+function makeSyllable(from: Random): string {
+  return from.pick(ONSETS) + from.pick(VOWELS) + from.pick(CODAS);
+}
+
+/** One syllable, or two with some probability. */
+function makeStem(from: Random, two: number): string {
+  return makeSyllable(from) + (from.chance(two) ? makeSyllable(from) : '');
+}
+
+function capitalise(name: string): string {
+  return name.charAt(0).toUpperCase() + name.slice(1);
+}
+
+function isRightLength({ length }: string): boolean {
+  return length > 4 && length < 15;
+}
+
+/** The same names in the same places, but for those that are not fit to be shown. */
+function replaceUnfit(names: readonly string[], make: () => string): string[] {
+  const taken = new Set(names);
+  return names.map((name) => {
+    if (isFitName(name)) return name;
+    for (;;) {
+      const other = make();
+      if (!isRightLength(other) || !isFitName(other) || taken.has(other)) continue;
+      taken.add(other);
+      return other;
+    }
+  });
 }
 
 /** Given names; Alan is one of them, as in life. */

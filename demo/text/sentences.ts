@@ -146,7 +146,7 @@ export const MONTHS = [
 ];
 
 const LEARNED_FRONTS =
-  'bio eco geo hydro photo thermo electro neuro morpho macro micro meso hetero homo iso poly mono multi intra inter trans supra sub peri epi hyper hypo para meta auto allo spatio chrono agro socio psycho physio patho cyto phyto zoo aero cryo magneto radio techno stereo pluri quasi retro'.split(
+  'bio eco geo hydro photo thermo electro neuro morpho macro micro meso hetero homoeo iso poly mono multi intra inter trans supra sub peri epi hyper hypo para meta auto allo spatio chrono agro socio psycho physio patho cyto phyto zoo aero cryo magneto radio techno stereo pluri quasi retro'.split(
     ' ',
   );
 const LEARNED_ENDS =

@@ -16,7 +16,7 @@ export const LIFE_AND_HEALTH = [
       'chronotype; social jet lag; lamp filters; rotating rosters; suprachiasmatic nuclei; night terrors; bathrooms with bright lamps; batteries of cognitive tests; test battery scores; retinal ganglion cells; nap length; bathing',
     keywords:
       'sleep; light at night; melatonin; circadian rhythm; shift work; blue light; insomnia; ALAN; health',
-    sources: 'Sleep Observations; Journal of Night Work; Chronobiology Papers; Public Health Notes',
+    sources: 'Observations of Sleepers; Journal of Night Work; Chronobiology Papers; Notes for Town Doctors',
     heronsmere:
       'Sleep; Melatonin; Circadian rhythm; Night lighting; Shift work; Human health; Insomnia; Depression; Adolescents; Neoplasms',
     gantry: 'Ergonomics; Display devices; Light emitting diodes',
@@ -33,7 +33,7 @@ export const LIFE_AND_HEALTH = [
     settings:
       'spa towns|health resorts; intensive care units|hospital wards; coastal resorts; swimming pools|public baths; nursing homes; rivers; rehabilitation clinics',
     details:
-      'bathtub safety; bathroom falls; sauna bathing; bathwater temperature; bath emollients; batches of mud; blue flag criteria; hydrotherapy pools; bather density; aromatic oils; led by nurses',
+      'bathtub safety; bathroom falls; sauna bathing; bathwater temperature; bath emollients; batches of mud; bathing-water labels; hydrotherapy pools; bather density; aromatic oils; led by nurses',
     keywords: 'balneotherapy; bathing; hydrotherapy; infection control; water quality; pain; recovery; spa',
     sources: 'Journal of Spa Medicine; Ward Practice; Coastal Water Notes; Rehabilitation Letters',
     heronsmere:
@@ -56,7 +56,7 @@ export const LIFE_AND_HEALTH = [
       settings:
         'great lakes|large lakes; tributaries|tributary streams; regulated rivers|impounded rivers; estuaries; gravel beds; hatcheries; tidal rivers',
       details:
-        'lampricide application; oral disc; lamprey pie; bayluscide granules; Lampetra planeri; nest building; the lampern fishery; lampbrush chromosomes; host scars; buccal gland; batch marking of larvae; bathymetric maps of spawning grounds',
+        'lampricide application; oral disc; lamprey pie; lampricide granules; Lampetra planeri; nest building; the lampern fishery; lampbrush chromosomes; host scars; buccal gland; batch marking of larvae; bathymetric maps of spawning grounds',
       keywords:
         'sea lamprey; lampricide; barriers; migration; invasive species; ammocoetes; pheromone; Petromyzon',
       sources: 'River Fish Notes; Journal of Jawless Vertebrates; Freshwater Control; Fish Passage Letters',
@@ -80,7 +80,7 @@ export const LIFE_AND_HEALTH = [
     details:
       'cone opsins; metameric lamps; grey cards; batteries of vision tests; just noticeable differences; unique hues; spectral sensitivity; pupil size; afterimages; colour temperature; coloured filters',
     keywords: 'colour vision; perception; behaviour; opsin; colour constancy; contrast; lighting; learning',
-    sources: 'Vision Notes; Journal of Hue; Letters in Behavioural Ecology; Perception Papers',
+    sources: 'Vision Notes; Journal of Hue; Letters on Beasts at Dusk; Perception Papers',
     heronsmere: 'Visual perception; Colour vision; Animal behaviour; Retina; Learning; Apidae; Light sources',
     gantry: 'Colour rendering; Lighting quality; Display devices; Flicker',
   }),
@@ -98,7 +98,8 @@ export const LIFE_AND_HEALTH = [
     details:
       'chelation; remediation; water fountains; crockery glazes; lead-zinc ores; acid baths; batches of spices; legacy pollution; action levels; calcium intake; led to bans',
     keywords: 'lead; heavy metals; blood lead; drinking water; soil; children; exposure; remediation',
-    sources: 'Public Health Notes; Journal of Metal Exposure; Soil and Water Papers; Water Treatment Letters',
+    sources:
+      'Notes for Town Doctors; Journal of Metal Exposure; Soil and Water Papers; Water Treatment Letters',
     heronsmere:
       'Lead; Heavy metals; Human health; Soil pollution; Water quality; Children; Anseriformes; Cognition',
     gantry: 'Lead; Water pipes; Corrosion; Soil remediation; Recycling; Lead acid batteries',

@@ -17,7 +17,7 @@ export const LIGHTING = [
     keywords:
       'street lighting; LED; luminaires; energy efficiency; dimming; luminance; road lighting; smart city; glare; photometry',
     sources:
-      'Lighting Engineer; Proceedings of the Luminaire Forum; Journal of Road Illumination; Municipal Works Review; Applied Photometry',
+      'The Lamp Engineer; Proceedings of the Luminaire Forum; Journal of Road Illumination; Municipal Works Review; Applied Photometry',
     heronsmere: 'Night lighting; Energy use',
     gantry:
       'Street lighting; Luminaires; Light emitting diodes; Dimming; Energy saving; Photometry; Glare; Lighting control; Discharge lamps; Road surfaces; Obtrusive light',
@@ -38,14 +38,14 @@ export const LIGHTING = [
     keywords:
       'LED; phosphor; efficacy; thermal management; driver; colour rendering; reliability; flicker; OLED; gallium nitride',
     sources:
-      'Solid State Light Letters; Proceedings of the Luminaire Forum; Applied Photometry; Semiconductor Notes; Lighting Engineer',
+      'Solid State Light Letters; Proceedings of the Luminaire Forum; Applied Photometry; Semiconductor Notes; The Lamp Engineer',
     heronsmere: 'Light sources',
     gantry:
       'Light emitting diodes; Phosphors; Thermal management; Reliability; Colour rendering; Driver circuits; Semiconductors; Flicker; Heat sinks',
   }),
   createTheme('sky-brightness', 1300, [0.35, 0.6, 0.85, 0.4, 0.3, 0.9], {
     subjects:
-      'night sky brightness|sky brightness|skyglow; dark-sky reserves|dark sky parks; satellite night lights|night-time radiance; astronomical observatories|observatories; sky quality meters|sky meters; city lights|urban light emission; zodiacal light|airglow; satellite trails',
+      'night sky brightness|sky brightness|skyglow; dark-sky reserves|dark sky parks; satellite night lights|night-time radiance; astronomical observatories|observatories; handheld sky meters|sky meters; city lights|urban light emission; zodiacal light|airglow; satellite trails',
     factors:
       'light pollution|artificial skyglow; cloud cover|clouds; aerosol load|aerosols; LED conversion|conversion to LEDs; shielded luminaires|full cut-off lights; lighting regulations|lighting ordinances; moonlight; snow cover; satellite constellations',
     responses:

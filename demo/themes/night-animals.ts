@@ -1,7 +1,7 @@
 import { createTheme } from './theme';
 
 const ECOLOGY_JOURNALS =
-  'Annals of Night Ecology; Journal of Applied Hedgerow Science; Mammal Notes; Transactions in Landscape Ecology; Wildlife and Roads; Letters in Behavioural Ecology; Nocturnal Biology';
+  'Annals of Night Ecology; Journal of Applied Hedgerow Science; Mammal Notes; Transactions in Hedged Landscapes; Wildlife and Roads; Letters on Beasts at Dusk; Nocturnal Biology';
 
 /** Bats under lamps: these works answer the demo project's question. */
 export const BATS_AND_LIGHT = createTheme(
@@ -78,7 +78,7 @@ export const NIGHT_ANIMALS = [
       keywords:
         'moths; ALAN; light pollution; street lights; insects; pollination; LED; attraction; fireflies; nocturnal',
       sources:
-        'Annals of Night Ecology; Insect Observer; Journal of Moth Research; Nocturnal Biology; Transactions in Landscape Ecology',
+        'Annals of Night Ecology; Insect Observer; Journal of Moth Research; Nocturnal Biology; Transactions in Hedged Landscapes',
       heronsmere:
         'Lepidoptera; Insecta; Night lighting; Light pollution; Light traps; Pollination; Coleoptera; Circadian rhythm; Population decline',
       gantry: 'Light emitting diodes; Obtrusive light; Street lighting',
@@ -105,7 +105,7 @@ export const NIGHT_ANIMALS = [
       keywords:
         'ALAN; light pollution; birds; sea turtles; melatonin; urban ecology; orientation; song; amphibians; behaviour',
       sources:
-        'Annals of Night Ecology; Feather and Field; Island Conservation Reports; Letters in Behavioural Ecology; Nocturnal Biology',
+        'Annals of Night Ecology; Feather and Field; Island Conservation Reports; Letters on Beasts at Dusk; Nocturnal Biology',
       heronsmere:
         'Aves; Testudines; Amphibia; Night lighting; Light pollution; Orientation; Melatonin; Animal behaviour; Circadian rhythm; Bird song; Urban areas',
       gantry: 'Obtrusive light; Floodlighting; Environmental impact',
@@ -132,7 +132,7 @@ export const NIGHT_ANIMALS = [
       keywords:
         'hedgerows; farmland; connectivity; agri-environment schemes; biodiversity; carbon; road verges; hedge management; dormouse',
       sources:
-        'Journal of Applied Hedgerow Science; Transactions in Landscape Ecology; Field and Farm; Wildlife and Roads',
+        'Journal of Applied Hedgerow Science; Transactions in Hedged Landscapes; Field and Farm; Wildlife and Roads',
       heronsmere:
         'Hedgerows; Farmland; Agri-environment schemes; Habitat connectivity; Pollination; Aves; Soil carbon; Roads; Plant diversity',
       gantry: 'Land use; Road construction; Airborne laser scanning',
@@ -159,7 +159,7 @@ export const NIGHT_ANIMALS = [
       keywords:
         'road ecology; roadkill; crossing structures; traffic noise; connectivity; verges; mitigation; collisions',
       sources:
-        'Wildlife and Roads; Transactions in Landscape Ecology; Journal of Transport and Nature; Mammal Notes',
+        'Wildlife and Roads; Transactions in Hedged Landscapes; Journal of Transport and Nature; Mammal Notes',
       heronsmere:
         'Roads; Road mortality; Habitat connectivity; Noise; Mammalia; Amphibia; Animal behaviour; Wildlife crossings; Home range',
       gantry: 'Road construction; Noise control; Environmental impact; Bridges',

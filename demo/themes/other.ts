@@ -63,7 +63,7 @@ export const OTHER = [
   }),
   createTheme('science-lives', 900, [0.25, 0.25, 0.6, 0.5, 1, 0.95], {
     subjects:
-      'letters of naturalists|naturalists; women in science|women scientists; instrument makers; night watch societies; laboratory notebooks; Alan and his circle|the mathematician Alan; lighting engineers of the past|lamp makers; scientific academies; field stations',
+      'letters of naturalists|naturalists; women in science|women scientists; instrument makers; night watch societies; laboratory notebooks; Alan and his circle|the lens grinder Alan; lighting engineers of the past|lamp makers; scientific academies; field stations',
     factors:
       'patronage|royal patronage; wartime research|war; correspondence networks|letters; museum collecting|collecting; the electrification of cities|electric light; emigration; popular lectures; battalions of volunteers',
     responses:
@@ -97,7 +97,7 @@ export const OTHER = [
       details:
         'moult; lighthouse lamps; airspace; broad-front passage; juvenile cohorts; fat scores; night flight calls; vagrancy; batch ringing; lamp-lit lighthouses; roost counts; geolocation by light',
       keywords: 'migration; birds; stopover; radar; phenology; flight calls; tracking; collision',
-      sources: 'Feather and Field; Passage; Island Conservation Reports; Letters in Behavioural Ecology',
+      sources: 'Feather and Field; Passage; Island Conservation Reports; Letters on Beasts at Dusk',
       heronsmere:
         'Aves; Migration; Stopover; Climate change; Orientation; Population decline; Wind farms; Wetlands; Light pollution',
       gantry: 'Wind turbines; Radar; Environmental impact; Obtrusive light',

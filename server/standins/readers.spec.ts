@@ -46,8 +46,8 @@ describe('heronsmere', () => {
     ['writer:alan AND journal:"night ecology"', '(alan.w&"night ecology".s)'],
     ['a AND year:2015..2024', '(a.tah&{years 2015-2024})'],
     ['kind:proceeding', '{type=conference paper}'],
-    ['doi:"10.99999/Bat.1"', `{doi ${createIdentifierKey('10.99999/bat.1')}}`],
-    ['doi:10.99999/bat', '! label 0-4'],
+    ['doi:"10.5555/Bat.1"', `{doi ${createIdentifierKey('10.5555/bat.1')}}`],
+    ['doi:10.5555/bat', '! label 0-4'],
     ['entered:2026-01..2026-02', '{entered 24312-24313}'],
     ['ORchid ANDes NOTe', '(ORchid.tah&ANDes.tah&NOTe.tah)'],
     ['a AND (b', '! bracket-open 6-7'],
@@ -123,7 +123,7 @@ describe('marlstone', () => {
 
 describe('cardinal', () => {
   it.each([
-    ['bats AND doi("10.99999/Bat.1")', `(bats.tak&{doi ${createIdentifierKey('10.99999/bat.1')}})`],
+    ['bats AND doi("10.5555/Bat.1")', `(bats.tak&{doi ${createIdentifierKey('10.5555/bat.1')}})`],
     ['bats', 'bats.tak'],
     ['bats and lamps AND roads', '(bats.tak&lamps.tak&roads.tak)'],
     ['a Except b', '(a.tak-b.tak)'],

@@ -40,7 +40,7 @@ it.each<[Partial<RowParts>, string]>([
   [{ kind: 'year', words: '2015-2024' }, 'year: 2015..2024'],
   [{ kind: 'type', words: 'review\nConference paper' }, 'type: review OR type: "conference paper"'],
   [{ kind: 'language', words: 'en' }, 'language: en'],
-  [{ kind: 'doi', words: 'https://resolver.example/10.99999/Bat.1' }, 'doi: "10.99999/bat.1"'],
+  [{ kind: 'doi', words: 'https://resolver.example/10.5555/Bat.1' }, 'doi: "10.5555/bat.1"'],
   [{ kind: 'doi', words: 'bats' }, ''],
   [{ kind: 'type', words: 'review\npoem' }, ''],
   [{ kind: 'source', words: 'Night Studies\nLamp Letters' }, 'source: ("Night Studies" OR "Lamp Letters")'],

@@ -68,7 +68,7 @@ export const arbitraryRecords: fc.Arbitrary<BibliographicRecord[]> = fc
       language: 'en',
       peerReviewed: 'yes',
       hasFullText: false,
-      ...(doi !== undefined && { doi: `10.9999/${doi}` }),
+      ...(doi !== undefined && { doi: `10.5555/${doi}` }),
       entered: '2022-01',
       references: [],
     })),

@@ -17,7 +17,7 @@ const encode = (text: string): ArrayBuffer => new TextEncoder().encode(text).buf
 const RIS = `TY  - JOUR
 TI  - Street lamps and bats
 KW  - hedgerows
-DO  - 10.1234/bats
+DO  - 10.5555/bats
 PY  - 2019
 ER  -
 TY  - JOUR
@@ -95,7 +95,7 @@ describe('collections of one’s own', () => {
     await importFiles({ 'a.ris': RIS });
     const byNumber = await ask({ kind: 'records', collection: 'mine', request: { numbers: [1, 7, 0] } });
     expect(byNumber.records.map((record) => record?.id ?? null)).toEqual(['mine-2', null, 'mine-1']);
-    const identifiers = ['10.9999/none', '10.1234/bats'];
+    const identifiers = ['10.5555/none', '10.5555/bats'];
     const byIdentifier = await ask({ kind: 'records', collection: 'mine', request: { identifiers } });
     expect(byIdentifier.records.map((record) => record?.id ?? null)).toEqual([null, 'mine-1']);
     const request = {
