@@ -228,7 +228,7 @@ test('a concept is placed, given fields and a note, split, merged and copied to 
   await page.getByRole('checkbox', { name: 'title', exact: true }).check();
   await page.getByLabel('Note on the concept').fill('clubs and puppets');
   await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByText('clubs and puppets')).toBeVisible();
+  await expect(page.locator('app-concept-head').getByText('clubs and puppets')).toBeVisible();
   const expected = await workbench.countByHand(
     'heronsmere',
     '((bat OR noctule) AND (lamp OR lantern)) NOT title:toy',

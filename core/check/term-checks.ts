@@ -1,4 +1,5 @@
 import { findTermMarks } from '../compare';
+import { nameTerm } from '../outline';
 import { createProblem, type ProblemCode } from '../problem';
 import {
   createTermQuery,
@@ -90,7 +91,10 @@ export function checkNeedlessTerms({ used, dialects, count }: CheckSubject): Fou
       if (finds === 0) return [];
       return [
         {
-          problem: createProblem('term-adds-nothing', 'note', { term: term.text, concept: concept.name }),
+          problem: createProblem('term-adds-nothing', 'note', {
+            term: nameTerm(term.text, (id) => dialects.find((one) => one.id === id)?.name ?? id),
+            concept: concept.name,
+          }),
           concept: concept.block,
           term: term.id,
           cost: { of: whole, less: rest, words: 'records that are unique to it' },

@@ -28,5 +28,6 @@ export {
 } from './outline-edits';
 export type { EditedOutline, JoinChoice } from './outline-edits';
 export type { Target } from './outline-tree';
+export { nameTerm } from './name-term';
 export { listOutlineRows } from './outline-rows';
 export type { OutlineRow, RowBrace, RowHome, RowUse } from './outline-rows';

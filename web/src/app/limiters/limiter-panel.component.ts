@@ -1,5 +1,14 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
@@ -70,6 +79,12 @@ export class LimiterPanelComponent {
   readonly dialects = input<readonly Dialect[]>([]);
   readonly changed = output<Limiters>();
   readonly closed = output();
+  /** It stands on the screen: what holds it can find its place. */
+  readonly drawn = output();
+
+  constructor() {
+    afterNextRender(() => this.drawn.emit());
+  }
 
   private readonly thisYear = new Date(inject(CLOCK_AND_IDS).now()).getFullYear();
   private readonly chosen = signal<string | undefined>(undefined);

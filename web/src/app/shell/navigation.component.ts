@@ -40,7 +40,7 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
       >
       <button
         type="button"
-        class="view"
+        class="plain view"
         (click)="theme.chooseNext()"
         [attr.aria-label]="'Colours: ' + theme.choice() + '. Change'"
       >

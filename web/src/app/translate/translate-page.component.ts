@@ -93,6 +93,8 @@ export class TranslatePageComponent {
   protected readonly rows = computed(() =>
     this.draftCounts.draftInText().map(({ dialect, counted }) => this.describeRow(dialect, counted)),
   );
+  /** There is nothing to translate. */
+  protected readonly isEmpty = computed(() => this.draftCounts.root().kind === 'empty');
   private readonly shared = computed(() =>
     listSharedDifferences(this.rows().map(({ name, costs }) => ({ name: shortenName(name), costs }))),
   );
