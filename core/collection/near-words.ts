@@ -4,6 +4,7 @@ import {
   FREQUENCY_ESCAPE,
   SEGMENT_SIZE,
   SKIP,
+  VALUE_GAP,
   findField,
   type Segment,
 } from './collection-index';
@@ -85,6 +86,8 @@ function findNearPair(
     const other = isMuchLonger ? from : postingOf[doc]!;
     if (other < first || other >= end || docs[other] !== doc) continue;
     if ((meta[posting]! & wanted) === 0 || (meta[other]! & wanted) === 0) continue;
+    // Words that share no field are farther apart than that.
+    if (distance < VALUE_GAP && (meta[posting]! & meta[other]! & wanted) === 0) continue;
     rareAt =
       posting - rareKnown > SKIP
         ? findPositions(segment, posting)
