@@ -16,9 +16,12 @@ export function describeInFull(problem: Problem): string {
   return `${describeProblem(problem)} ${describeRemedy(problem)}`;
 }
 
+/** Made once: a format is dear to make. */
+const GROUPED = new Intl.NumberFormat('en');
+
 function fillIn(sentence: string, data: Problem['data']): string {
   return sentence.replace(/\{(\w+)\}/g, (_, name: string) => {
     const value = data[name];
-    return typeof value === 'number' ? value.toLocaleString('en') : (value ?? '…');
+    return typeof value === 'number' ? GROUPED.format(value) : (value ?? '…');
   });
 }

@@ -1,8 +1,11 @@
 import { getLeast, isEstimated, type Amount } from '#core/count/index';
 
+/** Made once: a format is dear to make, and a page shows hundreds of numbers. */
+const GROUPED = new Intl.NumberFormat('en');
+
 /** A whole number with grouped digits. */
 export function formatNumber(number: number): string {
-  return number.toLocaleString('en');
+  return GROUPED.format(number);
 }
 
 /** A count as it is shown: grouped digits, `≈` before an estimate, both bounds where only they are known. */
