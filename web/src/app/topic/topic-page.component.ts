@@ -14,7 +14,7 @@ import {
   input,
   signal,
 } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { findTermMarks, type ConceptQueries, type TermMark } from '#core/compare/index';
 import {
   createTermKey,
@@ -75,6 +75,7 @@ const ALL = 'all';
     MatButton,
     FIELD_PARTS,
     SELECT_PARTS,
+    RouterLink,
   ],
   providers: [TopicNumbers, TermEntry, TopicDialogs],
   templateUrl: './topic-page.component.html',
@@ -161,6 +162,13 @@ export class TopicPageComponent {
         ),
       ),
   );
+  /** The names of the databases that ship with Ewer, where only such are searched. */
+  protected readonly madeUp = computed(() => {
+    const own = new Set(this.open.working().ownDatabases.map(({ dialect }) => dialect.id));
+    const dialects = this.open.dialects();
+    if (dialects.length === 0 || dialects.some(({ id }) => own.has(id))) return '';
+    return new Intl.ListFormat('en').format(dialects.map(({ name }) => name));
+  });
   protected readonly concepts = computed(() =>
     this.numbers.questions().map((questions, index) => this.describeConcept(questions, index)),
   );
