@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { choose, findChoice } from './pages/fields';
 import { CompareView } from './pages/compare-view';
@@ -97,6 +98,10 @@ test('swap: other fields and wordings are tried with all else held, and one is t
   const phrase = await view.read('As it is in Gantry Engineering Abstracts');
   expect(anywhere).toBeGreaterThanOrEqual(phrase);
   const found = await view.read(`"road lamp*" in ${HERON}`);
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a table' }).last().click();
+  const saved = await readFile(await (await downloading).path(), 'utf8');
+  expect(saved).toContain(`"""road lamp*""",${found},`);
   await page.getByRole('button', { name: 'Use "road lamp*"' }).press('Enter');
   await expect.poll(() => view.workbench.readGauge(HERON)).toBe(found);
   await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();

@@ -5,7 +5,7 @@ import { createProblem } from '#core/problem/index';
 import { parseQuery } from '#core/query/index';
 import { createState } from '../testing/counts';
 import type { CountState, Counted } from './count-state';
-import { describeBasis, describeGap, describeLimiterGap } from './describe-count';
+import { describeBasis, describeCell, describeGap, describeLimiterGap } from './describe-count';
 import { findsNothing, readCount } from './read-count';
 
 function count(
@@ -90,5 +90,22 @@ describe('nothing to count', () => {
     expect(readCount(count('bat', 'heronsmere', { status: 'failed', problem: byHand })).status).toBe(
       'pending',
     );
+  });
+});
+
+describe('a count as a cell of a table', () => {
+  it.each([
+    [undefined, 'not counted'],
+    [count('bat', 'heronsmere', { status: 'waiting' }), 'not counted'],
+    [count('bat', 'heronsmere', { status: 'empty' }), 'nothing to count'],
+    [count('bat', 'heronsmere'), 3],
+    [count('bats NOT affiliation: kew', 'heronsmere'), '3 (without affiliation: kew)'],
+  ])('case %#', (counted, cell) => {
+    expect(describeCell(counted)).toBe(cell);
+  });
+
+  it('says why there is none', () => {
+    const problem = createProblem('service-failed', 'error', { database: 'Heronsmere' });
+    expect(describeCell(count('bat', 'heronsmere', { status: 'failed', problem }))).toContain('Heronsmere');
   });
 });

@@ -1,10 +1,23 @@
-import { compareCounts, type Comparison, type Count, type NoComparison } from '#core/count/index';
+import { compareCounts, getExact, type Comparison, type Count, type NoComparison } from '#core/count/index';
 import { listLimiters } from '#core/limiter/index';
 import { listLeftOut, type LeftOut } from '#core/dialect/index';
+import { describeProblem } from '#core/problem/index';
 import { printQuery } from '#core/query/index';
-import { formatDifference } from '../ui/number-format';
+import { formatAmount, formatDifference } from '../ui/number-format';
 import type { Counted } from './count-state';
 import { readCount } from './read-count';
+
+/** A count as a cell of a table: its number, or the reason why there is none. */
+export function describeCell(counted: Counted | undefined): string | number {
+  const state = counted?.state;
+  if (!counted || !state || state.status === 'waiting') return 'not counted';
+  if (state.status === 'failed') return describeProblem(state.problem);
+  if (state.status === 'empty') return 'nothing to count';
+  const basis = describeBasis(counted).join(', ');
+  const exact = getExact(state.amount);
+  const number = exact ?? formatAmount(state.amount);
+  return basis === '' ? number : `${number} (${basis})`;
+}
 
 /** Why two counts are not set side by side, in the place of their difference. */
 const NO_COMPARISON_WORDS: Readonly<Record<NoComparison, string>> = {

@@ -1,4 +1,3 @@
-import { NgTemplateOutlet } from '@angular/common';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -12,7 +11,6 @@ import {
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
-import { MatTooltip } from '@angular/material/tooltip';
 import type { Dialect } from '#core/dialect/index';
 import {
   LIMITERS,
@@ -28,8 +26,8 @@ import { CountComponent } from '../records/count.component';
 import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { NumberFieldComponent } from '../ui/number-field.component';
 import { LimiterCounts } from './limiter-counts';
-import { describeMissing } from './missing-databases';
 import { MonthFieldComponent } from './month-field.component';
+import { NotInComponent } from './not-in.component';
 
 /** The spans that people are told to keep to, in years up to this one. */
 const SPANS = [5, 10, 15] as const;
@@ -63,9 +61,8 @@ interface Section {
     MatCheckbox,
     MatRadioButton,
     MatRadioGroup,
-    MatTooltip,
     MonthFieldComponent,
-    NgTemplateOutlet,
+    NotInComponent,
     NumberFieldComponent,
     SELECT_PARTS,
   ],
@@ -86,6 +83,11 @@ export class LimiterPanelComponent {
     afterNextRender(() => this.drawn.emit());
   }
 
+  /** Lists of names that are typed. */
+  protected readonly freeLists = [
+    { name: 'sources', title: 'Journals' },
+    { name: 'subjects', title: 'Subject areas' },
+  ] as const;
   private readonly thisYear = new Date(inject(CLOCK_AND_IDS).now()).getFullYear();
   private readonly chosen = signal<string | undefined>(undefined);
   /** The database whose counts are shown. */
@@ -171,10 +173,6 @@ export class LimiterPanelComponent {
   /** What it finds without one of them. */
   protected lookWithout(name: LimiterName) {
     return this.look(withLimiter(this.limiters(), name, undefined), name);
-  }
-
-  protected missing(name: LimiterName) {
-    return describeMissing(name, this.dialects());
   }
 
   protected choose(database: string): void {

@@ -1,4 +1,3 @@
-import { MatTooltip } from '@angular/material/tooltip';
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { CdkConnectedOverlay, CdkOverlayOrigin } from '@angular/cdk/overlay';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
@@ -8,7 +7,7 @@ import { listLimiters, withLimiter, type LimiterName, type Limiters } from '#cor
 import { LANGUAGES } from '#core/record/index';
 import { IconComponent } from '../ui/icon.component';
 import { LimiterPanelComponent } from './limiter-panel.component';
-import { describeMissing } from './missing-databases';
+import { NotInComponent } from './not-in.component';
 
 /** The limiters in force as chips, and a panel to change them; one set for all databases. */
 @Component({
@@ -21,7 +20,7 @@ import { describeMissing } from './missing-databases';
     IconComponent,
     LimiterPanelComponent,
     MatButton,
-    MatTooltip,
+    NotInComponent,
   ],
   templateUrl: './limiter-strip.component.html',
   styleUrl: './limiter-strip.component.scss',
@@ -37,7 +36,6 @@ export class LimiterStripComponent {
     listLimiters(this.limiters()).map(({ name, value }) => ({
       name,
       text: name === 'languages' ? nameLanguages(value) : value,
-      ...describeMissing(name, this.dialects()),
     })),
   );
 

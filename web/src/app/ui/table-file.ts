@@ -11,6 +11,14 @@ export function writeCsv(cells: TableCells): string {
   )}\r\n`;
 }
 
+/** A table with tabs between its cells, as spreadsheets take it from the clipboard. */
+export function writeTabbed(cells: TableCells): string {
+  return unparse(
+    cells.map((row) => [...row]),
+    { delimiter: '\t', newline: '\n', escapeFormulae: true },
+  );
+}
+
 const ROW = 26;
 const PAD = 12;
 

@@ -2,13 +2,13 @@ import { MatTooltip } from '@angular/material/tooltip';
 import { NumberFieldComponent } from '../../ui/number-field.component';
 import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { isSameLimiters, listLimiters } from '#core/limiter/index';
+import { listLimiters } from '#core/limiter/index';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import type { FramedQuestion, Purpose, SourceRules } from '#core/project/index';
-import { FRAMES, PURPOSE_ROWS, addRule, readRules, type StatedRule } from '#core/question/index';
+import { FRAMES, PURPOSE_ROWS } from '#core/question/index';
 import { foldLetters, splitWords } from '#core/text/index';
 import { LimiterStripComponent } from '../../limiters/limiter-strip.component';
-import { CLOCK_AND_IDS } from '../../data/clock-and-ids';
+import { StatedRulesComponent } from './stated-rules.component';
 import { OpenProject } from '../../state/open-project';
 import { TermEntry } from '../../terms/term-entry';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
@@ -26,6 +26,7 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
     SELECT_PARTS,
     NumberFieldComponent,
     MatTooltip,
+    StatedRulesComponent,
   ],
   templateUrl: './brief-dialog.component.html',
   styleUrl: './brief-dialog.component.scss',
@@ -52,30 +53,6 @@ export class BriefDialogComponent {
 
   /** The note as it is being typed. */
   protected readonly typed = signal<string | undefined>(undefined);
-  private readonly thisYear = new Date(inject(CLOCK_AND_IDS).now()).getFullYear();
-  /** The rules that the note states; nothing where it states none. */
-  protected readonly stated = computed(() => {
-    const rules = readRules(this.typed() ?? this.working().rules.note, this.thisYear);
-    return rules.length > 0 ? rules : undefined;
-  });
-  protected readonly areAllSet = computed(() => (this.stated() ?? []).every((rule) => this.isSet(rule)));
-
-  /** Whether a rule would change nothing. */
-  protected isSet(rule: StatedRule): boolean {
-    const { limiters, wanted } = this.working().rules;
-    const after = addRule({ limiters, wanted }, rule);
-    return (
-      isSameLimiters(after.limiters, limiters) &&
-      after.wanted.from === wanted.from &&
-      after.wanted.to === wanted.to
-    );
-  }
-
-  protected takeRules(rules: readonly StatedRule[]): void {
-    const note = this.typed() ?? this.working().rules.note;
-    this.setRules({ note, ...rules.reduce(addRule, this.working().rules) });
-  }
-
   protected setPurpose(purpose: Purpose): void {
     this.open.change({ kind: 'set-purpose', purpose });
   }

@@ -1,3 +1,6 @@
+import { TableActionsComponent } from '../../parts/table-actions.component';
+import type { TableCells } from '../../../ui/table-file';
+import { describeCell } from '../../../counting/describe-count';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatButton } from '@angular/material/button';
@@ -47,6 +50,7 @@ interface Combined {
     MatButton,
     MatCheckbox,
     MatTooltip,
+    TableActionsComponent,
   ],
   templateUrl: './combinations.component.html',
   styleUrls: ['../../parts/tools.scss', './combinations.component.scss'],
@@ -155,6 +159,14 @@ export class CombinationsComponent {
     }));
     return this.showsAll() ? rows : rows.slice(0, FIRST_ROWS);
   });
+  /** The table of all combinations, those that are not shown among them. */
+  protected readonly cells = computed<TableCells>(() => [
+    [...this.used().map(({ name }) => name), ...this.subject.dialects().map(({ name }) => name)],
+    ...this.counted().map(({ members, cells }) => [
+      ...this.used().map((_, at) => (members.includes(at) ? 'with' : 'without')),
+      ...cells.map(({ counted, remark }) => remark || describeCell(counted)),
+    ]),
+  ]);
   protected readonly hidden = computed(() => this.counted().length - this.rows().length);
   protected readonly drawsExact = computed(
     () => this.used().length <= MAX_DRAWN && this.exact() !== undefined,

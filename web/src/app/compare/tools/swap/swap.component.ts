@@ -1,3 +1,5 @@
+import { TableActionsComponent } from '../../parts/table-actions.component';
+import type { TableCells } from '../../../ui/table-file';
 import { FIELD_PARTS, SELECT_PARTS } from '../../../ui/field-parts';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
@@ -11,7 +13,7 @@ import {
 } from '#core/compare/index';
 import { compareCounts, measureDistance, wantSomething } from '#core/count/index';
 import type { Counted } from '../../../counting/count-state';
-import { describeLimiterGap } from '../../../counting/describe-count';
+import { describeCell, describeLimiterGap } from '../../../counting/describe-count';
 import { readCount } from '../../../counting/read-count';
 import { OpenProject } from '../../../state/open-project';
 import { CountComponent } from '../../../records/count.component';
@@ -44,6 +46,7 @@ interface SwapRow {
     MatButton,
     FIELD_PARTS,
     SELECT_PARTS,
+    TableActionsComponent,
   ],
   templateUrl: './swap.component.html',
   styleUrl: '../../parts/tools.scss',
@@ -184,6 +187,26 @@ export class SwapComponent {
       cells,
     }));
     return [asItIs, ...rows];
+  });
+
+  /** The table as it stands on the screen: of one place in each database, or of two in one. */
+  protected readonly cells = computed<TableCells>(() => {
+    const grid = this.grid();
+    if (grid)
+      return [
+        [this.subject.database()?.name ?? '', ...grid.columns.map(({ words }) => words)],
+        ...grid.rows.map(({ row, cells }) => [
+          row.words,
+          ...cells.map(({ counted }) => describeCell(counted)),
+        ]),
+      ];
+    return [
+      [this.place()?.words ?? '', ...this.subject.dialects().map(({ name }) => name)],
+      ...this.lined().map(({ alternative, cells }) => [
+        alternative?.words ?? 'as it is',
+        ...cells.map(({ counted }) => describeCell(counted)),
+      ]),
+    ];
   });
 
   protected takeBest(event: Event): void {

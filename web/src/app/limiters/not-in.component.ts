@@ -1,0 +1,38 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { MatTooltip } from '@angular/material/tooltip';
+import type { Dialect } from '#core/dialect/index';
+import type { LimiterName } from '#core/limiter/index';
+import { describeMissing } from './missing-databases';
+
+/** Which databases do not have a limiter, and on demand what each says about it; nothing if all have it. */
+@Component({
+  selector: 'app-not-in',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatTooltip],
+  template: `
+    @if (missing().without; as databases) {
+      <span
+        role="note"
+        tabindex="0"
+        [matTooltip]="missing().why"
+        [attr.aria-label]="'Not applied: ' + missing().why"
+        >not in {{ databases }}</span
+      >
+    }
+  `,
+  styles: `
+    span {
+      display: block;
+      overflow: hidden;
+      color: var(--warn);
+      font-size: 12.5px;
+      font-weight: 400;
+      text-overflow: ellipsis;
+    }
+  `,
+})
+export class NotInComponent {
+  readonly name = input.required<LimiterName>();
+  readonly dialects = input.required<readonly Dialect[]>();
+  protected readonly missing = computed(() => describeMissing(this.name(), this.dialects()));
+}
