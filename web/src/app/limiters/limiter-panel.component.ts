@@ -95,6 +95,11 @@ export class LimiterPanelComponent {
     () => this.dialects().find(({ id }) => id === this.chosen()) ?? this.dialects()[0],
   );
 
+  protected readonly canCount = computed(() => {
+    const dialect = this.dialect();
+    return dialect !== undefined && this.counts.canCount(dialect);
+  });
+
   protected readonly spans = computed(() =>
     SPANS.map((span) => {
       const from = this.thisYear - span + 1;

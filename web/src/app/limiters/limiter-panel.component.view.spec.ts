@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import { createAmount } from '#core/count/index';
+import type { Dialect } from '#core/dialect/index';
 import type { Limiters } from '#core/limiter/index';
 import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { RecordDrawer } from '../records/record-drawer';
@@ -22,7 +23,7 @@ function draw(limiters: Limiters, databases = ['heronsmere', 'cardinal']) {
           amount: createAmount(AMOUNTS[JSON.stringify(asked)] ?? 7),
         });
   const view = drawView(LimiterPanelComponent, { limiters, dialects: databases.map(getDialect) }, [
-    { provide: LimiterCounts, useValue: { look } },
+    { provide: LimiterCounts, useValue: { look, canCount: ({ id }: Dialect) => id !== 'northern' } },
     { provide: CLOCK_AND_IDS, useValue: { now: () => Date.UTC(2026, 5, 1), createId: () => 'id' } },
     { provide: RecordDrawer, useValue: {} },
   ]);
@@ -57,6 +58,12 @@ describe('the panel of limiters', () => {
   it('shows no number for what the database does not have', () => {
     const { view } = draw({}, ['cardinal']);
     expect(readLine(view, 'peer-reviewed')).not.toMatch(/\d/);
+  });
+
+  it('counts nothing unbidden where one string is taken at a time', () => {
+    const { view } = draw({}, ['northern']);
+    expect(view.text()).toContain('takes one search at a time');
+    expect(readLine(view, 'last 10 years')).toBe('last 10 years (from 2017)');
   });
 
   it('sets the years to a span that ends with this year, and takes them away again', () => {
