@@ -114,12 +114,14 @@ test('the numbers of each term, in one database and side by side, agree with cou
       .locator('input.line')
       .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
   expect(await order()).toEqual(['lamp', 'lamps', 'LED']);
-  await choose(findChoice(page, 'Sorted'), 'by what they find');
+  await page.getByRole('button', { name: /^Sorted/ }).click();
+  await page.getByRole('menuitemradio', { name: 'by what they find' }).click();
   const found = await Promise.all(
     ['lamp', 'lamps', 'LED'].map(async (term) => [term, await count(term)] as const),
   );
   await expect.poll(order).toEqual(found.sort((a, b) => b[1] - a[1]).map(([term]) => term));
-  await choose(findChoice(page, 'Sorted'), 'by hand');
+  await page.getByRole('button', { name: /^Sorted/ }).click();
+  await page.getByRole('menuitemradio', { name: 'by hand' }).click();
   expect(await order()).toEqual(['lamp', 'lamps', 'LED']);
 });
 

@@ -1,5 +1,4 @@
 import { FileButtonComponent } from '../ui/file-button.component';
-import { FIELD_PARTS } from '../ui/field-parts';
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -31,7 +30,6 @@ import { Messages } from '../ui/messages';
     MatMenuItem,
     MatMenuTrigger,
     RouterLink,
-    FIELD_PARTS,
     FileButtonComponent,
   ],
   templateUrl: './projects-page.component.html',

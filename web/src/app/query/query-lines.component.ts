@@ -1,4 +1,3 @@
-import { FIELD_PARTS } from '../ui/field-parts';
 import { MatButton } from '@angular/material/button';
 import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
@@ -28,7 +27,6 @@ import { QueryDesk, isBroken } from './query-desk';
     MatMenuItem,
     MatMenuTrigger,
     MatButton,
-    FIELD_PARTS,
   ],
   templateUrl: './query-lines.component.html',
   styleUrl: './query-lines.component.scss',

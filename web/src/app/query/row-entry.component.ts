@@ -1,4 +1,3 @@
-import { FIELD_PARTS } from '../ui/field-parts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -13,13 +12,11 @@ import {
 @Component({
   selector: 'app-row-entry',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FIELD_PARTS],
   template: `
     <input
-      matInput
       #field
       type="text"
-      class="code"
+      class="line-field code"
       spellcheck="false"
       autocomplete="off"
       [value]="text()"

@@ -6,11 +6,11 @@ import { getProjectTitle, type Change, type TargetBand } from '#core/project/ind
 import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { IconComponent } from '../ui/icon.component';
-import { BandDialogComponent, type BandAnswer, type BandDialogData } from './band-dialog.component';
-import {
+import type { BandAnswer, BandDialogComponent, BandDialogData } from './band-dialog.component';
+import type {
+  FreezeAnswer,
   FreezeDialogComponent,
-  type FreezeAnswer,
-  type FreezeDialogData,
+  FreezeDialogData,
 } from '../freezing/freeze-dialog.component';
 import { FreezeVariant } from '../freezing/freeze-variant';
 import { GaugeComponent } from './gauge.component';
@@ -54,9 +54,10 @@ export class TopBandComponent {
     return this.open.working().bands[database] ?? {};
   }
 
-  protected freeze(): void {
+  protected async freeze(): Promise<void> {
+    const { FreezeDialogComponent: dialog } = await import('../freezing/freeze-dialog.component');
     this.dialogs
-      .open<FreezeDialogComponent, FreezeDialogData, FreezeAnswer>(FreezeDialogComponent, {
+      .open<FreezeDialogComponent, FreezeDialogData, FreezeAnswer>(dialog, {
         data: { name: this.freezing.proposeName(), note: '', isThere: false },
         width: 420,
       })
@@ -66,9 +67,10 @@ export class TopBandComponent {
       });
   }
 
-  protected askBand(database: string, name: string): void {
+  protected async askBand(database: string, name: string): Promise<void> {
+    const { BandDialogComponent: dialog } = await import('./band-dialog.component');
     this.dialogs
-      .open<BandDialogComponent, BandDialogData, BandAnswer>(BandDialogComponent, {
+      .open<BandDialogComponent, BandDialogData, BandAnswer>(dialog, {
         data: { name, band: this.getBand(database), databases: this.open.dialects().length },
         width: 380,
       })

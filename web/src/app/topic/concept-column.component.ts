@@ -1,4 +1,3 @@
-import { FIELD_PARTS } from '../ui/field-parts';
 import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList } from '@angular/cdk/drag-drop';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import {
@@ -50,7 +49,6 @@ const AROUND = 122;
     IconComponent,
     ConceptHeadComponent,
     TermLineComponent,
-    FIELD_PARTS,
   ],
   templateUrl: './concept-column.component.html',
   styleUrl: './concept-column.component.scss',

@@ -1,5 +1,4 @@
 import { MatTooltip } from '@angular/material/tooltip';
-import { FIELD_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { getConceptLetter, type Concept } from '#core/project/index';
@@ -11,7 +10,7 @@ import type { ColumnAction, ConceptView } from './topic-views';
 @Component({
   selector: 'app-concept-head',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger, FIELD_PARTS, MatTooltip],
+  imports: [CountComponent, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip],
   templateUrl: './concept-head.component.html',
   styleUrl: './concept-head.component.scss',
 })

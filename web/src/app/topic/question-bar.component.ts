@@ -1,5 +1,4 @@
 import { MatTooltip } from '@angular/material/tooltip';
-import { FIELD_PARTS } from '../ui/field-parts';
 import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
@@ -49,7 +48,7 @@ interface ShownWord extends QuestionWord {
 @Component({
   selector: 'app-question-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatMenu, MatMenuItem, MatMenuTrigger, IconComponent, MatButton, FIELD_PARTS, MatTooltip],
+  imports: [MatMenu, MatMenuItem, MatMenuTrigger, IconComponent, MatButton, MatTooltip],
   templateUrl: './question-bar.component.html',
   styleUrl: './question-bar.component.scss',
 })

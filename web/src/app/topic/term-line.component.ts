@@ -1,4 +1,3 @@
-import { FIELD_PARTS } from '../ui/field-parts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -41,13 +40,12 @@ const TYPING_DELAY = 300;
 @Component({
   selector: 'app-term-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, TermDifferenceComponent, FIELD_PARTS],
+  imports: [CountComponent, TermDifferenceComponent],
   host: { '[class.out]': 'view().term.off' },
   template: `
     <div class="text">
       <input
-        matInput
-        class="line code"
+        class="line-field line code"
         #line
         [value]="isFocused() ? (typed() ?? view().term.text) : shown()"
         [class.label]="!isFocused() && shown() !== view().term.text"

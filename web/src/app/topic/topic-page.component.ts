@@ -1,4 +1,4 @@
-import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatButton } from '@angular/material/button';
 import { type CdkDragDrop, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
@@ -73,8 +73,9 @@ const ALL = 'all';
     QuestionBarComponent,
     SuggestionPanelComponent,
     MatButton,
-    FIELD_PARTS,
-    SELECT_PARTS,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
     RouterLink,
   ],
   providers: [TopicNumbers, TermEntry, TopicDialogs],
@@ -132,6 +133,7 @@ export class TopicPageComponent {
   protected readonly sorting = computed<Sorting>(
     () => SORTINGS.find((sorting) => sorting === this.sort()) ?? 'hand',
   );
+  protected readonly sortingName = computed(() => SORTING_NAMES[this.sorting()]);
   protected readonly sortings = SORTINGS.map((id) => ({ id, name: SORTING_NAMES[id] }));
   protected readonly canAdd = computed(() => this.open.concepts().length < MAX_CONCEPTS);
   protected readonly hasPanel = signal(true);
