@@ -36,11 +36,6 @@ export interface PieceDescription {
 /** Texts longer than this are handed on when typing rests, shorter ones with every key. */
 const LONG_TEXT = 2_000;
 const DRAFT_DELAY = 300;
-/** Where it takes longer than this, in milliseconds, to show what a key changes, that waits until typing rests, too. */
-const MAX_REDRAW = 30;
-/** Typing rests when no key came for so many times as long as that takes, so that none has to wait for it. */
-const RESTS = 5;
-const MAX_DELAY = 1_500;
 
 /** The draft as text, with colours, matching brackets, folding, completion, and problems underlined. */
 @Component({
@@ -61,8 +56,6 @@ export class QueryEditorComponent {
   private readonly place = viewChild.required<ElementRef<HTMLElement>>('place');
   private view: EditorView | undefined;
   private waiting: ReturnType<typeof setTimeout> | undefined;
-  /** How long it took last time to show what was handed on, in milliseconds. */
-  private redraw = 0;
 
   readonly text = input.required<string>();
   readonly problems = input.required<readonly Problem[]>();
@@ -164,26 +157,11 @@ export class QueryEditorComponent {
   private handOn(length: number): void {
     const goesOn = this.waiting !== undefined;
     clearTimeout(this.waiting);
-    this.waiting = setTimeout(() => this.flushNow(), this.findDelay());
-    if (length <= LONG_TEXT && this.redraw <= MAX_REDRAW) {
-      this.flushNow();
-      return;
-    }
-    if (goesOn) return;
-    this.ahead.emit(true);
+    this.waiting = setTimeout(() => this.flush(), DRAFT_DELAY);
+    if (length <= LONG_TEXT) this.flush();
+    else if (goesOn) return;
+    else this.ahead.emit(true);
     this.screen.show();
-  }
-
-  private findDelay(): number {
-    return Math.min(MAX_DELAY, Math.max(DRAFT_DELAY, RESTS * this.redraw));
-  }
-
-  /** Hands on what was typed, shows it, and notes how long that took on this machine. */
-  private flushNow(): void {
-    const started = performance.now();
-    this.flush();
-    this.screen.show();
-    queueMicrotask(() => (this.redraw = performance.now() - started));
   }
 
   private ask(make: () => void): boolean {
