@@ -17,7 +17,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
         Paste {{ fewest }} to {{ most }} searches that the database takes, one a line: from its help page, its
         history or a paper’s appendix. The more signs and fields they show, the better.
       </p>
-      <mat-form-field
+      <mat-form-field class="wide"
         ><mat-label>Examples, one a line</mat-label
         ><textarea
           matInput

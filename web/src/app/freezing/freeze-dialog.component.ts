@@ -32,7 +32,7 @@ export interface FreezeDialogData extends FreezeAnswer {
         <mat-form-field
           ><mat-label>Name</mat-label><input matInput aria-label="Name" formControlName="name" maxlength="80"
         /></mat-form-field>
-        <mat-form-field
+        <mat-form-field class="wide"
           ><mat-label>What changed, and why</mat-label
           ><textarea
             matInput

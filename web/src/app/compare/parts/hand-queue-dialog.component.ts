@@ -50,7 +50,7 @@ export interface HandQueueDialogData {
           <button mat-stroked-button type="button" (click)="copy(item.string)">Copy the string</button>
           <span class="quiet" aria-live="polite">{{ copied() === item.string ? 'copied' : '' }}</span>
         </p>
-        <mat-form-field
+        <mat-form-field class="wide"
           ><mat-label
             >The number, the whole results line, or a column of numbers for this string and those after
             it</mat-label

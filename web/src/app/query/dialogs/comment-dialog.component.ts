@@ -14,7 +14,7 @@ import type { RowsDialogData } from './rows-dialog-data';
   template: `
     <h2 mat-dialog-title>Comment</h2>
     <mat-dialog-content>
-      <mat-form-field
+      <mat-form-field class="wide"
         ><mat-label>Comment on the row</mat-label
         ><textarea matInput #field rows="3" maxlength="2000" [value]="text"></textarea>
       </mat-form-field>

@@ -68,7 +68,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           one stays: to leave the term out everywhere, switch it off.
         </p>
         <h3>Note</h3>
-        <mat-form-field
+        <mat-form-field class="wide"
           ><mat-label>Note on the term</mat-label
           ><textarea
             matInput
