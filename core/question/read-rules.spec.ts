@@ -30,6 +30,8 @@ describe('reading the rules of an assignment', () => {
       ['review', 'article', 'German', 'English'],
     ],
     ['2019 or later', ['from 2019']],
+    ['between 2010 and 2020, between five and ten papers', ['2010–2020', '5–10 results']],
+    ['20 to 100 peer-reviewed, full-text sources', ['20–100 results', 'peer-reviewed', 'full text']],
   ])('reads “%s”', (text, words) => {
     expect(read(text)).toEqual(words);
   });
@@ -41,6 +43,11 @@ describe('reading the rules of an assignment', () => {
     'The street lights of 2015 were counted.',
     'an Englishman reviewed it',
     '100 to 20 sources',
+    'unrefereed work',
+    'volume 12019 or later',
+    'Surveys of 2010 and 2020 were read.',
+    'Cover 10 years of studies, in two databases and their articles.',
+    'Write 10 pages per article.',
     '',
   ])('leaves alone what is negated or no rule: “%s”', (text) => {
     expect(read(text)).toEqual([]);

@@ -14,7 +14,7 @@ export interface StatedRule {
 interface Row {
   readonly pattern: RegExp;
   readonly read: (
-    parts: readonly string[],
+    parts: readonly (string | undefined)[],
     thisYear: number,
   ) => { limiters?: Limiters; wanted?: TargetBand } | undefined;
 }
@@ -37,19 +37,26 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
 };
 const NUMBER = `(\\d{1,5}|${Object.keys(NUMBER_WORDS).join('|')})`;
 const YEAR = '((?:19|20)\\d\\d)';
-const THINGS =
-  '(?:\\s+[a-z-]+){0,2}?\\s+(?:sources?|articles?|papers?|studies|references?|records?|results?|publications?|hits)';
-/** “10 to 20”, “10–20” and “between 10 and 20”. */
-const TO = '\\s*(?:to|and|[-–—])\\s*';
+/** Words that end what a number counts: “10 years of studies” are no ten studies. */
+const OTHERS = '(?!(?:of|and|or|per|in|from|to|years?|months?|weeks?|pages?|words?|databases?|concepts?)\\b)';
+const THINGS = `(?:[\\s,]+${OTHERS}[a-z-]+){0,2}?[\\s,]+(?:sources?|articles?|papers?|studies|references?|records?|results?|publications?|hits)`;
+/** “10 to 20”, “from 10 to 20”, “10–20” and “between 10 and 20”; “10 and 20” are two numbers. */
+const makeSpan = (end: string): string =>
+  `(?:between ${end} and ${end}|(?:from )?${end}\\s*(?:to|[-–—])\\s*${end})`;
 const MAX_YEARS_BACK = 100;
 
 const readNumber = (text = ''): number => NUMBER_WORDS[text.toLowerCase()] ?? Number(text);
+/** The two ends that were found, whichever way they were written. */
+const readEnds = (parts: readonly (string | undefined)[]): [number, number] => {
+  const [from, to] = parts.filter((part) => part !== undefined);
+  return [readNumber(from), readNumber(to)];
+};
 const flag = (limiters: Limiters): Row['read'] => {
   return () => ({ limiters });
 };
 const type = (one: DocumentType): Row['read'] => flag({ types: [one] });
 const makeRow = (pattern: string, read: Row['read']): Row => ({
-  pattern: new RegExp(`(?<![\\w-])${pattern}(?![\\w-])`, 'gi'),
+  pattern: new RegExp(`(?<![\\w-])(?:${pattern})(?![\\w-])`, 'gi'),
   read,
 });
 
@@ -66,16 +73,14 @@ const ROWS: readonly Row[] = [
   makeRow(`(?:no|not) (?:older|more) than ${NUMBER} years(?: old)?`, ([years], now) =>
     readYearsBack(years, now),
   ),
-  makeRow(`(?:between |from )?${YEAR}${TO}${YEAR}`, ([from, to]) => readYears(Number(from), Number(to))),
+  makeRow(makeSpan(YEAR), (ends) => readYears(...readEnds(ends))),
   makeRow(`(?:since|from) ${YEAR}(?: on(?:wards?)?)?|${YEAR} (?:or|and) later`, ([from, later]) =>
     readYears(Number(from ?? later), undefined),
   ),
   makeRow(`after ${YEAR}`, ([year]) => readYears(Number(year) + 1, undefined)),
   makeRow(`(?:until|up to|to) ${YEAR}`, ([year]) => readYears(undefined, Number(year))),
   makeRow(`before ${YEAR}`, ([year]) => readYears(undefined, Number(year) - 1)),
-  makeRow(`(?:between |from )?${NUMBER}${TO}${NUMBER}${THINGS}`, ([from, to]) =>
-    readBand(readNumber(from), readNumber(to)),
-  ),
+  makeRow(`${makeSpan(NUMBER)}${THINGS}`, (ends) => readBand(...readEnds(ends))),
   makeRow(
     `(?:at most|no more than|not more than|up to|max(?:imum)?(?: of)?\\.?) ${NUMBER}${THINGS}`,
     ([to]) => readBand(undefined, readNumber(to)),
@@ -100,7 +105,7 @@ export function readRules(text: string, thisYear: number): StatedRule[] {
   for (const { pattern, read } of ROWS) {
     rest = rest.replace(pattern, (whole: string, ...more: unknown[]) => {
       const at = more.findIndex((one) => typeof one === 'number');
-      const parts = more.slice(0, at) as string[];
+      const parts = more.slice(0, at) as (string | undefined)[];
       const place = more[at] as number;
       const blank = ' '.repeat(whole.length);
       const rule = NEGATION.test(rest.slice(0, place)) ? undefined : read(parts, thisYear);

@@ -51,7 +51,7 @@ describe('the variants', () => {
               expect(
                 readExact(cell?.counted) === 0 ? ['0', 'a part left out'] : ['a part left out'],
               ).toContain(cell?.below);
-            expect(compared?.below).toBe('baseline');
+            expect(compared?.below).toBe('compared with this');
             expect([first?.ratio, last?.ratio]).toEqual(['', '']);
             return;
           }
@@ -62,7 +62,7 @@ describe('the variants', () => {
           ]);
           expect([first?.below, compared?.below, last?.below]).toEqual([
             formatDifference(whole - base),
-            'baseline',
+            'compared with this',
             formatDifference(draft - base),
           ]);
           expect([first?.ratio, compared?.ratio, last?.ratio]).toEqual(

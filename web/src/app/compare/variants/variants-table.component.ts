@@ -300,7 +300,7 @@ export class VariantsTableComponent {
       counted,
       compared: !isSelf && counted && base ? compareCounts(now, then) : undefined,
       isSearched: state.databases.includes(dialect.id),
-      below: isSelf && counted ? 'baseline' : describeGap(counted, base),
+      below: isSelf && counted ? 'compared with this' : describeGap(counted, base),
       ratio: ratio === undefined ? '' : describeRatio(ratio),
       band: amount && now.status === 'known' && !now.basis.omitted ? BAND_WORDS[judgeBand(amount, band)] : '',
       then: this.describeThen(variant, dialect, amount),
