@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { DOCUMENT_TYPES, type BibliographicRecord } from '../record';
+import { DOCUMENT_TYPES, LANGUAGES, type BibliographicRecord } from '../record';
 
 /** Years or months from one to another, both included. */
 interface RangeRow {
@@ -20,6 +20,8 @@ interface ListRow {
   readonly schema: Joi.Schema;
   /** How its values are found in the index: `type=review`; absent where none is kept there. */
   readonly key?: string;
+  /** What people call its values, where those are codes. */
+  readonly names?: Readonly<Record<string, string>>;
   /** Names as people write them: signs that would end what they stand in are left out of strings. */
   readonly isFreeText?: true;
 }
@@ -73,6 +75,7 @@ export const LIMITERS = {
       .items(Joi.string().pattern(/^[a-z]{2,3}$/))
       .max(50),
     key: 'language',
+    names: Object.fromEntries(LANGUAGES.map(({ code, name }) => [code, name])),
   },
   peerReviewed: {
     kind: 'flag',

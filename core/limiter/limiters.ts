@@ -58,7 +58,8 @@ function describeLimiter(name: LimiterName, limiters: Limiters): string | undefi
       return value === true ? row.label : undefined;
     case 'list': {
       const values = (value as readonly string[] | undefined) ?? [];
-      return values.length > 0 ? `${row.lead}${values.join(', ')}` : undefined;
+      const named = values.map((one) => row.names?.[one] ?? one);
+      return named.length > 0 ? `${row.lead}${named.join(', ')}` : undefined;
     }
     case 'years':
     case 'months': {

@@ -141,8 +141,6 @@ export function addRule(
 
 function describeRule(limiters: Limiters, wanted: TargetBand): string {
   const [limiter] = listLimiters(limiters);
-  if (limiter?.name === 'languages')
-    return LANGUAGES.find(({ code }) => code === limiter.value)?.name ?? limiter.value;
   if (limiter) return limiter.value;
   if (wanted.from !== undefined && wanted.to !== undefined) return `${describeRange(wanted)} results`;
   return wanted.from === undefined ? `at most ${wanted.to} results` : `at least ${wanted.from} results`;

@@ -187,7 +187,7 @@ describe('CQL as its standard has it', () => {
     ['fish and dc.date >= 2015 and dc.date <= 2024', ['2015–2024']],
     ['fish and dc.date > 2014', ['from 2015']],
     ['fish and date within "2015 2024"', ['2015–2024']],
-    ['fish and dc.type any "book thesis" and dc.language = en', ['book, thesis', 'en']],
+    ['fish and dc.type any "book thesis" and dc.language = en', ['book, thesis', 'English']],
   ])('takes the limiters of %s', (text, limiters) => {
     expect(read('cql', text)).toMatchObject({ query: 'fish', codes: [], limiters });
   });

@@ -4,7 +4,6 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { MatButton } from '@angular/material/button';
 import type { Dialect } from '#core/dialect/index';
 import { listLimiters, withLimiter, type LimiterName, type Limiters } from '#core/limiter/index';
-import { LANGUAGES } from '#core/record/index';
 import { IconComponent } from '../ui/icon.component';
 import { LimiterPanelComponent } from './limiter-panel.component';
 import { NotInComponent } from './not-in.component';
@@ -32,18 +31,9 @@ export class LimiterStripComponent {
   readonly changed = output<Limiters>();
 
   protected readonly isOpen = signal(false);
-  protected readonly chips = computed(() =>
-    listLimiters(this.limiters()).map(({ name, value }) => ({
-      name,
-      text: name === 'languages' ? nameLanguages(value) : value,
-    })),
-  );
+  protected readonly chips = computed(() => listLimiters(this.limiters()));
 
   protected remove(name: LimiterName): void {
     this.changed.emit(withLimiter(this.limiters(), name, undefined));
   }
-}
-
-function nameLanguages(codes: string): string {
-  return LANGUAGES.reduce((text, { code, name }) => text.replace(code, name), codes);
 }
