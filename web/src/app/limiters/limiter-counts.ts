@@ -15,7 +15,7 @@ export class LimiterCounts {
 
   /** A server that takes one string at a time is not asked thirty times unbidden, nor is a person. */
   canCount({ id }: Dialect): boolean {
-    return !this.connections.isByHand(id) && this.connections.find(id).traits()?.asksOneByOne === false;
+    return !this.connections.isByHand(id) && this.connections.find(id).traits()?.asksOneByOne !== true;
   }
 
   /** Nothing where the database does not have the limiter: its count would go without it. */

@@ -119,43 +119,15 @@ export class LimiterPanelComponent {
   });
   private readonly wantsOwnYears = signal(false);
 
-  protected readonly sections = computed<readonly Section[]>(() => {
-    const limiters = this.limiters();
-    return [
-      {
-        name: 'types',
-        title: 'Document type',
-        choices: DOCUMENT_TYPES.map((type) => {
-          const set = limiters.types ?? [];
-          const isSet = set.includes(type);
-          const next = DOCUMENT_TYPES.filter((other) => (other === type ? !isSet : set.includes(other)));
-          return {
-            label: type,
-            isSet,
-            alone: withLimiter(limiters, 'types', [type]),
-            next: withLimiter(limiters, 'types', next),
-          };
-        }),
-      },
-      {
-        name: 'languages',
-        title: 'Language',
-        choices: LANGUAGES.map(({ code, name }) => {
-          const set = limiters.languages ?? [];
-          const isSet = set.includes(code);
-          const next = LANGUAGES.map((language) => language.code).filter((other) =>
-            other === code ? !isSet : set.includes(other),
-          );
-          return {
-            label: name,
-            isSet,
-            alone: withLimiter(limiters, 'languages', [code]),
-            next: withLimiter(limiters, 'languages', next),
-          };
-        }),
-      },
-    ];
-  });
+  protected readonly sections = computed<readonly Section[]>(() => [
+    this.makeSection('types', 'Document type', DOCUMENT_TYPES, (type) => type),
+    this.makeSection(
+      'languages',
+      'Language',
+      LANGUAGES.map(({ code }) => code),
+      (code) => LIMITERS.languages.names[code] ?? code,
+    ),
+  ]);
   protected readonly flags = computed(() =>
     listLimitersOf('flag').map((name) => {
       const isSet = this.limiters()[name] ?? false;
@@ -191,27 +163,41 @@ export class LimiterPanelComponent {
     this.changed.emit(withLimiter(this.limiters(), 'years', from === undefined ? undefined : { from }));
   }
 
-  protected setYear(end: 'from' | 'to', year: number | undefined): void {
-    this.setEnd('years', end, year);
-  }
-
-  protected setMonth(end: 'from' | 'to', month: string | undefined): void {
-    this.setEnd('entered', end, month);
-  }
-
   /** Several names stand with semicolons between them. */
   protected setNames(name: Extract<LimiterOf<'list'>, 'sources' | 'subjects'>, typed: string): void {
     const names = typed.split(';').map((one) => one.trim());
     this.changed.emit(withLimiter(this.limiters(), name, [...new Set(names.filter((one) => one !== ''))]));
   }
 
-  private setEnd<Name extends 'years' | 'entered'>(
-    name: Name,
+  protected setEnd(
+    name: LimiterOf<'years' | 'months'>,
     end: 'from' | 'to',
     value: number | string | undefined,
   ): void {
     const { [end]: _, ...other } = this.limiters()[name] ?? {};
-    const range = (value === undefined ? other : { ...other, [end]: value }) as Limiters[Name];
-    this.changed.emit(withLimiter(this.limiters(), name, range));
+    const range = value === undefined ? other : { ...other, [end]: value };
+    this.changed.emit(withLimiter(this.limiters(), name, range as Limiters[typeof name]));
+  }
+
+  /** Values in their order, each with what is set by a click on it. */
+  private makeSection<Name extends 'types' | 'languages'>(
+    name: Name,
+    title: string,
+    values: readonly NonNullable<Limiters[Name]>[number][],
+    label: (value: NonNullable<Limiters[Name]>[number]) => string,
+  ): Section {
+    const set: readonly string[] = this.limiters()[name] ?? [];
+    const withValues = (chosen: readonly string[]): Limiters =>
+      withLimiter(this.limiters(), name, chosen as Limiters[Name]);
+    const choices = values.map((value) => {
+      const isSet = set.includes(value);
+      return {
+        label: label(value),
+        isSet,
+        alone: withValues([value]),
+        next: withValues(values.filter((other) => (other === value ? !isSet : set.includes(other)))),
+      };
+    });
+    return { name, title, choices };
   }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { MatTooltip } from '@angular/material/tooltip';
 import type { Dialect } from '#core/dialect/index';
 import type { LimiterName } from '#core/limiter/index';
-import { describeMissing } from './missing-databases';
+import { shortenName } from '#core/text/index';
 
 /** Which databases do not have a limiter, and on demand what each says about it; nothing if all have it. */
 @Component({
@@ -35,4 +35,21 @@ export class NotInComponent {
   readonly name = input.required<LimiterName>();
   readonly dialects = input.required<readonly Dialect[]>();
   protected readonly missing = computed(() => describeMissing(this.name(), this.dialects()));
+}
+
+/** The databases that do not have a limiter: in short, and with what each says about it; empty if all have it. */
+function describeMissing(
+  name: LimiterName,
+  dialects: readonly Dialect[],
+): { readonly without: string; readonly why: string } {
+  const without = dialects.filter(({ limiters }) => limiters[name].how === 'none');
+  return {
+    without:
+      without.length > 1
+        ? `${without.length} of ${dialects.length}`
+        : without.map((dialect) => shortenName(dialect.name)).join(''),
+    why: without
+      .map((dialect) => `${dialect.name}: ${dialect.limiters[name].note ?? 'does not have this limiter'}`)
+      .join('; '),
+  };
 }

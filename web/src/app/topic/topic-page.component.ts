@@ -1,4 +1,3 @@
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatButton } from '@angular/material/button';
 import { type CdkDragDrop, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
@@ -40,6 +39,7 @@ import { QuestionBarComponent } from './question-bar.component';
 import { SuggestionPanelComponent } from './suggestion-panel.component';
 import { TermEntry } from '../terms/term-entry';
 import { sortTerms } from './term-order';
+import { SortMenuComponent } from './sort-menu.component';
 import { TopicDialogs } from './topic-dialogs';
 import { TopicNumbers } from './topic-numbers';
 import {
@@ -73,9 +73,7 @@ const ALL = 'all';
     QuestionBarComponent,
     SuggestionPanelComponent,
     MatButton,
-    MatMenu,
-    MatMenuItem,
-    MatMenuTrigger,
+    SortMenuComponent,
     RouterLink,
   ],
   providers: [TopicNumbers, TermEntry, TopicDialogs],
@@ -133,8 +131,6 @@ export class TopicPageComponent {
   protected readonly sorting = computed<Sorting>(
     () => SORTINGS.find((sorting) => sorting === this.sort()) ?? 'hand',
   );
-  protected readonly sortingName = computed(() => SORTING_NAMES[this.sorting()]);
-  protected readonly sortings = SORTINGS.map((id) => ({ id, name: SORTING_NAMES[id] }));
   protected readonly canAdd = computed(() => this.open.concepts().length < MAX_CONCEPTS);
   protected readonly hasPanel = signal(true);
   private readonly looked = signal<{ concept: string; term?: string } | undefined>(undefined);
