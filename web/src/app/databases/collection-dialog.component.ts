@@ -1,6 +1,6 @@
+import { TextFieldComponent } from '../ui/text-field.component';
 import { FileButtonComponent } from '../ui/file-button.component';
 import { MatProgressBar } from '@angular/material/progress-bar';
-import { FIELD_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { ImportProgress, ImportReport, OwnCollection } from '#core/contract/index';
@@ -28,7 +28,7 @@ const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
 @Component({
   selector: 'app-collection-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS, MatProgressBar, FileButtonComponent],
+  imports: [DIALOG_PARTS, MatProgressBar, FileButtonComponent, TextFieldComponent],
   templateUrl: './collection-dialog.component.html',
   styleUrl: './dialog.scss',
 })

@@ -1,3 +1,4 @@
+import { TextFieldComponent } from '../ui/text-field.component';
 import { FileButtonComponent } from '../ui/file-button.component';
 import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
@@ -42,7 +43,7 @@ const LARGEST_FILE = 200_000;
 @Component({
   selector: 'app-dialect-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS, FileButtonComponent],
+  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS, FileButtonComponent, TextFieldComponent],
   templateUrl: './dialect-dialog.component.html',
   styleUrl: './dialect-dialog.component.scss',
 })

@@ -1,4 +1,5 @@
-import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
+import { TextFieldComponent } from '../ui/text-field.component';
+import { SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
@@ -9,7 +10,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 @Component({
   selector: 'app-learn-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
+  imports: [DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   template: `
     <h2 mat-dialog-title>Learn a syntax from examples</h2>
     <mat-dialog-content>
@@ -17,18 +18,14 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
         Paste {{ fewest }} to {{ most }} searches that the database takes, one a line: from its help page, its
         history or a paper’s appendix. The more signs and fields they show, the better.
       </p>
-      <mat-form-field class="wide"
-        ><mat-label>Examples, one a line</mat-label
-        ><textarea
-          matInput
-          #field
-          rows="6"
-          class="code"
-          spellcheck="false"
-          [value]="text()"
-          (input)="text.set(field.value)"
-        ></textarea>
-      </mat-form-field>
+      <app-text-field
+        class="wide"
+        label="Examples, one a line"
+        [rows]="6"
+        [isCode]="true"
+        [value]="text()"
+        (typed)="text.set($event)"
+      />
       @if (examples().length > most) {
         <p class="quiet">Only the first {{ most }} are looked at.</p>
       }

@@ -1,4 +1,5 @@
-import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
+import { TextFieldComponent } from '../ui/text-field.component';
+import { SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import type { SruExplanation } from '#core/contract/index';
@@ -15,24 +16,19 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
 @Component({
   selector: 'app-sru-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
+  imports: [DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   template: `
     <h2 mat-dialog-title>Add an SRU server</h2>
     <mat-dialog-content>
       <p class="quiet">
         Ewer counts library catalogues and archives that speak the open standard SRU for you.
       </p>
-      <mat-form-field
-        ><mat-label>Its address</mat-label
-        ><input
-          matInput
-          #field
-          class="wide"
-          type="url"
-          placeholder="https://"
-          [value]="address()"
-          (input)="change(field.value)"
-      /></mat-form-field>
+      <app-text-field
+        label="Its address"
+        placeholder="https://"
+        [value]="address()"
+        (typed)="change($event)"
+      />
       <mat-form-field
         ><mat-label>Version</mat-label
         ><mat-select (selectionChange)="chooseVersion($event.value)" [value]="version()">

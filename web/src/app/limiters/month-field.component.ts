@@ -1,34 +1,22 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { ErrorStateMatcher } from '@angular/material/core';
-import type { MatInput } from '@angular/material/input';
-import { FIELD_PARTS } from '../ui/field-parts';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { TextFieldComponent } from '../ui/text-field.component';
 
 /** A month of a year that may be left open, written `2026-03`. */
 @Component({
   selector: 'app-month-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FIELD_PARTS],
+  imports: [TextFieldComponent],
   template: `
-    <mat-form-field>
-      <mat-label>{{ label() }}</mat-label>
-      <input
-        matInput
-        #field="matInput"
-        type="text"
-        autocomplete="off"
-        placeholder="2026-03"
-        [value]="value() ?? ''"
-        [errorStateMatcher]="matcher"
-        (input)="look(field)"
-        (change)="take(field)"
-      />
-      @if (isWrong()) {
-        <mat-error>Year and month, as 2026-03</mat-error>
-      }
-    </mat-form-field>
+    <app-text-field
+      [label]="label()"
+      [value]="value() ?? ''"
+      placeholder="2026-03"
+      [findFault]="findFault"
+      (left)="take($event)"
+    />
   `,
   styles: `
-    mat-form-field {
+    app-text-field {
       width: 124px;
     }
   `,
@@ -38,18 +26,11 @@ export class MonthFieldComponent {
   readonly value = input<string>();
   readonly changed = output<string | undefined>();
 
-  private readonly typed = signal('');
-  protected readonly isWrong = computed(() => this.typed().trim() !== '' && !readMonth(this.typed()));
-  protected readonly matcher: ErrorStateMatcher = { isErrorState: () => this.isWrong() };
+  protected readonly findFault = (text: string): string =>
+    text.trim() === '' || readMonth(text) ? '' : 'Year and month, as 2026-03';
 
-  protected look(field: MatInput): void {
-    this.typed.set(field.value);
-    field.updateErrorState();
-  }
-
-  protected take(field: MatInput): void {
-    this.look(field);
-    if (!this.isWrong()) this.changed.emit(readMonth(field.value));
+  protected take(text: string): void {
+    if (this.findFault(text) === '') this.changed.emit(readMonth(text));
   }
 }
 

@@ -1,4 +1,5 @@
-import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
+import { TextFieldComponent } from '../ui/text-field.component';
+import { SELECT_PARTS } from '../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { READY_FILTERS, writeFilterText, type ReadyFilter } from '#core/filter/index';
@@ -14,7 +15,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 @Component({
   selector: 'app-filters-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
+  imports: [DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   templateUrl: './filters-dialog.component.html',
   styleUrl: './filters-dialog.component.scss',
 })

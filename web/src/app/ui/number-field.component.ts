@@ -1,79 +1,52 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { ErrorStateMatcher } from '@angular/material/core';
-import type { MatInput } from '@angular/material/input';
-import { FIELD_PARTS } from './field-parts';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
+import { TextFieldComponent } from './text-field.component';
 
 /** A whole number that may be left open; what is no such number is said at the field and changes nothing. */
 @Component({
   selector: 'app-number-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FIELD_PARTS],
+  imports: [TextFieldComponent],
   template: `
-    <mat-form-field>
-      <mat-label>{{ label() }}</mat-label>
-      <input
-        matInput
-        #field="matInput"
-        type="text"
-        inputmode="numeric"
-        autocomplete="off"
-        [value]="value() ?? ''"
-        [placeholder]="placeholder()"
-        [errorStateMatcher]="matcher"
-        (input)="read(field)"
-        (change)="take(field)"
-      />
-      @if (fault(); as words) {
-        <mat-error>{{ words }}</mat-error>
-      }
-    </mat-form-field>
+    <app-text-field
+      [label]="label()"
+      [value]="value() === undefined ? '' : '' + value()"
+      [isNumeric]="true"
+      [findFault]="findFault"
+      (typed)="isLive() && take($event)"
+      (left)="take($event)"
+    />
   `,
   styles: `
-    mat-form-field {
+    app-text-field {
       width: 124px;
     }
   `,
 })
 export class NumberFieldComponent {
+  private readonly field = viewChild(TextFieldComponent);
   readonly label = input.required<string>();
   readonly value = input<number>();
   readonly least = input(0);
-  readonly most = input(Number.MAX_SAFE_INTEGER);
-  readonly placeholder = input('');
+  /** Without it there is no end. */
+  readonly most = input(Infinity);
   /** Tells the number with each key, not only when the field is left. */
   readonly isLive = input(false);
   /** The number, or nothing where the field was emptied. */
   readonly changed = output<number | undefined>();
 
-  private readonly typed = signal('');
   /** What is wrong with what was typed, in words. */
-  readonly fault = computed(() =>
-    isWholeNumber(this.typed().trim(), this.least(), this.most())
-      ? ''
-      : this.most() === Number.MAX_SAFE_INTEGER
-        ? `A whole number from ${this.least()} on`
-        : `A whole number from ${this.least()} to ${this.most()}`,
-  );
-  protected readonly matcher: ErrorStateMatcher = { isErrorState: () => this.fault() !== '' };
+  readonly fault = computed(() => this.field()?.fault() ?? '');
 
-  protected read(field: MatInput): void {
-    if (this.isLive()) this.take(field);
-    else this.look(field);
+  protected readonly findFault = (typed: string): string => {
+    const text = typed.trim();
+    const isNumber = /^\d{1,15}$/.test(text) && Number(text) >= this.least() && Number(text) <= this.most();
+    if (text === '' || isNumber) return '';
+    return this.most() === Infinity
+      ? `A whole number from ${this.least()} on`
+      : `A whole number from ${this.least()} to ${this.most()}`;
+  };
+
+  protected take(text: string): void {
+    if (this.findFault(text) === '') this.changed.emit(text.trim() === '' ? undefined : Number(text));
   }
-
-  protected take(field: MatInput): void {
-    this.look(field);
-    const text = field.value;
-    if (this.fault() === '') this.changed.emit(text.trim() === '' ? undefined : Number(text));
-  }
-
-  private look(field: MatInput): void {
-    this.typed.set(field.value);
-    field.updateErrorState();
-  }
-}
-
-/** Whether a text is a whole number between two others; nothing at all is as good. */
-function isWholeNumber(text: string, least: number, most: number): boolean {
-  return text === '' || (/^\d{1,15}$/.test(text) && Number(text) >= least && Number(text) <= most);
 }

@@ -1,4 +1,5 @@
-import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
+import { TextFieldComponent } from '../../ui/text-field.component';
+import { SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatDialogRef } from '@angular/material/dialog';
 import { compareQueries, factorQuery, simplifyQuery, splitByQueries } from '#core/algebra/index';
@@ -26,7 +27,7 @@ type ToolId = (typeof TOOLS)[number]['id'];
 @Component({
   selector: 'app-algebra-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS],
+  imports: [ChoiceRowComponent, CountComponent, DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   templateUrl: './algebra-dialog.component.html',
   styleUrl: './algebra-dialog.component.scss',
 })

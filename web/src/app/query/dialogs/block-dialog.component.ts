@@ -1,4 +1,4 @@
-import { FIELD_PARTS } from '../../ui/field-parts';
+import { TextFieldComponent } from '../../ui/text-field.component';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { createOutlineQuery, replaceItem } from '#core/outline/index';
@@ -13,22 +13,13 @@ import type { RowsDialogData } from './rows-dialog-data';
 @Component({
   selector: 'app-block-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS],
+  imports: [DIALOG_PARTS, TextFieldComponent],
   template: `
     <h2 mat-dialog-title>Make a block of it</h2>
     <form (submit)="take($event)">
       <mat-dialog-content>
         <p class="code">{{ text }}</p>
-        <mat-form-field
-          ><mat-label>Name</mat-label
-          ><input
-            matInput
-            #field
-            type="text"
-            maxlength="60"
-            [value]="typed()"
-            (input)="typed.set(field.value)"
-        /></mat-form-field>
+        <app-text-field label="Name" [maxLength]="60" [value]="typed()" (typed)="typed.set($event)" />
         <p class="quiet">
           It stands in the query as <span class="code">{{ '@' + name() }}</span>, and every place that uses it
           follows when it is changed.

@@ -1,3 +1,4 @@
+import { TextFieldComponent } from '../../ui/text-field.component';
 import { NumberFieldComponent } from '../../ui/number-field.component';
 import { MatAutocomplete, MatAutocompleteTrigger } from '@angular/material/autocomplete';
 import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
@@ -27,6 +28,7 @@ const MAX_HEADINGS = 12;
     MatAutocomplete,
     MatAutocompleteTrigger,
     NumberFieldComponent,
+    TextFieldComponent,
   ],
   templateUrl: './build-dialog.component.html',
   styleUrl: './dialog.scss',

@@ -1,4 +1,4 @@
-import { FIELD_PARTS } from '../../ui/field-parts';
+import { TextFieldComponent } from '../../ui/text-field.component';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { createBlockName, listBlockNames } from '#core/project/index';
@@ -9,21 +9,12 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 @Component({
   selector: 'app-rename-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS],
+  imports: [DIALOG_PARTS, TextFieldComponent],
   template: `
     <h2 mat-dialog-title>Rename {{ '@' + old }}</h2>
     <form (submit)="take($event)">
       <mat-dialog-content>
-        <mat-form-field
-          ><mat-label>New name</mat-label
-          ><input
-            matInput
-            #field
-            type="text"
-            maxlength="60"
-            [value]="typed()"
-            (input)="typed.set(field.value)"
-        /></mat-form-field>
+        <app-text-field label="New name" [maxLength]="60" [value]="typed()" (typed)="typed.set($event)" />
         <p class="quiet">
           Everything that uses it says <span class="code">{{ '@' + name() }}</span> then.
         </p>

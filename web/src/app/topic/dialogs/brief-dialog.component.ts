@@ -1,3 +1,4 @@
+import { TextFieldComponent } from '../../ui/text-field.component';
 import { MatTooltip } from '@angular/material/tooltip';
 import { NumberFieldComponent } from '../../ui/number-field.component';
 import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
@@ -27,6 +28,7 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
     NumberFieldComponent,
     MatTooltip,
     StatedRulesComponent,
+    TextFieldComponent,
   ],
   templateUrl: './brief-dialog.component.html',
   styleUrl: './brief-dialog.component.scss',

@@ -1,4 +1,5 @@
-import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
+import { TextFieldComponent } from '../../ui/text-field.component';
+import { SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
@@ -14,7 +15,7 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 @Component({
   selector: 'app-concept-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, FIELD_PARTS, SELECT_PARTS],
+  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, SELECT_PARTS, TextFieldComponent],
   templateUrl: './concept-dialog.component.html',
   styleUrl: './concept-dialog.component.scss',
 })

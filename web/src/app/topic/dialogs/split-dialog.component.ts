@@ -1,4 +1,4 @@
-import { FIELD_PARTS } from '../../ui/field-parts';
+import { TextFieldComponent } from '../../ui/text-field.component';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
@@ -11,7 +11,7 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 @Component({
   selector: 'app-split-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, FIELD_PARTS],
+  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, TextFieldComponent],
   template: `
     <h2 mat-dialog-title>Split {{ concept.name }}</h2>
     <mat-dialog-content>
@@ -24,10 +24,12 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
         </div>
       }
       <h3>Name of the new concept</h3>
-      <mat-form-field
-        ><mat-label>Name of the new concept</mat-label
-        ><input matInput #name type="text" maxlength="80" [value]="typed()" (input)="typed.set(name.value)"
-      /></mat-form-field>
+      <app-text-field
+        label="Name of the new concept"
+        [maxLength]="80"
+        [value]="typed()"
+        (typed)="typed.set($event)"
+      />
       <h3>A record must have</h3>
       <mat-radio-group
         class="row"

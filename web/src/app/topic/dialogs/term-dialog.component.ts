@@ -1,4 +1,5 @@
-import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
+import { TextFieldComponent } from '../../ui/text-field.component';
+import { SELECT_PARTS } from '../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
@@ -19,7 +20,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
 @Component({
   selector: 'app-term-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, FIELD_PARTS, SELECT_PARTS],
+  imports: [DIALOG_PARTS, MatCheckbox, SELECT_PARTS, TextFieldComponent],
   template: `
     <h2 mat-dialog-title>
       <span class="code">{{ term()?.text }}</span>
@@ -37,18 +38,13 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
             </mat-select></mat-form-field
           >
           @if (kind() === 'other language') {
-            <mat-form-field
-              ><mat-label>Language</mat-label
-              ><input
-                matInput
-                #languageField
-                type="text"
-                size="5"
-                maxlength="3"
-                placeholder="fr, de …"
-                [value]="own.language ?? ''"
-                (change)="setLanguage(own, languageField.value)"
-            /></mat-form-field>
+            <app-text-field
+              label="Language"
+              [maxLength]="3"
+              placeholder="fr, de …"
+              [value]="own.language ?? ''"
+              (left)="setLanguage(own, $event)"
+            />
           }
           <span class="quiet">{{ own.kind ? 'set by you' : 'detected automatically' }}</span>
         </div>
@@ -68,17 +64,14 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           one stays: to leave the term out everywhere, switch it off.
         </p>
         <h3>Note</h3>
-        <mat-form-field class="wide"
-          ><mat-label>Note on the term</mat-label
-          ><textarea
-            matInput
-            #noteField
-            rows="2"
-            maxlength="2000"
-            [value]="own.note ?? ''"
-            (change)="setNote(own, noteField.value)"
-          ></textarea>
-        </mat-form-field>
+        <app-text-field
+          class="wide"
+          label="Note on the term"
+          [rows]="2"
+          [maxLength]="2000"
+          [value]="own.note ?? ''"
+          (left)="setNote(own, $event)"
+        />
         <p class="quiet">This term was {{ source() }}.</p>
       </mat-dialog-content>
     }

@@ -1,4 +1,4 @@
-import { FIELD_PARTS } from '../../ui/field-parts';
+import { TextFieldComponent } from '../../ui/text-field.component';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -28,7 +28,7 @@ import { WrittenStringsComponent } from './written-strings.component';
     WrittenPiecesComponent,
     WrittenStringsComponent,
     MatButton,
-    FIELD_PARTS,
+    TextFieldComponent,
   ],
   templateUrl: './rendering-row.component.html',
   styleUrl: './rendering-row.component.scss',
@@ -74,9 +74,9 @@ export class RenderingRowComponent {
     this.done.update((done) => new Set(on ? [...done, key] : [...done].filter((other) => other !== key)));
   }
 
-  protected type(field: HTMLInputElement): void {
-    if (field.value.trim() === '') return;
-    const read = readResultsLine(field.value);
+  protected type(line: string): void {
+    if (line.trim() === '') return;
+    const read = readResultsLine(line);
     this.unclear.set(read.ok ? '' : describeInFull(read.problem));
     if (read.ok) this.typed.emit(read.value);
   }

@@ -1,6 +1,7 @@
+import { TextFieldComponent } from '../../../ui/text-field.component';
 import { TableActionsComponent } from '../../parts/table-actions.component';
 import type { TableCells } from '../../../ui/table-file';
-import { FIELD_PARTS, SELECT_PARTS } from '../../../ui/field-parts';
+import { SELECT_PARTS } from '../../../ui/field-parts';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
@@ -44,9 +45,9 @@ interface SwapRow {
     CountingBarComponent,
     DatabaseChoiceComponent,
     MatButton,
-    FIELD_PARTS,
     SELECT_PARTS,
     TableActionsComponent,
+    TextFieldComponent,
   ],
   templateUrl: './swap.component.html',
   styleUrl: '../../parts/tools.scss',
