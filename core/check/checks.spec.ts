@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { IndexDocument } from '../collection/document';
 import { DIALECTS } from '../dialect';
-import { applyFix } from '../problem';
+import { applyFix, describeProblem } from '../problem';
 import {
   applyChange,
   createDraftQuery,
@@ -192,6 +192,17 @@ describe('all checks together', () => {
   it('name what they find by keys of their own', () => {
     const keys = check(working).findings.map(({ key }) => key);
     expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  it('call a heading by its name, and keep what is remarked on it under its text', () => {
+    const text = 'heading(heronsmere): "Bats"';
+    const { findings } = check(createWorking({ draft: '@a', concepts: { a: ['bats', text] } }));
+    const found = findings.find(
+      ({ problem, term }) => problem.code === 'term-adds-nothing' && term === 'a-1',
+    );
+    expect(found && describeProblem(found.problem)).toContain('heading “Bats” (Heronsmere) finds nothing');
+    expect(found?.key).toContain(text);
+    expect(found?.key).not.toContain('“');
   });
 
   it('make a report that can be ticked and exported', () => {

@@ -77,11 +77,14 @@ function createKeys(): (query: QueryNode) => string {
   return createKey;
 }
 
-/** A key names what was found by its check, its concept and its particulars: so it outlives edits elsewhere. */
+/**
+ * A key names what was found by its check, its concept and its particulars: so it outlives edits elsewhere. How
+ * many there are and what a term is called in a sentence take no part: remarks are kept under the key.
+ */
 function nameFindings(check: Check, subject: CheckSubject): Finding[] {
   const occurrences = new Map<string, number>();
   return check.find(subject).map((found) => {
-    const { count: _, ...data } = found.problem.data;
+    const { count: _, named: __, ...data } = found.problem.data;
     const base = [check.id, found.problem.code, found.concept ?? '', ...Object.values(data)]
       .join(' ')
       .slice(0, 200);

@@ -92,7 +92,8 @@ export function checkNeedlessTerms({ used, dialects, count }: CheckSubject): Fou
       return [
         {
           problem: createProblem('term-adds-nothing', 'note', {
-            term: nameTerm(term.text, (id) => dialects.find((one) => one.id === id)?.name ?? id),
+            term: term.text,
+            named: nameTerm(term.text, dialects),
             concept: concept.name,
           }),
           concept: concept.block,

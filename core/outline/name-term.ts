@@ -1,15 +1,20 @@
 import { parseQuery } from '../query';
+import { shortenName } from '../text';
 
 /**
- * What people call a term: a heading by its label and its thesaurus, anything else as it is written.
- * `nameDatabase` gives what the thesaurus' database is called.
+ * What people call a term in a sentence: a heading by its label and its database, anything else as it is written.
+ * A heading of a database that is not among these has the database's id.
  */
-export function nameTerm(text: string, nameDatabase: (id: string) => string): string {
+export function nameTerm(
+  text: string,
+  databases: readonly { readonly id: string; readonly name: string }[],
+): string {
   const { root, problems } = parseQuery(text);
   if (root.kind !== 'heading' || problems.length > 0) return text;
   const { label, qualifier, vocabulary, scope } = root;
-  const name = `“${qualifier === undefined ? label : `${label} / ${qualifier}`}”`;
-  const of = vocabulary === undefined ? '' : ` (${nameDatabase(vocabulary)})`;
-  if (scope === 'branch') return `The heading ${name}${of}, with its narrower headings,`;
-  return `The heading ${name}${of}${scope === 'focus' ? ' as a main topic' : ''}`;
+  const name = `heading “${qualifier === undefined ? label : `${label} / ${qualifier}`}”`;
+  const database = databases.find(({ id }) => id === vocabulary)?.name ?? vocabulary;
+  const of = database === undefined ? '' : ` (${shortenName(database)})`;
+  if (scope === 'branch') return `${name}${of} with its narrower headings`;
+  return `${name}${of}${scope === 'focus' ? ' as a main topic' : ''}`;
 }

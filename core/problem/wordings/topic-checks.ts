@@ -76,7 +76,7 @@ export const CHECK_WORDINGS = {
     remedy: 'Make them alike, or write down why they are not.',
   },
   'term-adds-nothing': {
-    says: '{term} finds nothing that the other terms of {concept} do not find.',
+    says: '{named} finds nothing that the other terms of {concept} do not find.',
     remedy: 'It may go, or stay for databases and years to come.',
   },
   'spelling-one-sided': {

@@ -2,7 +2,15 @@ import { TextFieldComponent } from '../../ui/text-field.component';
 import { NumberFieldComponent } from '../../ui/number-field.component';
 import { MatAutocomplete, MatAutocompleteTrigger } from '@angular/material/autocomplete';
 import { FIELD_PARTS, SELECT_PARTS } from '../../ui/field-parts';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatDialogRef } from '@angular/material/dialog';
 import { describeQuery, joinSentence, listFields } from '#core/outline/index';
@@ -39,6 +47,11 @@ export class BuildDialogComponent {
   private readonly thesauri = inject(ThesaurusStore);
   private readonly authors = inject(AuthorNames);
   private readonly dialog = inject<MatDialogRef<BuildDialogComponent, string>>(MatDialogRef);
+  private readonly distance = viewChild(NumberFieldComponent);
+  /** A distance that is none leaves the row as it was: it is not added. */
+  protected readonly cannotAdd = computed(
+    () => this.text() === '' || this.problem() !== undefined || (this.distance()?.fault() ?? '') !== '',
+  );
   protected readonly kinds = ROW_KINDS;
   protected readonly fields = FIELDS;
   protected readonly parts = signal<RowParts>({
@@ -129,6 +142,6 @@ export class BuildDialogComponent {
 
   protected take(event: Event): void {
     event.preventDefault();
-    if (this.text() !== '' && this.problem() === undefined) this.dialog.close(this.text());
+    if (!this.cannotAdd()) this.dialog.close(this.text());
   }
 }
