@@ -30,6 +30,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
     permissions: ['clipboard-read', 'clipboard-write'],
+    // What moves while it is clicked is a matter of chance; the page without motion is the same page.
+    contextOptions: { reducedMotion: 'reduce' },
     // To trace every test would take as much again as the tests themselves.
     trace: 'on-first-retry',
     launchOptions: {

@@ -165,7 +165,9 @@ test('the same topic by pointer', async ({ page }) => {
   for (const words of [['bats'], ['street', 'lighting'], ['hedgerows'], ['roads'], ['night']]) {
     for (const word of words) {
       const button = page.getByRole('button', { name: word, exact: true }).first();
+      // A likely phrase comes as a whole: its second word is picked with the first.
       if ((await button.getAttribute('aria-pressed')) === 'false') await button.click();
+      await expect(button).toHaveAttribute('aria-pressed', 'true');
     }
     await actions.getByRole('button', { name: 'Make a concept' }).click();
     await expect(workbench.addField(words.join(' '))).toBeVisible();
