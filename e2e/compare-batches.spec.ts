@@ -78,7 +78,7 @@ test('what is searched by hand is counted by copy and paste, the whole results l
   await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
   const form = page.getByRole('dialog');
   await choose(findChoice(form, 'Begin with'), 'Field before the group');
-  await form.getByLabel('Short name', { exact: true }).fill('paperbark');
+  await form.getByLabel('Code', { exact: true }).fill('paperbark');
   await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
   await form.getByRole('button', { name: 'Add and search it' }).click();
   await expect(form).toHaveCount(0);

@@ -125,12 +125,12 @@ test('truncations and headings by keyboard alone', async ({ page }) => {
       await expect(workbench.line(concept, cut)).toBeVisible({ timeout: 5_000 });
     }).toPass();
   await workbench.line('bats', 'pipistrelle').focus();
-  await keyboard.press('Control+e');
+  await keyboard.press('Alt+Shift+E');
   const bench = page.getByRole('dialog', { name: 'Endings: where to cut a word' });
   await expect(bench.getByRole('rowheader', { name: /^pipistrel\*/ })).toBeVisible();
   await takeCut('bats', 'pipistrel*');
   await expect(bench).toHaveCount(0);
-  await workbench.line('street lighting', 'luminaire').press('Control+e');
+  await workbench.line('street lighting', 'luminaire').press('Alt+Shift+E');
   await expect(bench.getByRole('rowheader', { name: /^luminaire\*/ })).toBeVisible();
   await takeCut('street lighting', 'luminaire*');
   await expect(bench).toHaveCount(0);

@@ -325,9 +325,9 @@ test('a database of one’s own is built in the form, searched by hand, and its 
   const schema = JSON.parse(await readFile(await (await downloading).path(), 'utf8')) as object;
   expect(schema).toHaveProperty('properties.limiters');
   await choose(findChoice(dialog, 'Begin with'), 'Field before the group');
-  await dialog.getByLabel('Short name', { exact: true }).fill('Hill House');
+  await dialog.getByLabel('Code', { exact: true }).fill('Hill House');
   await expect(dialog).toContainText('Before it can be used');
-  await dialog.getByLabel('Short name', { exact: true }).fill('hill-house');
+  await dialog.getByLabel('Code', { exact: true }).fill('hill-house');
   await dialog.getByLabel('Name', { exact: true }).fill('Hill House Library');
   await dialog.getByLabel('Code of title').fill('t');
   await dialog.getByLabel('Or', { exact: true }).fill('ODER');
@@ -394,7 +394,7 @@ test('an SRU server is asked what it is, confirmed and counted', async ({ page }
     await expect(dialog).toContainText('Northern Union Catalogue');
     await dialog.getByRole('button', { name: 'Add this server' }).click();
     const form = page.getByRole('dialog', { name: 'Add a database' });
-    await form.getByLabel('Short name', { exact: true }).fill('town');
+    await form.getByLabel('Code', { exact: true }).fill('town');
     await form.getByLabel('Name', { exact: true }).fill('Town Library');
     await form.getByRole('button', { name: 'Add and search it' }).click();
     await page.getByRole('checkbox', { name: 'Northern Union Catalogue' }).check();

@@ -9,7 +9,7 @@ import {
 } from '../project';
 import { covers, findAnchor, parseQuery, type CoverSettings, type QueryNode } from '../query';
 import { isSentence } from '../question';
-import { foldLetters, shortenName } from '../text';
+import { foldLetters, shortenName, type NamedDatabase } from '../text';
 import type { Vocabulary } from '../vocabulary';
 
 /** A way to mend what a mark is about, as one change of the project. */
@@ -27,8 +27,7 @@ export interface TermMark {
 
 /** What is known of the databases that are looked at; nothing where it is not known (yet). */
 export interface TermFacts {
-  /** The chosen databases: short name and name. */
-  readonly databases: readonly { readonly id: string; readonly name: string }[];
+  readonly databases: readonly (NamedDatabase & { readonly id: string })[];
   /** The records that a term finds in a database by itself. */
   readonly findsOf: (term: Term, database: string) => number | undefined;
   /** All records of a database. */
@@ -51,9 +50,9 @@ const MARK_WORDS: Partial<Record<ProblemCode, (data: Problem['data']) => string>
 };
 
 /** In which databases a term finds nothing, in little room. */
-function describeEmpty(names: readonly string[]): string {
-  const [only, ...others] = names;
-  if (only === undefined || others.length > 0) return `nothing in ${names.length} databases`;
+function describeEmpty(databases: readonly NamedDatabase[]): string {
+  const [only, ...others] = databases;
+  if (only === undefined || others.length > 0) return `nothing in ${databases.length} databases`;
   return `nothing in ${shortenName(only)}`;
 }
 
@@ -118,12 +117,11 @@ function markCounts(concept: Concept, facts: TermFacts, add: Add): void {
   for (const term of concept.terms) {
     if (term.off) continue;
     const meant = facts.databases.filter(({ id }) => term.databases?.includes(id) ?? true);
-    const counts = meant.map(({ id, name }) => ({ id, name, finds: facts.findsOf(term, id) }));
+    const counts = meant.map((one) => ({ ...one, finds: facts.findsOf(term, one.id) }));
     const known = counts.filter((count) => count.finds !== undefined);
     if (known.length === 0) continue;
     const empty = known.filter(({ finds }) => finds === 0);
-    const names = empty.map(({ name }) => name);
-    const databases = names.join(', ');
+    const databases = empty.map(({ name }) => name).join(', ');
     if (empty.length === known.length) {
       add(term, createProblem('term-brings-nothing', 'note', { term: term.text, databases }), [
         switchFix(term),
@@ -141,7 +139,7 @@ function markCounts(concept: Concept, facts: TermFacts, add: Add): void {
         },
       };
       const problem = createProblem('term-unknown-here', 'note', { term: term.text, databases });
-      add(term, problem, [fix], describeEmpty(names));
+      add(term, problem, [fix], describeEmpty(empty));
     }
     for (const { id, name, finds } of known) {
       const size = facts.sizeOf(id);

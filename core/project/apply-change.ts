@@ -105,7 +105,7 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
 
 function keepOwnDatabase(working: Working, database: OwnDatabase): Outcome<Working> {
   const { id } = database.dialect;
-  if (findDialect(id)) return refuseChange('A database that ships has this short name.');
+  if (findDialect(id)) return refuseChange('A database that ships has this code.');
   const place = working.ownDatabases.findIndex(({ dialect }) => dialect.id === id);
   if (place >= 0) return succeed({ ...working, ownDatabases: working.ownDatabases.with(place, database) });
   if (working.ownDatabases.length >= MAX_OWN_DATABASES)

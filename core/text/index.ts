@@ -1,6 +1,6 @@
 export { escapePattern } from './escape-pattern';
 export { createLabelKey } from './label-key';
-export { shortenName } from './short-name';
+export { shortenName, type NamedDatabase } from './short-name';
 export { NOWHERE, coverSpans } from './span';
 export type { Span } from './span';
 export { foldLetters, isWordSign, spellOutTerm, splitWords, visitWords } from './words';

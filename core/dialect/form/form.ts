@@ -76,8 +76,20 @@ export const DIALECT_FORM: readonly FormSection[] = [
   {
     title: 'The database',
     entries: [
-      { path: 'id', label: 'Short name', kind: 'text', help: 'small letters, digits and hyphens' },
       { path: 'name', label: 'Name', kind: 'text' },
+      {
+        path: 'shortName',
+        label: 'Short name',
+        kind: 'text',
+        isOptional: true,
+        help: 'for places with little room, at most 20 letters; else the first word of the name',
+      },
+      {
+        path: 'id',
+        label: 'Code',
+        kind: 'text',
+        help: 'as in heading(code): small letters, digits and hyphens',
+      },
       { path: 'about', label: 'Kind', kind: 'text' },
       { path: 'coverage', label: 'What it covers', kind: 'text', isOptional: true },
       {

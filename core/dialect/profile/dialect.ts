@@ -89,9 +89,11 @@ export type LengthFallback = (typeof LENGTH_FALLBACKS)[number];
  * could write from the database's manual; docs/reference/dialects.md explains each entry.
  */
 export interface Dialect {
-  /** The short name of the database. */
+  /** Its code, as in `heading(code): "…"` and in addresses. */
   readonly id: string;
   readonly name: string;
+  /** What it is called where there is little room; without it, the first word of its name. */
+  readonly shortName?: string;
   /** One line about the database's kind. */
   readonly about: string;
   /** What the database is about: its subjects and what it takes in, in a few words. */

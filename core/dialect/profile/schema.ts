@@ -60,6 +60,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
     .pattern(/^[a-z][a-z0-9-]{0,39}$/)
     .required(),
   name: text.required(),
+  shortName: Joi.string().trim().min(1).max(20),
   about: text.required(),
   coverage: text,
   grammar: Joi.valid('cql', 'lucene', 'neutral'),

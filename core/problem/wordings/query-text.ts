@@ -46,7 +46,7 @@ export const QUERY_TEXT_WORDINGS = {
   'block-circle': { says: 'The block @{name} uses itself.', remedy: 'Take the block out of its own text.' },
   'unknown-database': {
     says: '“{name}” is not a known database.',
-    remedy: 'Name one of the databases by its short name.',
+    remedy: 'Name one of the databases by its code, such as heronsmere.',
   },
   'lower-case-operator': {
     says: '“{word}” in small letters is read as a word, not as an operator.',

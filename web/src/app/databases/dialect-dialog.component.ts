@@ -128,8 +128,13 @@ export class DialectDialogComponent {
       .afterClosed()
       .subscribe((learnt) => {
         if (!learnt) return;
-        const { id, name } = this.document() as Partial<Dialect>;
-        this.document.set({ ...(this.begin(learnt) as Dialect), ...(id && { id }), ...(name && { name }) });
+        const { id, name, shortName } = this.document() as Partial<Dialect>;
+        this.document.set({
+          ...(this.begin(learnt) as Dialect),
+          ...(id && { id }),
+          ...(name && { name }),
+          ...(shortName && { shortName }),
+        });
       });
   }
 
@@ -147,7 +152,14 @@ export class DialectDialogComponent {
 
   /** A copy under a name of its own. */
   private begin(base: Dialect | undefined): unknown {
-    return { ...base, id: 'my-database', name: 'My database', about: base?.about ?? '', habits: [] };
+    return {
+      ...base,
+      id: 'my-database',
+      name: 'My database',
+      shortName: undefined,
+      about: base?.about ?? '',
+      habits: [],
+    };
   }
 
   private listNameFaults(): { path: string; words: string }[] {
@@ -155,9 +167,7 @@ export class DialectDialogComponent {
     if (!dialect) return [];
     const own = this.open.working().ownDatabases.some((one) => one.dialect.id === dialect.id);
     if (!findDialect(dialect.id) && !(own && !this.isKnown)) return [];
-    return [
-      { path: 'id', words: `Another database has the short name “${dialect.id}”. Choose another one.` },
-    ];
+    return [{ path: 'id', words: `Another database has the code “${dialect.id}”. Choose another one.` }];
   }
 }
 

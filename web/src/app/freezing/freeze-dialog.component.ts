@@ -27,7 +27,10 @@ export interface FreezeDialogData extends FreezeAnswer {
     <form [formGroup]="form" (ngSubmit)="freeze()">
       <mat-dialog-content>
         @if (!data.isThere) {
-          <p class="quiet">The query, its concepts, the limiters and the counts are kept as they are now.</p>
+          <p class="quiet">
+            A variant keeps the query, its concepts, the limiters and the counts as they are now. You go on
+            with the draft, and can compare it with the variant or return to it.
+          </p>
         }
         <mat-form-field
           ><mat-label>Name</mat-label><input matInput aria-label="Name" formControlName="name" maxlength="80"

@@ -47,7 +47,7 @@ function describeMissing(
     without:
       without.length > 1
         ? `${without.length} of ${dialects.length}`
-        : without.map((dialect) => shortenName(dialect.name)).join(''),
+        : without.map((dialect) => shortenName(dialect)).join(''),
     why: without
       .map((dialect) => `${dialect.name}: ${dialect.limiters[name].note ?? 'does not have this limiter'}`)
       .join('; '),

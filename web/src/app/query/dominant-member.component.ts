@@ -22,7 +22,7 @@ import { QueryNumbers, type GroupMember } from './query-numbers';
         ><mat-select (selectionChange)="numbers.choose($event.value)" [value]="numbers.database()?.id">
           @for (dialect of open.dialects(); track dialect.id) {
             <mat-option [value]="dialect.id">
-              {{ shorten(dialect.name) }}
+              {{ shorten(dialect) }}
             </mat-option>
           }
         </mat-select></mat-form-field

@@ -64,7 +64,7 @@ export class FindingsPanelComponent {
         remedy: describeRemedy(finding.problem),
         change: cost?.change ?? '',
         words: cost ? `${cost.words} in ${this.numbers.database()?.name ?? ''}` : '',
-        place: cost?.change ? shortenName(this.numbers.database()?.name ?? '') : '',
+        place: cost?.change ? shortenName(this.numbers.database() ?? { name: '' }) : '',
       };
     }),
   );

@@ -286,7 +286,7 @@ export class QueryOutlineComponent {
   }
 
   private nameDatabase(id: string): string {
-    return shortenName(this.open.dialects().find((dialect) => dialect.id === id)?.name ?? id);
+    return shortenName(this.open.dialects().find((dialect) => dialect.id === id) ?? { name: id });
   }
 }
 

@@ -150,7 +150,7 @@ export class QueryPageComponent {
           : undefined;
       },
       nameDatabase: (id) =>
-        shortenName(this.open.dialects().find((dialect) => dialect.id === id)?.name ?? id),
+        shortenName(this.open.dialects().find((dialect) => dialect.id === id) ?? { name: id }),
     });
   }
 
@@ -216,7 +216,7 @@ export class QueryPageComponent {
           const counts = looks();
           const numbers = counts.map(({ dialect, counted }) => {
             const amount = getAmount(counted.state);
-            return `${shortenName(dialect.name)} ${amount ? formatAmount(amount) : counted.state.status === 'waiting' ? '…' : '—'}`;
+            return `${shortenName(dialect)} ${amount ? formatAmount(amount) : counted.state.status === 'waiting' ? '…' : '—'}`;
           });
           element.textContent = `${words} ${numbers.join(' · ')}`;
         },

@@ -74,6 +74,7 @@ const ALT_KEYS: Readonly<Record<string, RowCommand>> = {
   ArrowDown: 'down',
   ArrowRight: 'in',
   ArrowLeft: 'out',
+  Delete: 'remove',
 };
 const PLAIN_KEYS: Readonly<Record<string, RowCommand>> = {
   Enter: 'edit',
@@ -103,6 +104,6 @@ const PLAIN_KEYS: Readonly<Record<string, RowCommand>> = {
 export function findCommand(
   event: Pick<KeyboardEvent, 'key' | 'altKey' | 'ctrlKey' | 'metaKey'>,
 ): RowCommand | undefined {
-  if (event.ctrlKey || event.metaKey) return undefined;
+  if (event.ctrlKey || event.metaKey) return event.key === '.' ? 'switch' : undefined;
   return event.altKey ? ALT_KEYS[event.key] : PLAIN_KEYS[event.key];
 }

@@ -153,7 +153,8 @@ export class SittingTimelineComponent {
     return bottom > top ? { top, height: bottom - top } : undefined;
   });
   protected readonly caption = computed(
-    () => `Counts in ${shortenName(this.numbers.database()?.name ?? '')}. A point leads back to its state.`,
+    () =>
+      `Counts in ${shortenName(this.numbers.database() ?? { name: '' })}. A point leads back to its state.`,
   );
 
   protected goTo(working: Working): void {

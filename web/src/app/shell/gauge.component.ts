@@ -48,7 +48,7 @@ export class GaugeComponent {
   readonly bandAsked = output();
 
   protected readonly ticks = [1, 10, 100, 1_000, 10_000].map(placeHeight);
-  protected readonly short = computed(() => shortenName(this.dialect().name));
+  protected readonly short = computed(() => shortenName(this.dialect()));
   protected readonly status = computed(() => this.counted().state.status);
   /** While a count is on its way the old one stays; a gauge belongs to one database for as long as it lives. */
   private readonly last = linkedSignal<Counted, Amount | undefined>({

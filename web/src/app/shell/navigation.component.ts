@@ -3,9 +3,9 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { projectFeature } from '../state/project.feature';
 import { IconComponent, type IconName } from '../ui/icon.component';
+import { Dialogs } from '../ui/dialogs';
 import { ThemeChoice } from '../ui/theme-choice';
 
-/** The views in the order of the work. */
 /** The views of a project in the order of the work; `path` is their part of the address. */
 const VIEWS: readonly { readonly path: string; readonly name: string; readonly icon: IconName }[] = [
   { path: 'topic', name: 'Topic', icon: 'topic' },
@@ -18,6 +18,7 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
   selector: 'app-navigation',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink, RouterLinkActive, IconComponent],
+  host: { '(document:keydown)': 'takeKey($event)' },
   template: `
     <nav aria-label="Views">
       <a class="home" routerLink="/" aria-label="Ewer: the project open last"
@@ -38,6 +39,9 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
       <a class="view" routerLink="/projects" routerLinkActive="current" ariaCurrentWhenActive="page"
         ><app-icon name="projects" />Projects</a
       >
+      <button type="button" class="plain view" (click)="showKeys()" aria-label="Keys and words">
+        <app-icon name="keys" />Keys
+      </button>
       <button
         type="button"
         class="plain view"
@@ -98,6 +102,24 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
 export class NavigationComponent {
   private readonly project = inject(Store).selectSignal(projectFeature.selectProject);
   protected readonly theme = inject(ThemeChoice);
+  private readonly dialogs = inject(Dialogs);
+
+  /** The list of keys and words, loaded when it is first asked for. */
+  protected showKeys(): void {
+    void import('./keys-dialog.component').then(({ KeysDialogComponent }) =>
+      this.dialogs.open(KeysDialogComponent, { width: 820 }),
+    );
+  }
+
+  /** A question mark that is not part of a text asks for the keys. */
+  protected takeKey(event: KeyboardEvent): void {
+    const { target } = event;
+    const isTyping =
+      target instanceof HTMLElement && (target.isContentEditable || target.matches('input, textarea'));
+    if (event.key !== '?' || isTyping || this.dialogs.isOpen()) return;
+    event.preventDefault();
+    this.showKeys();
+  }
 
   protected readonly databases = computed(() => {
     const project = this.project();

@@ -69,6 +69,8 @@ export class ConceptColumnComponent {
   readonly others = input.required<readonly Concept[]>();
   /** The databases whose numbers are shown: one, or several side by side. */
   readonly databases = input.required<readonly string[]>();
+  /** What a database is called in little room, by its id. */
+  readonly nameDatabase = input.required<(id: string) => string>();
   readonly measure = input.required<Measure>();
   readonly isByHand = input(true);
   readonly isAtHand = input(false);
@@ -148,14 +150,14 @@ export class ConceptColumnComponent {
     } else if (event.key === 'Tab') {
       this.commit(term, field);
       this.act({ kind: 'step', line, by: event.shiftKey ? -1 : 1, event });
-    } else if (isCommand && event.key === 'Backspace') {
+    } else if (event.altKey && event.key === 'Delete') {
       event.preventDefault();
       this.focusBeside(field, 1);
       this.act({ kind: 'remove-term', term });
     } else if (isCommand && event.key === '.') {
       event.preventDefault();
       this.act({ kind: 'switch-term', term });
-    } else if (isCommand && event.key === 'e') {
+    } else if (event.altKey && event.shiftKey && event.code === 'KeyE') {
       event.preventDefault();
       this.act({ kind: 'open-endings', term });
     }

@@ -60,5 +60,5 @@ function describeHeadings(
   const others = dialects.filter((dialect) => dialect.headings && !hasHeading(concept, dialect.id));
   return others.length === 0
     ? ''
-    : `no heading used yet: ${others.map((dialect) => shortenName(dialect.name)).join(', ')}`;
+    : `no heading used yet: ${others.map((dialect) => shortenName(dialect)).join(', ')}`;
 }

@@ -14,6 +14,7 @@ import {
 import type { Dialect } from '#core/dialect/index';
 import {
   createTermKey,
+  describeTermKind,
   getConceptLetter,
   readPlainWords,
   type Concept,
@@ -74,6 +75,19 @@ export class SuggestionPanelComponent {
           .terms.filter((other) => !other.off)
           .slice(0, MAX_TERMS_ASKED);
   });
+  /** Phrases that find nothing wherever they are counted. */
+  private readonly empty = computed(
+    () =>
+      this.terms().filter((term) => {
+        if (describeTermKind(term) !== 'phrase') return false;
+        const { root } = parseQuery(term.text);
+        const amounts = this.open
+          .dialects()
+          .flatMap((dialect) => getAmount(this.counts.look(root, dialect, this.open.limiters()).state) ?? []);
+        return amounts.length > 0 && amounts.every((amount) => !findsSomething(amount));
+      }),
+    { equal: (one, other) => one.length === other.length && one.every((term, at) => term === other[at]) },
+  );
   /** A word for the bench and the thesaurus to start with. */
   protected readonly word = computed(() => {
     const text =
@@ -83,7 +97,13 @@ export class SuggestionPanelComponent {
   private readonly question = computed<SuggestionRequest | undefined>(() => {
     const dialect = this.dialect();
     return (
-      dialect && { concept: this.concept(), terms: this.terms(), dialects: this.open.dialects(), dialect }
+      dialect && {
+        concept: this.concept(),
+        terms: this.terms(),
+        empty: this.empty(),
+        dialects: this.open.dialects(),
+        dialect,
+      }
     );
   });
   private readonly headings = computed(() => {

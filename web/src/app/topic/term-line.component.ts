@@ -8,11 +8,9 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { findDialect } from '#core/dialect/index';
 import { describeProblem } from '#core/problem/index';
 import { tidyTerm } from '#core/project/index';
 import { parseQuery } from '#core/query/index';
-import { shortenName } from '#core/text/index';
 import { CountComponent } from '../records/count.component';
 import { Screen } from '../ui/screen';
 import { TermDifferenceComponent } from './term-difference.component';
@@ -159,6 +157,8 @@ export class TermLineComponent {
   readonly view = input.required<TermView>();
   readonly measure = input.required<Measure>();
   readonly databases = input.required<readonly string[]>();
+  /** What a database is called in little room, by its id. */
+  readonly nameDatabase = input.required<(id: string) => string>();
   readonly committed = output<HTMLInputElement>();
   /** What was typed, when typing rests. */
   readonly rested = output<string>();
@@ -191,15 +191,13 @@ export class TermLineComponent {
     const isCrowded = heading !== undefined && marks.length > 0 && !this.isSideBySide();
     const told =
       kind === 'heading' && heading
-        ? `${nameThesaurus(heading.vocabulary)}${SCOPE_WORDS[heading.scope]}`
+        ? `${this.nameThesaurus(heading.vocabulary)}${SCOPE_WORDS[heading.scope]}`
         : kind === 'other language'
           ? (term.language ?? kind)
           : kind;
     return [
       ...(TOLD_KINDS.has(kind) && !isCrowded ? [told] : []),
-      ...(term.databases
-        ? [`only ${term.databases.map((id) => shortenName(findDialect(id)?.name ?? id)).join(', ')}`]
-        : []),
+      ...(term.databases ? [`only ${term.databases.map((id) => this.nameDatabase()(id)).join(', ')}`] : []),
       ...(term.note !== undefined && term.note !== '' ? ['note'] : []),
     ];
   });
@@ -250,9 +248,9 @@ export class TermLineComponent {
     const marks = this.view().marks.map((mark) => describeProblem(mark.problem));
     return marks.length > 0 ? marks.join(' ') : null;
   });
-}
 
-/** The database whose heading it is, in short, before what it is; nothing for a heading of any. */
-function nameThesaurus(vocabulary: string | undefined): string {
-  return vocabulary === undefined ? '' : `${shortenName(findDialect(vocabulary)?.name ?? vocabulary)} `;
+  /** The database whose heading it is, in short, before what it is; nothing for a heading of any. */
+  private nameThesaurus(vocabulary: string | undefined): string {
+    return vocabulary === undefined ? '' : `${this.nameDatabase()(vocabulary)} `;
+  }
 }

@@ -15,6 +15,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { findTermMarks, type ConceptQueries, type TermMark } from '#core/compare/index';
+import { findDialect } from '#core/dialect/index';
 import {
   createTermKey,
   MAX_CONCEPTS,
@@ -109,6 +110,10 @@ export class TopicPageComponent {
     const dialect = this.dialect();
     return this.isSideBySide() ? this.open.dialects() : dialect ? [dialect] : [];
   });
+  protected readonly nameDatabase = (id: string): string => {
+    const known = this.open.dialects().find((dialect) => dialect.id === id) ?? findDialect(id);
+    return known ? shortenName(known) : id;
+  };
   protected readonly shownNames = computed(() => this.shown().map((dialect) => dialect.name));
   protected readonly measure = computed<Measure>(() => {
     const asked = MEASURES.find((measure) => measure === this.show());
@@ -118,7 +123,7 @@ export class TopicPageComponent {
   protected readonly databaseChoices = computed<readonly Choice[]>(() => {
     const dialects = this.open
       .dialects()
-      .map(({ id, name }) => ({ id, name: shortenName(name), label: name }));
+      .map((one) => ({ id: one.id, name: shortenName(one), label: one.name }));
     return dialects.length > 1 ? [...dialects, { id: ALL, name: 'side by side' }] : dialects;
   });
   protected readonly measures = computed<readonly Choice[]>(() => {

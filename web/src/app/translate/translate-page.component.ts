@@ -96,7 +96,7 @@ export class TranslatePageComponent {
   /** There is nothing to translate. */
   protected readonly isEmpty = computed(() => this.draftCounts.root().kind === 'empty');
   private readonly shared = computed(() =>
-    listSharedDifferences(this.rows().map(({ name, costs }) => ({ name: shortenName(name), costs }))),
+    listSharedDifferences(this.rows().map((row) => ({ name: shortenName(row), costs: row.costs }))),
   );
   /** Pieces that cost records, or that are not proved yet. */
   protected readonly differences = computed(() =>

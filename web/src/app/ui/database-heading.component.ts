@@ -11,5 +11,5 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 })
 export class DatabaseHeadingComponent {
   readonly appDatabase = input.required<{ readonly name: string }>();
-  protected readonly shortName = computed(() => shortenName(this.appDatabase().name));
+  protected readonly shortName = computed(() => shortenName(this.appDatabase()));
 }

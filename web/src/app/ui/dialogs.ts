@@ -18,6 +18,11 @@ export interface DialogSettings<D> {
 export class Dialogs {
   private readonly dialog = inject(MatDialog);
 
+  /** Whether any dialog is open. */
+  isOpen(): boolean {
+    return this.dialog.openDialogs.length > 0;
+  }
+
   open<T, D, R>(component: ComponentType<T>, settings: DialogSettings<D>): MatDialogRef<T, R> {
     const { data, width, first, injector } = settings;
     return this.dialog.open<T, D, R>(component, {

@@ -24,7 +24,7 @@ export class DatabaseChoiceComponent {
     () => (this.offered().find(({ id }) => id === this.subject.chosen()) ?? this.offered()[0])?.id,
   );
   protected readonly choices = computed(() =>
-    this.offered().map(({ id, name }) => ({ id, name: shortenName(name), label: name })),
+    this.offered().map((one) => ({ id: one.id, name: shortenName(one), label: one.name })),
   );
 
   protected choose(database: string): void {

@@ -41,7 +41,7 @@ export class VariantsBarComponent {
     ...(this.hasMustFinds() ? [{ id: 'recall', name: 'by must-finds' }] : []),
     ...this.columns()
       .filter(({ isShown }) => isShown)
-      .map(({ id, name }) => ({ id, name: `by ${shortenName(name)}` })),
+      .map((one) => ({ id: one.id, name: `by ${shortenName(one)}` })),
   ]);
 
   protected print(): void {

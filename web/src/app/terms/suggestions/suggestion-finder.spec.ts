@@ -75,11 +75,12 @@ function createFinder(records: (string: string) => readonly FakeRecord[] = () =>
 async function suggest(
   texts: readonly string[],
   records?: (string: string) => readonly FakeRecord[],
+  empty: readonly number[] = [],
 ): Promise<Suggestion[]> {
   const terms = texts.map((text, at): Term => ({ id: String(at), text, off: false }));
   const concept: Concept = { id: 'a', name: texts[0] ?? '', block: 'a', off: false, terms };
   const finder = createFinder(records);
-  const question = { concept, terms, dialects: [dialect], dialect };
+  const question = { concept, terms, empty: empty.map((at) => terms[at]!), dialects: [dialect], dialect };
   const lookouts = [...finder.list(question), ...finder.listSlips(question)];
   return [...finder.findHeadings(question), ...(await Promise.all(lookouts.map((find) => find()))).flat()];
 }
@@ -88,6 +89,13 @@ const texts = (found: readonly Suggestion[], section: Suggestion['section']) =>
   found.filter((suggestion) => suggestion.section === section).map((suggestion) => suggestion.text);
 
 describe('suggestions', () => {
+  it('for a phrase that finds nothing are its words, all of them in any place, and headings of each', async () => {
+    const found = await suggest(['"the roosting of bats"'], undefined, [0]);
+    expect(texts(found, 'words')).toEqual(['(roosting AND bats)', 'roosting', 'bats', 'roost', 'roosts']);
+    expect(texts(await suggest(['"the roosting of bats"']), 'words')).toEqual([]);
+    expect(texts(await suggest(['"of bats"'], undefined, [0]), 'words')).toEqual([]);
+  });
+
   it('are other forms of a word and of the last word of a phrase', async () => {
     expect(texts(await suggest(['roosting']), 'forms')).toEqual([
       'roost',

@@ -11,6 +11,7 @@ import {
   type TermSource,
 } from '#core/project/index';
 import { build, parseQuery, printQuery } from '#core/query/index';
+import { readQuestion } from '#core/question/index';
 import {
   findLongForms,
   findNearWords,
@@ -36,6 +37,8 @@ export interface SuggestionRequest {
   readonly concept: Concept;
   /** The terms that they are found from. */
   readonly terms: readonly Term[];
+  /** Those of them that no chosen database finds: their words are looked for one by one. */
+  readonly empty?: readonly Term[];
   readonly dialects: readonly Dialect[];
   /** The database looked at. */
   readonly dialect: Dialect;
@@ -55,8 +58,9 @@ export class SuggestionFinder {
 
   /** What can be looked for, each on its own. Headings depend on signals and are found by `findHeadings`. */
   list(question: SuggestionRequest): readonly Lookout[] {
-    const { terms } = question;
+    const { terms, empty = [] } = question;
     return [
+      ...empty.map((term) => () => this.findWords(term, question)),
       ...terms.filter(isWordLike).map((term) => () => this.findForms(term, question)),
       ...terms
         .filter((term) => describeTermKind(term) === 'acronym')
@@ -76,8 +80,8 @@ export class SuggestionFinder {
   }
 
   /** Headings that the terms lead to, and those around the headings that the concept has; their entry terms and names. */
-  findHeadings({ concept, terms, dialects }: SuggestionRequest): Found {
-    const texts = [concept.name, ...terms.map((term) => term.text)];
+  findHeadings({ concept, terms, empty = [], dialects }: SuggestionRequest): Found {
+    const texts = [concept.name, ...terms.map((term) => term.text), ...empty.flatMap(listTellingWords)];
     return dialects.flatMap((dialect) => {
       const vocabulary = this.thesauri.find(dialect.id);
       const id = dialect.headings?.vocabulary;
@@ -94,7 +98,7 @@ export class SuggestionFinder {
         const text = printQuery(build.heading(heading.label, scope, id));
         return { ...create(text, 'headings', from, 'thesaurus'), label: heading.label };
       };
-      const short = shortenName(dialect.name);
+      const short = shortenName(dialect);
       const around = own.flatMap((heading) => [
         ...heading.broader.flatMap((label) => describeAround(vocabulary.find(label), 'broader')),
         ...vocabulary.listNarrower(heading.label).flatMap((narrower) => describeAround(narrower, 'narrower')),
@@ -114,6 +118,25 @@ export class SuggestionFinder {
         ),
       ];
     });
+  }
+
+  /** The words of a phrase that finds nothing: each alone with its most used forms, and all of them in any place. */
+  private async findWords(term: Term, { dialects }: SuggestionRequest): Promise<Found> {
+    const words = listTellingWords(term);
+    if (words.length < 2) return [];
+    const from = `word of “${readPlainWords(term.text)}”`;
+    const databases = dialects.map((dialect) => dialect.id);
+    const index = uniteWords(await this.words.listAll(databases, words.flatMap(listFormPrefixes)));
+    const all = create(`(${words.join(' AND ')})`, 'words', 'all its words, wherever they stand');
+    return [
+      all,
+      ...words.map((word) => create(word, 'words', from)),
+      ...words.flatMap((word) =>
+        findWordForms(word, index)
+          .slice(0, 2)
+          .map((form) => create(form.word, 'words', `form of ${word}`)),
+      ),
+    ];
   }
 
   private async findForms(term: Term, { dialects }: SuggestionRequest): Promise<Found> {
@@ -186,7 +209,7 @@ export class SuggestionFinder {
     const explained = forms.reduce((sum, form) => sum + form.records, 0);
     return forms.flatMap((form) => {
       const percent = Math.round((100 * form.records) / explained);
-      const share = `${percent} of 100 that explain ${acronym}, ${shortenName(dialect.name)}`;
+      const share = `${percent} of 100 that explain ${acronym}, ${shortenName(dialect)}`;
       const tie = findTyingWords(form.text, records, 2);
       const whole = create(`"${form.text}"`, 'meanings', share);
       if (tie.length === 0) return [whole];
@@ -199,6 +222,13 @@ export class SuggestionFinder {
       return [whole, { ...tied, replaces: term.id }];
     });
   }
+}
+
+/** The words of a term that say something, in small letters. */
+function listTellingWords(term: Term): string[] {
+  return readQuestion(readPlainWords(term.text))
+    .filter(({ role }) => role !== 'stop')
+    .map(({ text }) => text.toLowerCase());
 }
 
 /** The first records of a database in which explanations of an acronym are looked for. */

@@ -3,6 +3,7 @@ import type { QueryNode } from '#core/query/index';
 
 /** The kinds of suggestion, in the order in which they are shown. */
 export const SECTIONS = [
+  { id: 'words', name: 'Words of a phrase that finds nothing' },
   { id: 'forms', name: 'Word forms in use' },
   { id: 'spellings', name: 'Other spellings' },
   { id: 'slips', name: 'Possible misspellings' },

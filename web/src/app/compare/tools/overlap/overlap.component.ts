@@ -159,7 +159,7 @@ export class OverlapComponent {
 
   protected nameOf(database: string): string {
     const dialect = this.subject.dialects().find(({ id }) => id === database);
-    return dialect ? shortenName(dialect.name) : database;
+    return dialect ? shortenName(dialect) : database;
   }
 
   protected nameAll(databases: readonly string[]): string {

@@ -214,7 +214,7 @@ export class TalliesComponent {
 
   private nameOf(database: string): string {
     const dialect = this.open.findDialect(database);
-    return dialect ? shortenName(dialect.name) : database;
+    return dialect ? shortenName(dialect) : database;
   }
 }
 

@@ -105,11 +105,7 @@ export class WhatToTryComponent {
       .map((judged) => ({
         ...judged,
         key: judged.proposal.key,
-        reason: describeProposal(
-          judged,
-          draft,
-          dialects.map(({ name }) => shortenName(name)),
-        ),
+        reason: describeProposal(judged, draft, dialects.map(shortenName)),
         cells: dialects.map((dialect, at): CountCell => {
           const counted = judged.proposal.cells[at];
           return {
