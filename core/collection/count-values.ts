@@ -8,26 +8,59 @@ export interface CountedValue {
   readonly records: number;
 }
 
+/** The keys of an index by what stands before their `=`. They never change, so they are sorted out once. */
+const KEYS_BY_NAME = new WeakMap<CollectionIndex, ReadonlyMap<string, readonly Key[]>>();
+interface Key {
+  readonly value: string;
+  readonly numbers: Uint32Array;
+}
+
+function listKeys(index: CollectionIndex, name: string): readonly Key[] {
+  let byName = KEYS_BY_NAME.get(index);
+  if (!byName) {
+    const lists = new Map<string, Key[]>();
+    for (const [key, numbers] of index.keys) {
+      const end = key.indexOf('=');
+      const found = lists.get(key.slice(0, end));
+      const entry = { value: key.slice(end + 1), numbers };
+      if (found) found.push(entry);
+      else lists.set(key.slice(0, end), [entry]);
+    }
+    KEYS_BY_NAME.set(index, lists);
+    byName = lists;
+  }
+  return byName.get(name) ?? [];
+}
+
 /** Keys looked at between two looks at the clock. */
 const KEYS_BETWEEN = 256;
 
-/** How many records of a set stand under each key that begins with a prefix; the value is the rest of the key. */
+/** How many records of a set stand under each key of a name, such as `type`: the key is `type=review`. */
 export function countKeys(
   index: CollectionIndex,
   set: RecordSet,
-  prefix: string,
+  name: string,
   deadline: Deadline = NEVER,
 ): CountedValue[] {
   const counted: CountedValue[] = [];
   let looked = 0;
-  for (const [key, numbers] of index.keys) {
-    if (!key.startsWith(prefix)) continue;
+  for (const { value, numbers } of listKeys(index, name)) {
     if (++looked % KEYS_BETWEEN === 0 && deadline()) break;
-    let records = 0;
-    for (const number of numbers) if (set.has(number)) records++;
-    if (records > 0) counted.push({ value: key.slice(prefix.length), records });
+    const records = countIn(set, numbers);
+    if (records > 0) counted.push({ value, records });
   }
   return sortCounted(counted);
+}
+
+/** How many records of a set stand under one key. */
+export function countKey(index: CollectionIndex, set: RecordSet, key: string): number {
+  return countIn(set, index.keys.get(key) ?? new Uint32Array());
+}
+
+function countIn(set: RecordSet, numbers: Uint32Array): number {
+  let records = 0;
+  for (const number of numbers) if (set.has(number)) records++;
+  return records;
 }
 
 /** How many records of a set are of each year; records without a year are in none. */

@@ -1,5 +1,5 @@
 import { LIMITERS, listLimitersOf } from '../limiter';
-import { createIdentifierKey, type BibliographicRecord } from '../record';
+import { createIdentifierKey, nameAuthor, type BibliographicRecord } from '../record';
 import { createLabelKey } from '../text';
 
 /** A posting has a bit for each field, beside those of its frequency: with one field more nothing compiles. */
@@ -49,6 +49,18 @@ export function countMonths(month: string): number {
   return 12 * Number(year) + Number(number) - 1;
 }
 
+/** Whole values by which records are only filtered and counted, as they are written. */
+function listFacetKeys(record: BibliographicRecord): string[] {
+  const { source, keywords, authors } = record;
+  const values = [
+    ...(source === '' ? [] : [`source=${source}`]),
+    ...keywords.map((keyword) => `keyword=${keyword}`),
+    ...authors.map((author) => `author=${nameAuthor(author)}`),
+    ...authors.flatMap(({ affiliation }) => (affiliation ? [`affiliation=${affiliation}`] : [])),
+  ];
+  return [...new Set(values), ...(record.abstract.trim() === '' ? ['abstract=none'] : [])];
+}
+
 /** The parts of a bibliographic record that are searched. */
 export function createDocument(record: BibliographicRecord): IndexDocument {
   const authors = record.authors.map((author) => `${author.given} ${author.family}`);
@@ -60,7 +72,7 @@ export function createDocument(record: BibliographicRecord): IndexDocument {
       ...(heading.qualifier === undefined ? [] : [`qualified=${label}/${createLabelKey(heading.qualifier)}`]),
     ];
   });
-  keys.push(`type=${record.type}`, `language=${record.language}`);
+  keys.push(`type=${record.type}`, `language=${record.language}`, ...listFacetKeys(record));
   for (const name of listLimitersOf('flag')) {
     const { lets, key } = LIMITERS[name];
     if (lets(record)) keys.push(key);

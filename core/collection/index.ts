@@ -1,7 +1,7 @@
 export { RecordSet } from './bitset';
 export { buildIndex, createIndexBuilder } from './builder';
 export type { IndexBuilder } from './builder';
-export { countKeys, countYears } from './count-values';
+export { countKey, countKeys, countYears } from './count-values';
 export type { CountedValue } from './count-values';
 export { countBatch } from './count-batch';
 export { NEUTRAL_ANALYSIS, markStem, measureBytes } from './collection-index';

@@ -1,6 +1,6 @@
 import type { Analysis, CollectionIndex, Segment } from './collection-index';
 
-const MAGIC = 'ewer-index-4';
+const MAGIC = 'ewer-index-5';
 const SEGMENT_ARRAYS = ['starts', 'docs', 'meta', 'positions', 'skips', 'fieldStarts'] as const;
 
 interface Header {

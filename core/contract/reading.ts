@@ -5,9 +5,27 @@ import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
 import type { SchemaOf } from '../schema';
 import { SENT_LIMITERS, SEARCH_STRING } from './counting';
 
-/** What the records of a search can be counted by. */
-export const FACETS = ['years', 'types', 'languages', 'headings', 'flags'] as const;
+/** What the records of a search can be counted and filtered by. */
+export const FACETS = [
+  'years',
+  'types',
+  'languages',
+  'headings',
+  'flags',
+  'sources',
+  'keywords',
+  'authors',
+  'affiliations',
+  'abstracts',
+] as const;
 export type FacetName = (typeof FACETS)[number];
+
+/** Records with any of some values of a facet, or, if it leaves out, those with none of them. */
+export interface SearchFilter {
+  readonly facet: FacetName;
+  readonly values: readonly string[];
+  readonly leavesOut?: boolean;
+}
 
 /** How the records of a search can be ordered; the newest and the oldest by their year. */
 export const SORTS = ['relevance', 'newest', 'oldest'] as const;
@@ -20,13 +38,18 @@ export interface SearchRequest {
   readonly start: number;
   readonly rows: number;
   readonly sort: Sort;
-  /** What all records of the string, not only those of the page, are counted by. */
+  /** Further strings: the records of all together are found, each once. */
+  readonly further?: readonly string[];
+  /** Only records that pass all of these. */
+  readonly filters?: readonly SearchFilter[];
+  /** What all records that are found, not only those of the page, are counted by. */
   readonly facets?: readonly FacetName[];
 }
 
 /**
- * The values that occur, the most frequent first: years, types, codes of languages, labels of headings, and
- * the names of the limiters that let records through.
+ * The values that occur, the most frequent first: years, types, codes of languages, labels of headings, the
+ * names of the limiters that let records through, sources, author keywords, names and places of work of
+ * authors, and `none` for records without an abstract.
  */
 export type Facets = Readonly<Partial<Record<FacetName, readonly CountedValue[]>>>;
 
@@ -45,12 +68,28 @@ export const MAX_FACET_VALUES = 200;
 const start = Joi.number().integer().min(0).max(1_000_000).default(0);
 const rows = Joi.number().integer().min(0).max(MAX_ROWS).default(25);
 
+/** The most filters of a search. */
+export const MAX_FILTERS = 40;
+
+/** Some filters, as they come from outside. */
+export const SEARCH_FILTERS = Joi.array()
+  .items(
+    Joi.object({
+      facet: Joi.valid(...FACETS).required(),
+      values: Joi.array().items(Joi.string().max(300)).min(1).max(MAX_FACET_VALUES).required(),
+      leavesOut: Joi.boolean(),
+    } satisfies SchemaOf<SearchFilter>),
+  )
+  .max(MAX_FILTERS);
+
 export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   string: SEARCH_STRING.required(),
   sentLimiters: SENT_LIMITERS,
   start,
   rows,
   sort: Joi.valid(...SORTS).default('relevance'),
+  further: Joi.array().items(SEARCH_STRING).max(100),
+  filters: SEARCH_FILTERS,
   facets: Joi.array()
     .items(Joi.valid(...FACETS))
     .unique(),

@@ -19,7 +19,7 @@ import {
 import type { SentLimiters } from '../dialect';
 import { createProblem, describeProblem, type Outcome } from '../problem';
 import type { BibliographicRecord } from '../record';
-import { countFacets } from './count-facets';
+import { applyFilters, countFacets } from './count-facets';
 import { createLimiterExpressions } from './limiter-expressions';
 import type { Holding, StringProblem } from './holding';
 
@@ -124,7 +124,7 @@ export function findRecordNumbers(
   createDeadline: CreateDeadline,
 ): FoundNumbers | { problem: StringProblem } {
   const deadline = createDeadline();
-  const found = findRecords(holding, request.string, request.sentLimiters, deadline);
+  const found = findFiltered(holding, request, deadline);
   if ('problem' in found) return found;
   const sort = holding.onlyByRelevance ? 'relevance' : request.sort;
   const numbers = sortRecords(holding, found, sort, deadline);
@@ -138,6 +138,19 @@ export function findRecordNumbers(
       facets: roundFacets(holding, countFacets(holding, found.set, request.facets, deadline)),
     }),
   };
+}
+
+/** The records of all strings of a request together that pass its filters. */
+function findFiltered(
+  holding: Holding,
+  { string, further = [], sentLimiters, filters = [] }: SearchRequest,
+  deadline: Deadline,
+): Found {
+  const read = readUnion(holding, [string, ...further], sentLimiters);
+  if ('problem' in read) return read;
+  const { expression, notes } = read;
+  const outcome = holding.evaluator.evaluate(applyFilters(expression, filters), deadline);
+  return outcome.ok ? { set: outcome.value, expression, notes } : describeSlowness(string);
 }
 
 /** The first records of a string, in the order asked for, where they are at hand. */

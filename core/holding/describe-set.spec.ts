@@ -8,7 +8,7 @@ import {
   scoreWord,
   type IndexDocument,
 } from '../collection';
-import { FACETS } from '../contract';
+import { FACETS, type SearchFilter } from '../contract';
 import { LIMITERS, listLimitersOf } from '../limiter';
 import { arbitraryDocument } from '../testing/arbitraries';
 import { foldLetters, splitWords } from '../text';
@@ -57,6 +57,10 @@ describe('facets of a set', () => {
           ['types', 'type='],
           ['languages', 'language='],
           ['headings', 'heading='],
+          ['sources', 'source='],
+          ['keywords', 'keyword='],
+          ['authors', 'author='],
+          ['abstracts', 'abstract='],
         ] as const) {
           const wanted = new Map<string, number>();
           for (const document of chosen)
@@ -107,6 +111,81 @@ describe('facets of a set', () => {
       },
     });
     expect(find('newest')).toMatchObject({ numbers: [3] });
+  });
+});
+
+describe('filters of a search', () => {
+  /** Whether a document passes a filter, told without the index. */
+  const passes = (
+    { keys, year }: IndexDocument,
+    { facet, values, leavesOut = false }: SearchFilter,
+  ): boolean => {
+    const has = values.some((value) => {
+      if (facet === 'years') return String(year) === value;
+      const name = { types: 'type', languages: 'language', headings: 'heading', keywords: 'keyword' };
+      return keys.includes(`${name[facet as keyof typeof name]}=${value}`);
+    });
+    return has !== leavesOut;
+  };
+  const filter = fc.record({
+    facet: fc.constantFrom('years', 'types', 'languages', 'headings', 'keywords'),
+    pick: fc.array(fc.nat(20), { minLength: 1, maxLength: 2 }),
+    leavesOut: fc.boolean(),
+  });
+
+  it('leave the records that pass all of them, in every page and every facet', () => {
+    fc.assert(
+      fc.property(worlds, fc.array(filter, { maxLength: 3 }), ({ documents }, picks) => {
+        const holding = createHolding(documents);
+        const all = countFacets(holding, RecordSet.all(documents.length), FACETS, NEVER);
+        const filters = picks.flatMap(({ facet, pick, leavesOut }): SearchFilter[] => {
+          const values = (all[facet] ?? []).map(({ value }) => value);
+          const chosen = pick.flatMap((at) => values[at % Math.max(1, values.length)] ?? []);
+          return chosen.length > 0 ? [{ facet, values: chosen, leavesOut }] : [];
+        });
+        const request = {
+          string: 'bat',
+          further: ['lamp'],
+          sentLimiters: {},
+          sort: 'newest',
+          filters,
+        } as const;
+        const without = findRecordNumbers(
+          holding,
+          { ...request, filters: [], start: 0, rows: 100 },
+          () => NEVER,
+        );
+        const found = findRecordNumbers(
+          holding,
+          { ...request, start: 0, rows: 100, facets: ['types'] },
+          () => NEVER,
+        );
+        if ('problem' in without || 'problem' in found) throw new Error('Both strings are taken.');
+        const wanted = without.numbers.filter((at) => filters.every((one) => passes(documents[at]!, one)));
+        expect(found.numbers).toEqual(wanted);
+        expect(found.total).toBe(wanted.length);
+        expect(found.facets?.types?.reduce((sum, { records }) => sum + records, 0)).toBe(wanted.length);
+      }),
+    );
+  });
+
+  it('hold for several strings together, each record once', () => {
+    const documents = ['bat lamp', 'bat', 'lamp', 'road'].map((title) => ({
+      values: { title: [title] },
+      keys: [],
+    }));
+    const request = {
+      string: 'bat',
+      further: ['lamp'],
+      sentLimiters: {},
+      start: 0,
+      rows: 9,
+      sort: 'newest',
+    } as const;
+    expect(findRecordNumbers(createHolding(documents), request, () => NEVER)).toMatchObject({
+      total: 3,
+      numbers: [2, 1, 0],
+    });
   });
 });
 

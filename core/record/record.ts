@@ -93,8 +93,13 @@ export const RECORD_SCHEMA = Joi.object<BibliographicRecord>({
   references: Joi.array().items(text).required(),
 } satisfies SchemaOf<BibliographicRecord>);
 
+/** An author as lists of names have them: `Okonjo, Freya`. */
+export function nameAuthor({ family, given }: Author): string {
+  return given === '' ? family : `${family}, ${given}`;
+}
+
 /** The authors in one line, as shown in lists. */
 export function describeAuthors(authors: readonly Author[], most = 4): string {
-  const names = authors.slice(0, most).map((author) => `${author.family}, ${author.given}`);
+  const names = authors.slice(0, most).map(nameAuthor);
   return names.join('; ') + (authors.length > most ? '; and others' : '');
 }

@@ -88,6 +88,12 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
       firstauthor: texts.author.slice(0, 1),
     };
     const kept = INDEX_FIELDS.filter((name) => name in all && !without.includes(name));
+    const facetKeys = [
+      ...texts.source.map((source) => `source=${source}`),
+      ...texts.keywords.map((keyword) => `keyword=${keyword}`),
+      ...texts.author.map((author) => `author=${author}`),
+      ...(texts.abstract.length === 0 ? ['abstract=none'] : []),
+    ];
     const keys = headings.flatMap(({ label, focus, qualifier }) => [
       `heading=${createLabelKey(label)}`,
       ...(focus ? [`focus=${createLabelKey(label)}`] : []),

@@ -32,10 +32,13 @@ export function createSruAnswerers(
         const counted = await askJson({ address: `${ADDRESS}/count`, name, body, signal }, schema);
         return counted.ok ? succeed(counted.value.counts) : counted;
       }),
-    search: async ({ string, start, rows, sort, facets }, signal) => {
-      if (sort !== 'relevance' || (facets && facets.length > 0))
+    search: async ({ string, start, rows, sort, further = [], filters = [], facets = [] }, signal) => {
+      if (sort !== 'relevance' || further.length + filters.length + facets.length > 0)
         return fail(
-          createProblem('not-offered', 'warning', { database: name, what: 'sorting or counts by facet' }),
+          createProblem('not-offered', 'warning', {
+            database: name,
+            what: 'sorting, filters or counts by facet',
+          }),
         );
       const body = { endpoint, string, start, rows };
       return inTurn(() => askJson({ address: `${ADDRESS}/search`, name, body, signal }, SEARCH_ANSWER));
