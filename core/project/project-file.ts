@@ -35,7 +35,7 @@ import {
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 8;
+export const FORMAT_VERSION = 9;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -180,6 +180,9 @@ const PROJECT = Joi.object<Project>({
       Joi.object<Judgement>({
         verdict: Joi.valid(...VERDICTS).required(),
         title: text.required(),
+        reason: text,
+        identifier: Joi.number().integer().min(0).unsafe(),
+        work: Joi.number().integer().min(0).unsafe(),
       } satisfies SchemaOf<Judgement>),
     )
     .required(),
@@ -237,6 +240,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   6: (stored) => stored,
   // Version 8 has open access, which older programs do not know, and codes of languages as they are counted.
   7: (stored) => mapObjects(stored, writeLanguages),
+  // Version 9 has reasons of judgements and what tells the work that was judged.
+  8: (stored) => stored,
 };
 
 /** A value with all objects in it changed, the inner ones first. */

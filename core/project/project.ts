@@ -177,10 +177,15 @@ export interface MustFind {
 export const VERDICTS = ['on', 'off', 'unsure'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
-/** A record as it was judged; its title says which one it is in other databases. */
+/** A record as it was judged. Its keys tell the same work in other databases. */
 export interface Judgement {
   readonly verdict: Verdict;
   readonly title: string;
+  /** Why, in the person's own few words. */
+  readonly reason?: string;
+  /** The key of its identifier, and that of its title, year and first author (`createRecordKeys`). */
+  readonly identifier?: number;
+  readonly work?: number;
 }
 
 /** What a reviewer said of one point of the report on the query. */

@@ -23,6 +23,11 @@ const CONTEXT = toMap(lists.context);
 const STOP = toMap(lists.stop);
 const ADDED = 'you put it on the list of context words';
 
+/** Whether a word, in small letters, says nothing by itself: `of`, `the`, `between`. */
+export function isStopWord(word: string): boolean {
+  return STOP.has(word);
+}
+
 /** The words of a question in order. The lists are data: `word-lists.json`. */
 export function readQuestion(
   question: string,

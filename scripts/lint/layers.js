@@ -21,6 +21,7 @@ const CORE = [
   'question',
   'suggest',
   'compare',
+  'reading',
   'check',
   'contract',
   'proof',

@@ -1,0 +1,228 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Concept, Term } from '../project';
+import { build, createPattern, printQuery } from '../query';
+import type { BibliographicRecord } from '../record';
+import { splitWords } from '../text';
+import { createVocabulary } from '../vocabulary';
+import {
+  type LESSONS,
+  createJudgement,
+  createJudgementFinder,
+  explainRecords,
+  findAmong,
+  listCandidates,
+  listReasons,
+  rankLearnt,
+} from './index';
+
+const createRecord = (parts: Partial<BibliographicRecord>): BibliographicRecord => ({
+  id: 'r',
+  title: '',
+  abstract: '',
+  keywords: [],
+  headings: [],
+  authors: [],
+  source: '',
+  type: 'article',
+  language: 'en',
+  peerReviewed: 'yes',
+  hasFullText: false,
+  entered: '2026-01',
+  references: [],
+  ...parts,
+});
+const createConcept = (name: string, texts: readonly string[], parts: Partial<Concept> = {}): Concept => ({
+  id: name,
+  name,
+  block: name,
+  off: false,
+  terms: texts.map((text, at): Term => ({ id: `${name}${at}`, text, off: false })),
+  ...parts,
+});
+const told = (record: BibliographicRecord, concepts: readonly Concept[]) =>
+  explainRecords([record], concepts, 'heronsmere')[0]!.map(({ terms, strength }) => ({
+    strength,
+    terms: terms.map(({ term, places }) => `${term.text}: ${places.join(', ')}`),
+  }));
+
+describe('why a record is here', () => {
+  const record = createRecord({
+    title: 'Commuting bats avoid lit verges',
+    abstract: 'Street lamps keep pipistrelles away. Lamps were dimmed.',
+    keywords: ['street lighting'],
+    headings: [{ label: 'Chiroptera', focus: true }],
+    authors: [{ given: 'Freya', family: 'Okonjo' }],
+  });
+
+  it('is told for each concept by its terms and where they stand', () => {
+    const concepts = [
+      createConcept('bats', ['bats', 'pipistrel*', 'heading: "Chiroptera"', 'myotis']),
+      createConcept('light', ['"street lamp*"', '"street lighting"']),
+      createConcept('road', ['road*']),
+    ];
+    expect(told(record, concepts)).toEqual([
+      { strength: 1, terms: ['bats: title', 'pipistrel*: abstract', 'heading: "Chiroptera": headings'] },
+      { strength: 0.8, terms: ['"street lamp*": abstract', '"street lighting": keywords'] },
+      { strength: 0, terms: [] },
+    ]);
+  });
+
+  it('goes by the fields of terms and of the concept, and leaves out what is off or for other databases', () => {
+    const concept = createConcept('x', ['title: lamps', 'verges', 'author: okonjo', '(bats AND lamps)']);
+    const terms = concept.terms.map((term, at) => (at === 1 ? { ...term, off: true } : term));
+    expect(told(record, [{ ...concept, terms }])[0]?.terms).toEqual([
+      'author: okonjo: ',
+      '(bats AND lamps): ',
+    ]);
+    const elsewhere = concept.terms.map((term) => ({ ...term, text: 'bats', databases: ['gantry'] }));
+    expect(told(record, [{ ...concept, terms: elsewhere }])[0]?.terms).toEqual([]);
+    expect(told(record, [createConcept('y', ['bats', 'lamps'], { fields: ['title'] })])[0]?.terms).toEqual([
+      'bats: title',
+    ]);
+  });
+
+  it('knows headings below a heading where the thesaurus is at hand', () => {
+    const vocabulary = createVocabulary('heronsmere', [
+      { label: 'Mammals', entryTerms: [], broader: [], related: [] },
+      { label: 'Chiroptera', entryTerms: [], broader: ['Mammals'], related: [] },
+    ]);
+    const [met] = explainRecords(
+      [record],
+      [createConcept('m', ['branch: "Mammals"'])],
+      'heronsmere',
+      vocabulary,
+    )[0]!;
+    expect(met?.terms.map(({ places }) => places)).toEqual([['headings']]);
+  });
+
+  it('is the same as reading the words of each place, for single words', () => {
+    const word = fc.constantFrom('bat', 'lamp', 'road', 'night');
+    const text = fc.array(word, { maxLength: 4 }).map((words) => words.join(' '));
+    const records = fc.array(fc.record({ title: text, abstract: text, keyword: text }), {
+      minLength: 1,
+      maxLength: 6,
+    });
+    fc.assert(
+      fc.property(records, fc.array(word, { minLength: 1, maxLength: 3 }), (list, words) => {
+        const all = list.map(({ title, abstract, keyword }) =>
+          createRecord({ title, abstract, keywords: keyword === '' ? [] : [keyword] }),
+        );
+        const concept = createConcept('c', words);
+        explainRecords(all, [concept], 'heronsmere').forEach(([met], at) => {
+          const { title, abstract, keyword } = list[at]!;
+          const has = (value: string, wanted: string) => splitWords(value).some((one) => one.text === wanted);
+          for (const term of concept.terms) {
+            const wanted = [
+              ...(has(title, term.text) ? ['title'] : []),
+              ...(has(keyword, term.text) ? ['keywords'] : []),
+              ...(has(abstract, term.text) ? ['abstract'] : []),
+            ];
+            expect(met?.terms.find((one) => one.term === term)?.places ?? []).toEqual(wanted);
+          }
+        });
+      }),
+    );
+  });
+});
+
+describe('judgements', () => {
+  const authors = [{ given: 'A', family: 'Ode' }];
+  const record = createRecord({ title: 'Bats and lamps at night', year: 2020, authors, doi: '10.5555/a.1' });
+
+  it('hold for the same work in another database', () => {
+    const find = createJudgementFinder({ 'heronsmere 1': createJudgement(record, 'on', 'field study') });
+    expect(find('heronsmere 1', record)).toMatchObject({ verdict: 'on', reason: 'field study' });
+    expect(find('gantry 9', { ...record, title: 'Bats & lamps' })?.verdict).toBe('on');
+    const { doi: _, ...bare } = record;
+    expect(find('gantry 9', bare)?.verdict).toBe('on');
+    expect(find('gantry 9', { ...record, doi: '10.5555/a.2' })).toBeUndefined();
+    expect(find('gantry 9', { ...bare, year: 2019 })).toBeUndefined();
+  });
+
+  it('of the record itself come before those of the same work', () => {
+    const find = createJudgementFinder({
+      'heronsmere 1': createJudgement(record, 'on'),
+      'gantry 2': createJudgement(record, 'off'),
+    });
+    expect([find('heronsmere 1', record)?.verdict, find('gantry 2', record)?.verdict]).toEqual(['on', 'off']);
+  });
+
+  it('offer their reasons again, the most frequent first', () => {
+    const of = (reason: string) => createJudgement(record, 'off', reason);
+    expect(listReasons({ 'a 1': of('lab'), 'a 2': of('moths'), 'a 3': of('moths') })).toEqual([
+      'moths',
+      'lab',
+    ]);
+  });
+});
+
+describe('what is learnt from records', () => {
+  const records = [
+    createRecord({
+      title: 'Part-night lighting and bats',
+      abstract: 'Part-night lighting of lit verges. The bats flew.',
+      keywords: ['lit verge'],
+      source: 'Lantern Studies',
+      authors: [{ given: 'I', family: 'Sorley' }],
+    }),
+    createRecord({
+      title: 'Bats under part-night lighting',
+      headings: [{ label: 'Chiroptera' }],
+      source: 'Lantern Studies',
+      authors: [{ given: 'I', family: 'Sorley' }],
+    }),
+    createRecord({ title: 'Moths of the night', headings: [{ label: 'Chiroptera' }] }),
+  ];
+  const texts = (lesson: (typeof LESSONS)[number]) =>
+    listCandidates(records, lesson, 9).map(({ text, found }) => `${text} ${found}`);
+
+  it('are words and phrases that several have, without the parts of a longer one', () => {
+    expect(texts('words')).toEqual(['night 3', 'part night lighting 2', 'bats 2']);
+  });
+
+  it('are headings, keywords, sources and names, each with what finds it', () => {
+    expect(texts('headings')).toEqual(['Chiroptera 2']);
+    expect(texts('sources')).toEqual(['Lantern Studies 2']);
+    expect(texts('names')).toEqual(['Sorley, I 2']);
+    expect(texts('keywords')).toEqual([]);
+    expect(printQuery(listCandidates(records, 'headings', 1, 'heronsmere')[0]!.root)).toBe(
+      'heading(heronsmere): "Chiroptera"',
+    );
+  });
+
+  it('are counted as one does by reading, and each is found by its query', () => {
+    const word = fc.constantFrom('bat', 'lamp', 'road', 'of', 'night');
+    const title = fc.array(word, { minLength: 1, maxLength: 6 }).map((words) => words.join(' '));
+    fc.assert(
+      fc.property(fc.array(title, { minLength: 2, maxLength: 6 }), (titles) => {
+        const all = titles.map((one) => createRecord({ title: one }));
+        for (const { text, found, root } of listCandidates(all, 'words', 50)) {
+          const wanted = titles.filter((one) => ` ${one} `.includes(` ${text} `)).length;
+          expect(found).toBe(wanted);
+          expect(findAmong(all, [root])[0]!.filter(Boolean)).toHaveLength(wanted);
+          expect(found).toBeGreaterThanOrEqual(2);
+        }
+      }),
+    );
+  });
+
+  it('are ranked by how much they set the records apart; what is not counted yet is left out', () => {
+    const candidate = (text: string, found: number) => ({
+      text,
+      found,
+      root: build.term(createPattern(text)),
+    });
+    const counts: Record<string, number> = { spectral: 12, bats: 500, the: 9_000 };
+    const ranked = rankLearnt(
+      [candidate('the', 10), candidate('bats', 10), candidate('spectral', 8), candidate('new', 9)],
+      10,
+      10_000,
+      ({ text }) => counts[text],
+    );
+    expect(ranked.map(({ text }) => text)).toEqual(['spectral', 'bats', 'the']);
+    expect(ranked[0]!.ratio).toBeGreaterThan(100);
+    expect(ranked[2]!.score).toBeGreaterThan(0);
+    expect(rankLearnt([candidate('x', 2)], 10, 10, () => 2)).toEqual([]);
+  });
+});
