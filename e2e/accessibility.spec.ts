@@ -26,7 +26,7 @@ for (const colours of ['light', 'dark'] as const) {
   test.describe(`in ${colours} colours`, () => {
     test.use({ colorScheme: colours });
 
-    for (const view of ['Topic', 'Query', 'Translate', 'Compare', 'Databases', 'Projects'] as const) {
+    for (const view of ['Topic', 'Query', 'Translate', 'Compare', 'Read', 'Databases', 'Projects'] as const) {
       test(`axe finds nothing on ${view}`, async ({ page }) => {
         const workbench = new Workbench(page);
         await workbench.start();

@@ -13,8 +13,6 @@ async function open(page: Page, path: string): Promise<void> {
 
 /** The bench and the thesaurus of the Topic view. */
 async function takeTopicParts(page: Page): Promise<void> {
-  await open(page, '/p/demo/topic?db=all');
-  await page.screenshot({ path: `${folder}/topic-side-by-side.png` });
   await open(page, '/p/demo/topic');
   await page.getByLabel('More for lamp*', { exact: true }).click();
   await page.getByRole('menuitem', { name: 'Endings…' }).click();

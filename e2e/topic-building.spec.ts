@@ -191,6 +191,7 @@ test('the same topic by pointer', async ({ page }) => {
   const panel = page.getByRole('complementary', { name: 'Suggestions' });
   await workbench.addField('bats').click();
   await panel.getByRole('button', { name: 'Take branch(heronsmere): "Chiroptera"' }).click();
+  await expect(workbench.line('bats', 'branch(heronsmere): "Chiroptera"')).toBeVisible();
   await workbench.addField('street lighting').click();
   await panel.getByRole('button', { name: 'Thesaurus', exact: true }).click();
   const thesaurus = page.getByRole('dialog', { name: /^Thesaurus/ });

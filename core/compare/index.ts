@@ -11,7 +11,7 @@ export type { MustFindStanding } from './must-finds';
 export { findOverlap, listRepeatedWorks } from './overlap';
 export type { DatabaseResult, Overlap, RepeatedRecord, SearchOrderStep } from './overlap';
 export { SAMPLE_SIZE, createJudgementKey, drawFurther, drawRecords, judgePart } from './judged-sample';
-export { estimatePrecision, joinPrecisions } from './precision';
+export { boundGoodOnes, estimatePrecision, joinPrecisions } from './precision';
 export type { JudgedPart, ShareEstimate } from './precision';
 export type { LimitedQuery } from './limited-query';
 export { listSingleChanges } from './single-changes';

@@ -9,6 +9,7 @@ export {
   WORDS_REQUEST,
   NEUTRAL_REQUEST,
   LARGEST_BODY,
+  SENT_LIMITERS,
   SESSION_REQUEST,
   TOO_SLOW,
   createCountAnswerSchema,

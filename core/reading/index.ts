@@ -1,3 +1,11 @@
+export {
+  FACET_ROWS,
+  describeFilter,
+  listYears,
+  moveToLimiters,
+  moveToQuery,
+  nameFacetValue,
+} from './filters';
 export { createJudgement, createJudgementFinder, listReasons } from './judgements';
 export type { FindJudgement } from './judgements';
 export { LEAST_FOUND, LESSONS, listCandidates, rankLearnt } from './learn';

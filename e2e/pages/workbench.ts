@@ -19,7 +19,9 @@ export class Workbench {
     await this.waitForCounts();
   }
 
-  async goTo(view: 'Topic' | 'Query' | 'Translate' | 'Compare' | 'Databases' | 'Projects'): Promise<void> {
+  async goTo(
+    view: 'Topic' | 'Query' | 'Translate' | 'Compare' | 'Read' | 'Databases' | 'Projects',
+  ): Promise<void> {
     const link = this.page.getByRole('navigation').getByRole('link', { name: view, exact: true });
     await link.click();
     await expect(link).toHaveAttribute('aria-current', 'page');

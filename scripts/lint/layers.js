@@ -21,9 +21,9 @@ const CORE = [
   'question',
   'suggest',
   'compare',
-  'reading',
   'check',
   'contract',
+  'reading',
   'proof',
   'holding',
 ];
@@ -31,7 +31,7 @@ const CORE = [
 /** The rooms of `core/dialect`, the lowest first. */
 const DIALECT_ROOMS = ['profile', 'write', 'read', 'history', 'form', 'learn'];
 
-const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'databases'];
+const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'read', 'databases'];
 /** Pieces that several views show, the lowest first. */
 const PIECES = ['records', 'limiters', 'terms', 'freezing'];
 const BELOW_VIEWS = ['words', 'ui', 'data', 'state', 'counting', ...PIECES];

@@ -33,6 +33,11 @@ export const APP_ROUTES: Routes = [
           import('./translate/translate-page.component').then((file) => file.TranslatePageComponent),
       },
       {
+        path: 'read',
+        title: 'Read · Ewer',
+        loadComponent: () => import('./read/read-page.component').then((file) => file.ReadPageComponent),
+      },
+      {
         path: 'databases',
         title: 'Databases · Ewer',
         loadComponent: () =>

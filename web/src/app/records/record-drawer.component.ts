@@ -1,5 +1,6 @@
 import { CdkTrapFocus } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { describeInFull } from '#core/problem/index';
 import { createConceptQuery } from '#core/project/index';
 import { describeAuthors } from '#core/record/index';
@@ -9,13 +10,14 @@ import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 import { readKeptAmount } from '#core/count/index';
 import { formatAmount } from '../ui/number-format';
+import { createStringAddress } from './read-address';
 import type { DrawerContent } from './record-drawer';
 
 /** The first records behind a number, with the query's words marked. */
 @Component({
   selector: 'app-record-drawer',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkTrapFocus, IconComponent, MarkedTextComponent],
+  imports: [CdkTrapFocus, IconComponent, MarkedTextComponent, RouterLink],
   template: `
     <section
       class="drawer"
@@ -28,6 +30,16 @@ import type { DrawerContent } from './record-drawer';
         <div>
           <h2>{{ content().label }}</h2>
           <p class="quiet">{{ summary() }}</p>
+          @if (address(); as link) {
+            <a
+              class="link"
+              [routerLink]="link.path"
+              [queryParams]="link.queryParams"
+              [fragment]="link.fragment"
+              (click)="closed.emit()"
+              >Read them all</a
+            >
+          }
         </div>
         <button type="button" class="plain" (click)="closed.emit()" aria-label="Close the records">
           <app-icon name="close" />
@@ -113,6 +125,12 @@ export class RecordDrawerComponent {
       .map((concept, place) => ({ owner: getHueClass(place), root: createConceptQuery(concept) })),
     { owner: 'draft-word', root: this.open.draft().parsed.root },
   ]);
+  /** Where all records of the string are read. */
+  protected readonly address = computed(() => {
+    const { countKey, label, answer } = this.content();
+    if (!answer || answer.total === 0) return undefined;
+    return { path: ['/p', this.open.project().id, 'read'], ...createStringAddress(countKey, label) };
+  });
   protected readonly failure = computed(() => {
     const problem = this.content().problem;
     return problem && describeInFull(problem);

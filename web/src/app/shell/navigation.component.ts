@@ -12,6 +12,7 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
   { path: 'query', name: 'Query', icon: 'query' },
   { path: 'translate', name: 'Translate', icon: 'translate' },
   { path: 'compare', name: 'Compare', icon: 'compare' },
+  { path: 'read', name: 'Read', icon: 'read' },
 ];
 
 @Component({

@@ -22,7 +22,7 @@ import {
 } from '#core/project/index';
 import { covers, parseQuery } from '#core/query/index';
 import { getGreatest, type Amount } from '#core/count/index';
-import { getAmount } from '../counting/count-state';
+import { getAmount, type Counted } from '../counting/count-state';
 import { Counts } from '../counting/counts';
 import { OpenProject } from '../state/open-project';
 import { CountComponent } from '../records/count.component';
@@ -38,6 +38,14 @@ const MAX_TERMS_ASKED = 12;
 const QUIET = 350;
 const SHOWN_AT_FIRST = 5;
 
+/** Suggestions of one kind, as far as they are shown. */
+interface ShownSection {
+  readonly id: string;
+  readonly name: string;
+  readonly shown: readonly { readonly suggestion: Suggestion; readonly counted: Counted | undefined }[];
+  readonly more: number;
+}
+
 /** What may become a term of the concept at hand, each with its source and its count. */
 @Component({
   selector: 'app-suggestion-panel',
@@ -45,7 +53,14 @@ const SHOWN_AT_FIRST = 5;
   imports: [CountComponent, IconComponent, MatButton],
   templateUrl: './suggestion-panel.component.html',
   styleUrl: './suggestion-panel.component.scss',
-  host: { role: 'complementary', 'aria-label': 'Suggestions', '[class]': 'hue()' },
+  host: {
+    role: 'complementary',
+    'aria-label': 'Suggestions',
+    '[class]': 'hue()',
+    '(pointerdown)': 'hold()',
+    '(document:pointerup)': 'release()',
+    '(document:pointercancel)': 'release()',
+  },
 })
 export class SuggestionPanelComponent {
   private readonly open = inject(OpenProject);
@@ -134,7 +149,7 @@ export class SuggestionPanelComponent {
     })),
   );
   /** Only what some chosen database finds is worth offering; headings are offered though they are new. */
-  protected readonly sections = computed(() => {
+  private readonly sections = computed<readonly ShownSection[]>(() => {
     const at = this.open.dialects().findIndex((dialect) => dialect.id === this.dialect()?.id);
     const worth = this.counted()
       .filter(({ counts }) => counts.some(({ state }) => findsSomething(getAmount(state))))
@@ -145,6 +160,10 @@ export class SuggestionPanelComponent {
       return { id, name, shown, more: all.length - shown.length };
     }).filter((section) => section.shown.length > 0);
   });
+
+  /** What was shown when the pointer was pressed: nothing moves away from under it. */
+  private readonly held = signal<readonly ShownSection[] | undefined>(undefined);
+  protected readonly shownSections = computed(() => this.held() ?? this.sections());
 
   constructor() {
     effect((onCleanup) => {
@@ -162,6 +181,14 @@ export class SuggestionPanelComponent {
         clearTimeout(timer);
       });
     });
+  }
+
+  protected hold(): void {
+    this.held.set(this.sections());
+  }
+
+  protected release(): void {
+    this.held.set(undefined);
   }
 
   protected take({ text, source, language, replaces }: Suggestion, event?: Event): void {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import {
+  mdiBookOpenPageVariantOutline,
   mdiArrowDown,
   mdiArrowLeft,
   mdiArrowRight,
@@ -45,6 +46,7 @@ const PATHS = {
   plus: mdiPlus,
   projects: mdiFolderOutline,
   query: mdiSitemapOutline,
+  read: mdiBookOpenPageVariantOutline,
   redo: mdiRedo,
   retry: mdiRefresh,
   'switch-off': mdiToggleSwitchOffOutline,

@@ -1,0 +1,45 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { Workbench } from './workbench';
+
+/** The view Read as a person finds it. */
+export class ReadView {
+  readonly workbench: Workbench;
+  readonly list: Locator;
+  readonly record: Locator;
+  readonly learn: Locator;
+
+  constructor(readonly page: Page) {
+    this.workbench = new Workbench(page);
+    this.list = page.getByRole('listbox', { name: 'Records' });
+    this.record = page.getByRole('region', { name: 'The record' });
+    this.learn = page.getByRole('complementary', { name: 'What the records teach' });
+  }
+
+  /** Opens the draft of the demo project. */
+  async start(): Promise<void> {
+    await this.workbench.start();
+    await this.workbench.goTo('Read');
+    await expect(this.record).toBeVisible();
+  }
+
+  /** How many records the list says that it has. */
+  async readTotal(): Promise<number> {
+    const text = (await this.page.getByTestId('total').textContent()) ?? '';
+    return Number(text.replace(/[^\d]/g, ''));
+  }
+
+  row(place: number): Locator {
+    return this.page.locator(`#record-${place}`);
+  }
+
+  title(): Promise<string | null> {
+    return this.record.getByRole('heading', { level: 2 }).textContent();
+  }
+
+  async openFilters(facet: string): Promise<Locator> {
+    await this.page.getByRole('button', { name: '+ filter' }).click();
+    const panel = this.page.getByRole('group', { name: 'Filters' });
+    await panel.getByRole('radio', { name: facet, exact: true }).click();
+    return panel;
+  }
+}

@@ -1,0 +1,263 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { createSharedDraft, tryChange } from '#core/compare/index';
+import { compareCounts, getProved, type Comparison } from '#core/count/index';
+import { getConceptLetter, type Change, type Concept, type Term } from '#core/project/index';
+import { build, covers, parseQuery, printQuery, type QueryNode } from '#core/query/index';
+import {
+  LESSONS,
+  findAmong,
+  listCandidates,
+  rankLearnt,
+  type Learnt,
+  type Lesson,
+} from '#core/reading/index';
+import { shortenName } from '#core/text/index';
+import type { Counted } from '../counting/count-state';
+import { Counts } from '../counting/counts';
+import { describeComparison } from '../counting/describe-count';
+import { readCount } from '../counting/read-count';
+import { CountComponent } from '../records/count.component';
+import { OpenProject } from '../state/open-project';
+import { ChoiceRowComponent } from '../ui/choice-row.component';
+import { getHueClass } from '../ui/hues';
+import { Messages } from '../ui/messages';
+import { createStringAddress } from '../records/read-address';
+import { ReadRecords } from './read-records';
+import { ReadSubject } from './read-subject';
+
+const LESSON_NAMES: Readonly<Record<Lesson, string>> = {
+  words: 'words',
+  headings: 'headings',
+  keywords: 'author keywords',
+  sources: 'sources',
+  names: 'names',
+};
+/** So many candidates are counted in the whole database. */
+const COUNTED = 60;
+/** So many are shown. */
+const SHOWN = 12;
+
+/** Which of the records that are here are learnt from. */
+type From = 'on' | 'here';
+
+/** One row of what was learnt, with what it would bring to the draft. */
+interface LearntRow {
+  readonly learnt: Learnt;
+  readonly text: string;
+  readonly isInQuery: boolean;
+  readonly brings: string;
+}
+
+/** What sets the records that are read apart from the rest of the database, and may become a term. */
+@Component({
+  selector: 'app-learn-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceRowComponent, CountComponent, MatButton, RouterLink],
+  templateUrl: './learn-panel.component.html',
+  styleUrl: './learn-panel.component.scss',
+  host: { role: 'complementary', 'aria-label': 'What the records teach' },
+})
+export class LearnPanelComponent {
+  private readonly subject = inject(ReadSubject);
+  private readonly records = inject(ReadRecords);
+  private readonly counts = inject(Counts);
+  private readonly open = inject(OpenProject);
+  private readonly messages = inject(Messages);
+
+  protected readonly hueOf = getHueClass;
+  protected readonly letterOf = getConceptLetter;
+  protected readonly lessons = LESSONS.map((id) => ({ id, name: LESSON_NAMES[id].split(' ').at(-1) ?? id, label: LESSON_NAMES[id] }));
+  protected readonly lesson = signal<Lesson>('words');
+  private readonly onTopic = computed(() =>
+    this.records
+      .loaded()
+      .filter(({ judgement }) => judgement?.verdict === 'on')
+      .map(({ record }) => record),
+  );
+  private readonly wantedFrom = signal<From | undefined>(undefined);
+  /** From those judged on topic, as soon as there are some. */
+  protected readonly from = computed<From>(
+    () => this.wantedFrom() ?? (this.onTopic().length >= 2 ? 'on' : 'here'),
+  );
+  protected readonly sources = computed(() => [
+    { id: 'on', name: `${this.onTopic().length} on topic` },
+    { id: 'here', name: `all ${this.records.loaded().length} here` },
+  ]);
+  private readonly learntFrom = computed(() =>
+    this.from() === 'on' ? this.onTopic() : this.records.loaded().map(({ record }) => record),
+  );
+  protected readonly size = computed(() => this.learntFrom().length);
+
+  protected readonly concepts = computed(() => this.open.concepts());
+  private readonly wantedConcept = signal<string | undefined>(undefined);
+  /** The concept that things are added to. */
+  protected readonly concept = computed<Concept | undefined>(
+    () => this.concepts().find(({ id }) => id === this.wantedConcept()) ?? this.concepts()[0],
+  );
+  protected readonly conceptChoices = computed(() =>
+    this.concepts().map(({ id, name }, turn) => ({ id, name: getConceptLetter(turn), label: name })),
+  );
+  /** A database that is asked string by string is not asked for what nobody wants to know. */
+  protected readonly isCounted = computed(() => {
+    const traits = this.subject.connection()?.traits();
+    return traits !== undefined && !traits.asksOneByOne && traits.offers.has('count');
+  });
+
+  private readonly candidates = computed(() =>
+    listCandidates(this.learntFrom(), this.lesson(), COUNTED, this.subject.dialect()?.headings?.vocabulary),
+  );
+  private readonly ranked = computed(() => {
+    const dialect = this.subject.dialect();
+    const all = this.subject.connection()?.traits()?.records;
+    if (!dialect || all === undefined || !this.isCounted()) return [];
+    return rankLearnt(this.candidates(), this.size(), all, ({ root }) =>
+      getProved(readCount(this.counts.lookLater(root, dialect, {}))),
+    );
+  });
+  protected readonly isCounting = computed(
+    () => this.isCounted() && this.candidates().length > 0 && this.ranked().length === 0,
+  );
+  private readonly terms = computed(() =>
+    this.concepts().flatMap(({ terms }) =>
+      terms.filter(({ off }) => !off).map(({ text }) => parseQuery(text).root),
+    ),
+  );
+  protected readonly rows = computed<readonly LearntRow[]>(() => {
+    const known = this.terms();
+    return this.ranked()
+      .filter(({ score }) => score > 0)
+      .slice(0, SHOWN)
+      .map((learnt) => {
+        const isInQuery = known.some((term) => covers(term, learnt.root));
+        const compared = isInQuery ? undefined : this.compareWith(learnt.root);
+        return {
+          learnt,
+          text: learnt.text,
+          isInQuery,
+          brings: isInQuery ? 'in the query' : compared ? describeComparison(compared) : '…',
+        };
+      });
+  });
+  private readonly chosenText = linkedSignal<Lesson, string | undefined>({
+    source: this.lesson,
+    computation: () => undefined,
+  });
+  /** The row that is looked at, with what taking it would do in each database. */
+  protected readonly chosen = computed(() => {
+    const row = this.rows().find(({ text }) => text === this.chosenText());
+    const concept = this.concept();
+    if (!row || row.isInQuery || !concept) return undefined;
+    const proposed = this.propose(row.learnt.root);
+    if (!proposed) return undefined;
+    const before = createSharedDraft(this.open.working());
+    const fresh = build.not(proposed, before);
+    const limiters = this.open.limiters();
+    return {
+      row,
+      query: printQuery(row.learnt.root),
+      letter: getConceptLetter(this.concepts().indexOf(concept)),
+      hue: getHueClass(this.concepts().indexOf(concept)),
+      lines: this.open.dialects().map((dialect) => ({
+        dialect,
+        name: shortenName(dialect),
+        before: this.counts.look(before, dialect, limiters),
+        after: this.counts.look(proposed, dialect, limiters),
+      })),
+      fresh: this.describeFresh(this.lookHere(fresh), row.text),
+      judged: this.describeJudged(row.learnt.root),
+    };
+  });
+
+  protected chooseLesson(id: string): void {
+    const lesson = LESSONS.find((one) => one === id);
+    if (lesson) this.lesson.set(lesson);
+  }
+
+  protected chooseFrom(id: string): void {
+    this.wantedFrom.set(id === 'on' ? 'on' : 'here');
+  }
+
+  protected chooseConcept(id: string): void {
+    this.wantedConcept.set(id);
+  }
+
+  protected look(row: LearntRow): void {
+    this.chosenText.set(row.text);
+  }
+
+  protected add(row: LearntRow): void {
+    const change = this.createChange(row.learnt.root);
+    const concept = this.concept();
+    if (!change || !concept) return;
+    this.open.change(change);
+    this.messages.show(`${row.text} added to ${concept.name}`, () => this.open.undo());
+  }
+
+  private createChange(root: QueryNode): Change | undefined {
+    const concept = this.concept();
+    if (!concept) return undefined;
+    const term: Term = { id: this.open.createId(), text: printQuery(root), off: false, source: 'record' };
+    return { kind: 'add-terms', concept: concept.id, terms: [term] };
+  }
+
+  /** The draft with something added to the concept; each is made once. */
+  private propose(root: QueryNode): QueryNode | undefined {
+    const { byRoot, project } = this.proposals();
+    const known = byRoot.get(root);
+    if (known) return known;
+    const concept = this.concept();
+    if (!concept) return undefined;
+    const term: Term = { id: 'proposed', text: printQuery(root), off: false };
+    const changed = tryChange(project, { kind: 'add-terms', concept: concept.id, terms: [term] });
+    const proposed = changed && createSharedDraft(changed.working);
+    if (proposed) byRoot.set(root, proposed);
+    return proposed;
+  }
+
+  private readonly proposals = computed(() => {
+    this.concept();
+    return { project: this.open.project(), byRoot: new Map<QueryNode, QueryNode>() };
+  });
+
+  private compareWith(root: QueryNode): Comparison | undefined {
+    const dialect = this.subject.dialect();
+    const proposed = this.propose(root);
+    if (!dialect || !proposed) return undefined;
+    const limiters = this.open.limiters();
+    const after = this.counts.lookLater(proposed, dialect, limiters);
+    const before = this.counts.look(createSharedDraft(this.open.working()), dialect, limiters);
+    return after && compareCounts(readCount(after), readCount(before));
+  }
+
+  private lookHere(root: QueryNode): Counted | undefined {
+    const dialect = this.subject.dialect();
+    return dialect && this.counts.look(root, dialect, this.open.limiters());
+  }
+
+  /** The new records, to be read. */
+  private describeFresh(
+    counted: Counted | undefined,
+    text: string,
+  ): {
+    readonly counted: Counted | undefined;
+    readonly address: ReturnType<typeof createStringAddress> | undefined;
+  } {
+    const { countKey } = counted ?? {};
+    return { counted, address: countKey && createStringAddress(countKey, `new with ${text}`) };
+  }
+
+  /** How many of the records here that were judged have it. */
+  private describeJudged(root: QueryNode): string {
+    const judged = this.records.loaded().filter(({ judgement }) => judgement !== undefined);
+    const [found = []] = findAmong(
+      judged.map(({ record }) => record),
+      [root],
+      this.subject.vocabulary(),
+    );
+    const count = (verdict: 'on' | 'off'): number =>
+      judged.filter(({ judgement }, at) => found[at] && judgement?.verdict === verdict).length;
+    return judged.length === 0 ? '' : `in ${count('on')} on topic and ${count('off')} off topic here`;
+  }
+}

@@ -1,0 +1,120 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import type { Dialect } from '#core/dialect/index';
+import { LIMITERS } from '#core/limiter/index';
+import { VERDICTS, getConceptLetter, type Term, type Verdict } from '#core/project/index';
+import { build, printQuery, type QueryNode } from '#core/query/index';
+import { listReasons, type ConceptInRecord } from '#core/reading/index';
+import { nameAuthor } from '#core/record/index';
+import { OpenProject } from '../state/open-project';
+import { getHueClass } from '../ui/hues';
+import { MarkedTextComponent } from '../ui/marked-text.component';
+import { Messages } from '../ui/messages';
+import { TextFieldComponent } from '../ui/text-field.component';
+import type { ListedRecord } from './read-records';
+
+const VERDICT_WORDS: Readonly<Record<Verdict, { readonly key: string; readonly name: string }>> = {
+  on: { key: 'Y', name: 'on topic' },
+  off: { key: 'N', name: 'off topic' },
+  unsure: { key: 'U', name: 'not sure' },
+};
+
+/** One record: what it says, why it is here, and what it is judged to be. */
+@Component({
+  selector: 'app-open-record',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MarkedTextComponent,
+    MatButton,
+    MatMenu,
+    MatMenuContent,
+    MatMenuItem,
+    MatMenuTrigger,
+    TextFieldComponent,
+  ],
+  templateUrl: './open-record.component.html',
+  styleUrl: './open-record.component.scss',
+  host: { role: 'region', 'aria-label': 'The record' },
+})
+export class OpenRecordComponent {
+  private readonly open = inject(OpenProject);
+  private readonly messages = inject(Messages);
+
+  readonly listed = input.required<ListedRecord>();
+  readonly why = input.required<readonly ConceptInRecord[]>();
+  readonly marks = input.required<readonly { owner: string; root: QueryNode }[]>();
+  readonly database = input.required<Dialect>();
+  readonly judged = output<Verdict>();
+  /** The reason of the judgement that is there. */
+  readonly reasoned = output<string>();
+
+  protected readonly letterOf = getConceptLetter;
+  protected readonly hueOf = getHueClass;
+  protected readonly verdicts = VERDICTS.map((id) => ({ id, ...VERDICT_WORDS[id] }));
+  protected readonly record = computed(() => this.listed().record);
+  protected readonly concepts = computed(() => this.open.concepts());
+  protected readonly reasons = computed(() => listReasons(this.open.project().judgements).slice(0, 6));
+  protected readonly line = computed(() => {
+    const { authors, source, year, type, language } = this.record();
+    const languages: Readonly<Record<string, string>> = LIMITERS.languages.names;
+    return [authors.map(nameAuthor).join('; '), source, year, type, languages[language] ?? language]
+      .filter((part) => part !== undefined && part !== '')
+      .join(' · ');
+  });
+  /** How each concept is met, in words. */
+  protected readonly reasonsHere = computed(() =>
+    this.why().map(({ concept, terms }, turn) => ({
+      concept,
+      turn,
+      isOnly: terms.length === 1,
+      terms: terms.map(({ term, places }) => ({
+        text: term.text,
+        places: places.length > 0 ? places.join(', ') : 'elsewhere in the record',
+      })),
+    })),
+  );
+  protected readonly headings = computed(() =>
+    this.record().headings.map(({ label, qualifier, focus }) => ({
+      label,
+      focus: focus ?? false,
+      words: qualifier === undefined ? label : `${label} / ${qualifier}`,
+      text: printQuery(build.heading(label, 'heading', this.database().headings?.vocabulary)),
+    })),
+  );
+  protected readonly places = computed(() => [
+    ...new Set(this.record().authors.flatMap(({ affiliation }) => affiliation ?? [])),
+  ]);
+  /** What else is known of it. */
+  protected readonly facts = computed(() => {
+    const { doi, peerReviewed, isOpenAccess, hasFullText, references } = this.record();
+    return [
+      ...(peerReviewed === 'yes' ? ['peer-reviewed'] : []),
+      ...(isOpenAccess ? ['open access'] : []),
+      ...(hasFullText ? ['full text'] : []),
+      ...(references.length > 0 ? [`${references.length} references`] : []),
+      ...(doi ? [`DOI ${doi}`] : []),
+    ].join(' · ');
+  });
+
+  /** Adds a heading, a keyword or a name to a concept. */
+  protected add(text: string, concept: string): void {
+    const term: Term = { id: this.open.createId(), text, off: false, source: 'record' };
+    this.open.change({ kind: 'add-terms', concept, terms: [term] });
+    const name = this.concepts().find(({ id }) => id === concept)?.name ?? '';
+    this.messages.show(`${text} added to ${name}`, () => this.open.undo());
+  }
+
+  protected quote(text: string): string {
+    return /^[\p{L}\p{N}]+$/u.test(text) ? text : `"${text.replaceAll('"', '')}"`;
+  }
+
+  protected keepMustFind(): void {
+    const { title, doi } = this.record();
+    this.open.change({
+      kind: 'add-must-finds',
+      mustFinds: [{ id: this.open.createId(), title, ...(doi !== undefined && { identifier: doi }) }],
+    });
+    this.messages.show('It is one of the must-finds now', () => this.open.undo());
+  }
+}

@@ -1,0 +1,242 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { LiveAnnouncer } from '@angular/cdk/a11y';
+import { MatButton } from '@angular/material/button';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { SORTS, type Sort } from '#core/contract/index';
+import { describeInFull } from '#core/problem/index';
+import type { Judgement, Verdict } from '#core/project/index';
+import {
+  createJudgement,
+  explainRecords,
+  moveToLimiters,
+  moveToQuery,
+  type ConceptInRecord,
+} from '#core/reading/index';
+import type { BibliographicRecord } from '#core/record/index';
+import { shortenName } from '#core/text/index';
+import { OpenProject } from '../state/open-project';
+import { ChoiceRowComponent } from '../ui/choice-row.component';
+import { Messages } from '../ui/messages';
+import { formatNumber } from '../ui/number-format';
+import { FilterBarComponent } from './filter-bar.component';
+import { LearnPanelComponent } from './learn-panel.component';
+import { OpenRecordComponent } from './open-record.component';
+import { ReadRecords, type ListedRecord } from './read-records';
+import { ReadSubject } from './read-subject';
+import { RecordListComponent } from './record-list.component';
+import { SampleBarComponent } from './sample-bar.component';
+
+const SORT_NAMES: Readonly<Record<Sort, string>> = {
+  relevance: 'best match',
+  newest: 'newest first',
+  oldest: 'oldest first',
+};
+/** So many records are drawn, and so many more each time. */
+const SAMPLE = 30;
+/** What takes letters or has keys of its own. */
+const KEYS_ELSEWHERE =
+  'input, textarea, [contenteditable], [role="combobox"], [role="slider"], .cdk-overlay-container';
+const VERDICT_KEYS: Readonly<Record<string, Verdict>> = { y: 'on', n: 'off', u: 'unsure' };
+
+/** What a set holds: the list, the record that is open, and what can be learnt from them. */
+@Component({
+  selector: 'app-read-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    ChoiceRowComponent,
+    FilterBarComponent,
+    LearnPanelComponent,
+    MatButton,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    OpenRecordComponent,
+    RecordListComponent,
+    SampleBarComponent,
+  ],
+  providers: [ReadSubject, ReadRecords],
+  templateUrl: './read-page.component.html',
+  styleUrl: './read-page.component.scss',
+  host: { '(document:keydown)': 'takeKey($event)' },
+})
+export class ReadPageComponent {
+  protected readonly subject = inject(ReadSubject);
+  protected readonly records = inject(ReadRecords);
+  private readonly open = inject(OpenProject);
+  private readonly announcer = inject(LiveAnnouncer);
+  private readonly messages = inject(Messages);
+  private readonly list = viewChild(RecordListComponent);
+
+  protected readonly format = formatNumber;
+  protected readonly sorts = SORTS.map((id) => ({ id, name: SORT_NAMES[id] }));
+  protected readonly sortName = computed(() => SORT_NAMES[this.subject.sort()]);
+  protected readonly sets = computed(() => [
+    { id: 'draft', name: 'the draft' },
+    ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
+  ]);
+  protected readonly databases = computed(() =>
+    this.subject.dialects().map((one) => ({ id: one.id, name: shortenName(one), label: one.name })),
+  );
+  protected readonly at = signal(0);
+  protected readonly current = computed<ListedRecord | undefined>(() => this.records.find(this.at()));
+  protected readonly failure = computed(() => {
+    const problem = this.records.problem();
+    return problem && describeInFull(problem);
+  });
+  /** Why each record that was looked at is here; told once for each, some at a time. */
+  private readonly told = new Map<BibliographicRecord, readonly ConceptInRecord[]>();
+  private readonly toldFor = computed(() => ({
+    concepts: this.subject.concepts(),
+    vocabulary: this.subject.vocabulary(),
+    database: this.subject.dialect()?.id ?? '',
+  }));
+  protected readonly explain = computed(() => {
+    const { concepts, vocabulary, database } = this.toldFor();
+    this.told.clear();
+    return (records: readonly BibliographicRecord[]): void => {
+      const fresh = records.filter((record) => !this.told.has(record));
+      if (fresh.length === 0) return;
+      explainRecords(fresh, concepts, database, vocabulary).forEach((why, at) =>
+        this.told.set(fresh[at]!, why),
+      );
+    };
+  });
+  protected readonly whyHere = computed(() => {
+    const explain = this.explain();
+    return (record: BibliographicRecord): readonly ConceptInRecord[] => {
+      explain([record]);
+      return this.told.get(record) ?? [];
+    };
+  });
+  private readonly judged = computed(() => {
+    const loaded = this.records.loaded();
+    return new Map(loaded.map(({ record, judgement }) => [record, judgement]));
+  });
+  protected readonly judgementOf = computed(() => {
+    const judged = this.judged();
+    return (record: BibliographicRecord): Judgement | undefined => judged.get(record);
+  });
+  protected readonly canSample = computed(
+    () => this.subject.connection()?.traits()?.offers.has('ids') ?? false,
+  );
+  protected readonly isListEmpty = computed(() => this.records.total() === 0);
+
+  constructor() {
+    effect(() => {
+      const { at } = this.subject.address();
+      untracked(() => this.at.set(at));
+    });
+    // The first look at a list is at its records, not at the row that reads them one by one.
+    effect(() => {
+      const loaded = this.records.list();
+      const at = this.at();
+      untracked(() => {
+        if (loaded.length > 0 && !loaded[at]) this.records.want(at, at + 1);
+      });
+    });
+  }
+
+  protected look(at: number): void {
+    const last = (this.records.total() ?? 1) - 1;
+    const next = Math.max(0, Math.min(last, at));
+    this.at.set(next);
+    this.list()?.reveal(next);
+    this.subject.go({ at: next === 0 ? null : next }, false);
+  }
+
+  protected judge(verdict: Verdict | undefined, reason?: string): void {
+    const listed = this.current();
+    if (!listed) return;
+    const { key, record, judgement } = listed;
+    const isTakenBack =
+      verdict !== undefined && judgement?.verdict === verdict && reason === judgement.reason;
+    this.open.change({
+      kind: 'judge-record',
+      record: key,
+      judgement: verdict && !isTakenBack ? createJudgement(record, verdict, reason) : undefined,
+    });
+  }
+
+  /** Judges the record that is open and goes on to the next. */
+  protected judgeAndGoOn(verdict: Verdict): void {
+    const listed = this.current();
+    if (!listed) return;
+    if (listed.judgement?.verdict !== verdict)
+      this.open.change({
+        kind: 'judge-record',
+        record: listed.key,
+        judgement: createJudgement(listed.record, verdict),
+      });
+    void this.announcer.announce(`${VERDICT_NAMES[verdict]}: ${listed.record.title}`);
+    this.look(this.at() + 1);
+  }
+
+  /** Keys of the list, where no text is typed and nothing else takes them. */
+  protected takeKey(event: KeyboardEvent): void {
+    const { target, key } = event;
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+    if (!(target instanceof HTMLElement) || target.closest(KEYS_ELSEWHERE)) return;
+    const verdict = VERDICT_KEYS[key.toLowerCase()];
+    const by = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[key];
+    if (verdict) this.judgeAndGoOn(verdict);
+    else if (by !== undefined && this.isInList(target)) this.look(this.at() + by);
+    else return;
+    event.preventDefault();
+  }
+
+  private isInList(target: EventTarget | null): boolean {
+    return target instanceof HTMLElement && target.closest('app-record-list') !== null;
+  }
+
+  protected choose(of: string): void {
+    this.subject.go({ of: of === 'draft' ? null : of, at: null, sample: null });
+  }
+
+  protected sortBy(sort: Sort): void {
+    this.subject.go({ sort: sort === 'relevance' ? null : sort, at: null });
+  }
+
+  protected drawSample(): void {
+    this.subject.go({ sample: (this.subject.sample() ?? 0) + SAMPLE, at: null });
+  }
+
+  protected leaveSample(): void {
+    this.subject.go({ sample: null, at: null });
+  }
+
+  /** Filters of the draft become its limiters, as far as limiters can say them. */
+  protected makeLimiters(): void {
+    const { limiters, left } = moveToLimiters(this.subject.filters(), this.open.limiters());
+    this.open.change({ kind: 'set-limiters', limiters });
+    this.subject.setFilters(left);
+    this.messages.show('The filters are limiters now', () => this.open.undo());
+  }
+
+  /** Filters of the draft become a part of its text. */
+  protected makeQuery(): void {
+    const { draft, left } = moveToQuery(
+      this.open.working().draft,
+      this.subject.filters(),
+      this.subject.dialect()?.headings?.vocabulary,
+    );
+    this.open.change({ kind: 'rewrite-draft', text: draft });
+    this.subject.setFilters(left);
+    this.messages.show('The filters are part of the query now', () => this.open.undo());
+  }
+}
+
+/** What the verdicts are called. */
+export const VERDICT_NAMES: Readonly<Record<Verdict, string>> = {
+  on: 'on topic',
+  off: 'off topic',
+  unsure: 'not sure',
+};

@@ -1,0 +1,118 @@
+import { Injectable, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router, type Params } from '@angular/router';
+import { createSharedDraft } from '#core/compare/index';
+import type { SearchFilter } from '#core/contract/index';
+import type { Dialect } from '#core/dialect/index';
+import { describeInFull } from '#core/problem/index';
+import { createConceptQuery, type SearchState } from '#core/project/index';
+import type { QueryNode } from '#core/query/index';
+import { listParts, type CountKey, type Counted } from '../counting/count-state';
+import { Counts } from '../counting/counts';
+import { Connections } from '../state/connections';
+import { OpenProject } from '../state/open-project';
+import { ThesaurusStore } from '../state/thesaurus-store';
+import { getHueClass } from '../ui/hues';
+import { readAddress, writeFilters } from '../records/read-address';
+
+/** What is read at the moment, as the address says: the set, the database, the order and the filters. */
+@Injectable()
+export class ReadSubject {
+  private readonly open = inject(OpenProject);
+  private readonly counts = inject(Counts);
+  private readonly connections = inject(Connections);
+  private readonly thesauri = inject(ThesaurusStore);
+  private readonly router = inject(Router);
+  private readonly route = inject(ActivatedRoute);
+  private readonly params = toSignal(this.route.queryParamMap, { requireSync: true });
+  private readonly fragment = toSignal(this.route.fragment, { initialValue: null });
+
+  readonly address = computed(() => readAddress(this.params(), this.fragment()));
+  readonly set = computed(() => this.address().set);
+  readonly sort = computed(() => this.address().sort);
+  readonly filters = computed(() => this.address().filters);
+  readonly sample = computed(() => this.address().sample);
+
+  readonly variant = computed(() => {
+    const set = this.set();
+    return set.kind === 'variant' ? this.open.project().variants.find(({ id }) => id === set.id) : undefined;
+  });
+  /** The state that concepts and their words are those of. */
+  readonly state = computed<SearchState>(() => this.variant()?.frozen ?? this.open.working());
+  readonly concepts = computed(() => this.state().concepts);
+  /** The databases that can be chosen: those that are searched; a string is of one database. */
+  readonly dialects = computed<readonly Dialect[]>(() => {
+    const set = this.set();
+    const ids = set.kind === 'string' ? [set.countKey.database] : this.state().databases;
+    return ids.flatMap((id) => this.open.findDialect(id) ?? []);
+  });
+  readonly dialect = computed(
+    () => this.dialects().find(({ id }) => id === this.address().database) ?? this.dialects()[0],
+  );
+  readonly root = computed<QueryNode>(() => createSharedDraft(this.state()));
+  private readonly counted = computed<Counted | undefined>(() => {
+    const dialect = this.dialect();
+    if (!dialect || this.set().kind === 'string') return undefined;
+    return this.counts.look(this.root(), dialect, this.state().limiters);
+  });
+  /** The strings whose records are read, and what is sent with them; nothing while there is nothing to send. */
+  readonly countKey = computed<CountKey | undefined>(() => {
+    const set = this.set();
+    return set.kind === 'string' ? set.countKey : this.counted()?.countKey;
+  });
+  readonly strings = computed(() => {
+    const countKey = this.countKey();
+    return countKey ? listParts(countKey) : [];
+  });
+  /** What people call the set. */
+  readonly label = computed(() => {
+    const set = this.set();
+    return set.kind === 'string' ? set.label : (this.variant()?.name ?? 'the draft');
+  });
+  /** Why there is nothing to read, in words; nothing if there may be. */
+  readonly whyNothing = computed(() => {
+    if (!this.dialect()) return 'No database is chosen yet. Choose one under Databases.';
+    if (this.set().kind === 'string') return undefined;
+    const state = this.counted()?.state;
+    if (state?.status === 'empty')
+      return 'The query is empty. Add terms in Topic; what they find can be read here.';
+    return state?.status === 'failed' ? describeInFull(state.problem) : undefined;
+  });
+  /** The database is searched by hand: Ewer cannot fetch its records. */
+  readonly isByHand = computed(() => {
+    const dialect = this.dialect();
+    return dialect !== undefined && this.connections.isByHand(dialect.id);
+  });
+
+  readonly connection = computed(() => {
+    const dialect = this.dialect();
+    return dialect && this.connections.find(dialect.id);
+  });
+  readonly vocabulary = computed(() => this.thesauri.find(this.dialect()?.id ?? ''));
+  /** The words of the concepts in their hues, and those that stand in the query itself. */
+  readonly marks = computed(() => [
+    ...this.concepts().map((concept, place) => ({
+      owner: getHueClass(place),
+      root: createConceptQuery(concept),
+    })),
+    ...(this.set().kind === 'draft' ? [{ owner: 'draft-word', root: this.open.draft().parsed.root }] : []),
+  ]);
+
+  constructor() {
+    this.thesauri.followChosen();
+  }
+
+  /** Puts something else into the address. A step that people go back to is one of its own. */
+  go(queryParams: Params, isStep = true): void {
+    void this.router.navigate([], {
+      queryParams,
+      queryParamsHandling: 'merge',
+      preserveFragment: !('of' in queryParams),
+      replaceUrl: !isStep,
+    });
+  }
+
+  setFilters(filters: readonly SearchFilter[]): void {
+    this.go({ only: writeFilters(filters), at: null, sample: null });
+  }
+}

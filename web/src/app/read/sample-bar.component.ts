@@ -1,0 +1,96 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { boundGoodOnes, estimatePrecision } from '#core/compare/index';
+import { formatNumber } from '../ui/number-format';
+import { ReadRecords } from './read-records';
+import { ReadSubject } from './read-subject';
+
+/** What a random sample says of the whole set; from the top of a list nothing is said. */
+@Component({
+  selector: 'app-sample-bar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
+  template: `
+    @if (estimate(); as one) {
+      <p aria-live="polite" data-testid="sample">
+        <b>Random sample</b> {{ one.judged }} of {{ one.drawn }} judged
+        @if (one.precision; as precision) {
+          · precision <b>{{ precision.middle }} %</b> ({{ precision.low }} to {{ precision.high }})
+          @if (precision.toRead) {
+            · one good in <b>{{ precision.toRead }}</b>
+          }
+          · about <b>{{ precision.goodOnes }}</b> good ones in these {{ one.size }} ({{ precision.least }} to
+          {{ precision.greatest }})
+          @if (one.unsure > 0) {
+            <span class="quiet">{{ one.unsure }} not sure: they widen the bounds</span>
+          }
+        } @else {
+          <span class="quiet">Judge the records with Y, N and U: precision follows.</span>
+        }
+        @if (one.canDrawMore) {
+          <button mat-button type="button" (click)="moreAsked.emit()">Draw more</button>
+        }
+      </p>
+    } @else {
+      <p class="quiet">From the top of a list no precision is taken: it would flatter the query.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding-top: 6px;
+      border-top: 1px solid var(--rule);
+    }
+  `,
+})
+export class SampleBarComponent {
+  private readonly records = inject(ReadRecords);
+  private readonly subject = inject(ReadSubject);
+  readonly moreAsked = output();
+
+  protected readonly estimate = computed(() => {
+    const size = this.records.sampledFrom();
+    if (this.subject.sample() === undefined || size === undefined) return undefined;
+    const loaded = this.records.loaded();
+    const count = (verdict: string): number =>
+      loaded.filter(({ judgement }) => judgement?.verdict === verdict).length;
+    const part = { size, good: count('on'), bad: count('off'), unsure: count('unsure') };
+    const judged = part.good + part.bad + part.unsure;
+    return {
+      size: formatNumber(size),
+      drawn: loaded.length,
+      judged,
+      unsure: part.unsure,
+      canDrawMore: loaded.length < size,
+      precision: describePrecision(part, judged),
+    };
+  });
+}
+
+function describePrecision(
+  part: Parameters<typeof estimatePrecision>[0],
+  judged: number,
+):
+  | {
+      readonly middle: number;
+      readonly low: number;
+      readonly high: number;
+      readonly toRead: string;
+      readonly goodOnes: string;
+      readonly least: string;
+      readonly greatest: string;
+    }
+  | undefined {
+  const share = estimatePrecision(part);
+  if (!share) return undefined;
+  const percent = (value: number): number => Math.round(100 * value);
+  return {
+    middle: percent(share.middle),
+    low: percent(share.low),
+    high: percent(share.high),
+    toRead: share.middle > 0 ? (1 / share.middle).toFixed(1) : '',
+    goodOnes: formatNumber(Math.round(share.middle * part.size)),
+    least: formatNumber(boundGoodOnes(part.size, judged, part.good).least),
+    greatest: formatNumber(boundGoodOnes(part.size, judged, part.good + part.unsure).greatest),
+  };
+}
