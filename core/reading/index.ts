@@ -1,3 +1,5 @@
+export { listSeparators } from './apart';
+export type { Separator } from './apart';
 export {
   FACET_ROWS,
   describeFilter,

@@ -6,12 +6,15 @@ import { compareCounts, getProved, type Comparison } from '#core/count/index';
 import { getConceptLetter, type Change, type Concept, type Term } from '#core/project/index';
 import { build, covers, parseQuery, printQuery, type QueryNode } from '#core/query/index';
 import {
+  LEAST_FOUND,
   LESSONS,
   findAmong,
   listCandidates,
+  listSeparators,
   rankLearnt,
   type Learnt,
   type Lesson,
+  type Separator,
 } from '#core/reading/index';
 import { shortenName } from '#core/text/index';
 import type { Counted } from '../counting/count-state';
@@ -40,7 +43,7 @@ const COUNTED = 60;
 const SHOWN = 12;
 
 /** Which of the records that are here are learnt from. */
-type From = 'on' | 'here';
+type From = 'on' | 'here' | 'apart';
 
 /** One row of what was learnt, with what it would bring to the draft. */
 interface LearntRow {
@@ -66,9 +69,14 @@ export class LearnPanelComponent {
   private readonly open = inject(OpenProject);
   private readonly messages = inject(Messages);
 
+  protected readonly least = LEAST_FOUND;
   protected readonly hueOf = getHueClass;
   protected readonly letterOf = getConceptLetter;
-  protected readonly lessons = LESSONS.map((id) => ({ id, name: LESSON_NAMES[id].split(' ').at(-1) ?? id, label: LESSON_NAMES[id] }));
+  protected readonly lessons = LESSONS.map((id) => ({
+    id,
+    name: LESSON_NAMES[id].split(' ').at(-1) ?? id,
+    label: LESSON_NAMES[id],
+  }));
   protected readonly lesson = signal<Lesson>('words');
   private readonly onTopic = computed(() =>
     this.records
@@ -76,20 +84,63 @@ export class LearnPanelComponent {
       .filter(({ judgement }) => judgement?.verdict === 'on')
       .map(({ record }) => record),
   );
+  private readonly offTopic = computed(() =>
+    this.records
+      .loaded()
+      .filter(({ judgement }) => judgement?.verdict === 'off')
+      .map(({ record }) => record),
+  );
+  private readonly canTellApart = computed(
+    () => this.onTopic().length >= LEAST_FOUND && this.offTopic().length >= LEAST_FOUND,
+  );
+  /** The draft as it is. */
+  private readonly before = computed(() => createSharedDraft(this.open.working()));
+  /** What the good and the bad differ by, each with the draft as it would be; made once, so that each is counted once. */
+  private readonly told = computed(() => {
+    const dialect = this.subject.dialect();
+    if (this.from() !== 'apart' || !dialect) return [];
+    return listSeparators(
+      this.onTopic(),
+      this.offTopic(),
+      this.lesson(),
+      SHOWN,
+      this.subject.vocabulary(),
+      dialect.headings?.vocabulary,
+    ).map((separator) => {
+      const all = this.onTopic().length;
+      const lost = separator.use === 'not' ? separator.on : all - separator.on;
+      return {
+        separator,
+        root: join(this.before(), separator),
+        words: `would lose ${lost} of ${all} on topic`,
+      };
+    });
+  });
+  protected readonly separators = computed(() => {
+    const dialect = this.subject.dialect();
+    return this.told().map((one) => ({
+      ...one,
+      after: dialect && this.counts.lookLater(one.root, dialect, this.open.limiters()),
+    }));
+  });
   private readonly wantedFrom = signal<From | undefined>(undefined);
   /** From those judged on topic, as soon as there are some. */
-  protected readonly from = computed<From>(
-    () => this.wantedFrom() ?? (this.onTopic().length >= 2 ? 'on' : 'here'),
-  );
+  protected readonly from = computed<From>(() => {
+    const wanted = this.wantedFrom();
+    if (wanted !== undefined && (wanted !== 'apart' || this.canTellApart())) return wanted;
+    return this.onTopic().length >= LEAST_FOUND ? 'on' : 'here';
+  });
   protected readonly sources = computed(() => [
     { id: 'on', name: `${this.onTopic().length} on topic` },
     { id: 'here', name: `all ${this.records.loaded().length} here` },
+    ...(this.canTellApart() ? [{ id: 'apart', name: 'on against off' }] : []),
   ]);
   private readonly learntFrom = computed(() =>
     this.from() === 'on' ? this.onTopic() : this.records.loaded().map(({ record }) => record),
   );
   protected readonly size = computed(() => this.learntFrom().length);
 
+  protected readonly databaseName = computed(() => this.subject.dialect()?.name ?? '');
   protected readonly concepts = computed(() => this.open.concepts());
   private readonly wantedConcept = signal<string | undefined>(undefined);
   /** The concept that things are added to. */
@@ -151,7 +202,7 @@ export class LearnPanelComponent {
     if (!row || row.isInQuery || !concept) return undefined;
     const proposed = this.propose(row.learnt.root);
     if (!proposed) return undefined;
-    const before = createSharedDraft(this.open.working());
+    const before = this.before();
     const fresh = build.not(proposed, before);
     const limiters = this.open.limiters();
     return {
@@ -176,7 +227,7 @@ export class LearnPanelComponent {
   }
 
   protected chooseFrom(id: string): void {
-    this.wantedFrom.set(id === 'on' ? 'on' : 'here');
+    this.wantedFrom.set(id === 'on' || id === 'apart' ? id : 'here');
   }
 
   protected chooseConcept(id: string): void {
@@ -185,6 +236,15 @@ export class LearnPanelComponent {
 
   protected look(row: LearntRow): void {
     this.chosenText.set(row.text);
+  }
+
+  /** Leaves a separator out of the draft, or asks for it. */
+  protected apply({ text, root, use }: Separator): void {
+    const draft = this.open.working().draft.trim();
+    if (draft === '') return;
+    const joint = use === 'not' ? 'NOT' : 'AND';
+    this.open.change({ kind: 'rewrite-draft', text: `(${draft}) ${joint} ${printQuery(root)}` });
+    this.messages.show(`${joint} ${text} is part of the query now`, () => this.open.undo());
   }
 
   protected add(row: LearntRow): void {
@@ -227,7 +287,7 @@ export class LearnPanelComponent {
     if (!dialect || !proposed) return undefined;
     const limiters = this.open.limiters();
     const after = this.counts.lookLater(proposed, dialect, limiters);
-    const before = this.counts.look(createSharedDraft(this.open.working()), dialect, limiters);
+    const before = this.counts.look(this.before(), dialect, limiters);
     return after && compareCounts(readCount(after), readCount(before));
   }
 
@@ -260,4 +320,9 @@ export class LearnPanelComponent {
       judged.filter(({ judgement }, at) => found[at] && judgement?.verdict === verdict).length;
     return judged.length === 0 ? '' : `in ${count('on')} on topic and ${count('off')} off topic here`;
   }
+}
+
+/** A draft with a separator left out of it or asked for. */
+function join(draft: QueryNode, { root, use }: Separator): QueryNode {
+  return use === 'not' ? build.not(draft, root) : build.and(draft, root);
 }

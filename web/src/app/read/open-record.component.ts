@@ -1,6 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DOCUMENT,
+  ElementRef,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import type { SearchFilter } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
 import { LIMITERS } from '#core/limiter/index';
 import { VERDICTS, getConceptLetter, type Term, type Verdict } from '#core/project/index';
@@ -13,6 +24,9 @@ import { MarkedTextComponent } from '../ui/marked-text.component';
 import { Messages } from '../ui/messages';
 import { TextFieldComponent } from '../ui/text-field.component';
 import type { ListedRecord } from './read-records';
+
+/** More letters than this are no term. */
+const LONGEST_SELECTION = 80;
 
 const VERDICT_WORDS: Readonly<Record<Verdict, { readonly key: string; readonly name: string }>> = {
   on: { key: 'Y', name: 'on topic' },
@@ -35,17 +49,23 @@ const VERDICT_WORDS: Readonly<Record<Verdict, { readonly key: string; readonly n
   ],
   templateUrl: './open-record.component.html',
   styleUrl: './open-record.component.scss',
-  host: { role: 'region', 'aria-label': 'The record' },
+  host: { role: 'region', 'aria-label': 'The record', '(document:selectionchange)': 'noteSelection()' },
 })
 export class OpenRecordComponent {
   private readonly open = inject(OpenProject);
   private readonly messages = inject(Messages);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly document = inject(DOCUMENT);
 
   readonly listed = input.required<ListedRecord>();
   readonly why = input.required<readonly ConceptInRecord[]>();
   readonly marks = input.required<readonly { owner: string; root: QueryNode }[]>();
   readonly database = input.required<Dialect>();
+  /** The databases that have the work; empty where one alone was asked. */
+  readonly standsIn = input('');
   readonly judged = output<Verdict>();
+  /** Only the records of one source, or of one author, are to be read. */
+  readonly filtered = output<SearchFilter>();
   /** The reason of the judgement that is there. */
   readonly reasoned = output<string>();
 
@@ -56,9 +76,9 @@ export class OpenRecordComponent {
   protected readonly concepts = computed(() => this.open.concepts());
   protected readonly reasons = computed(() => listReasons(this.open.project().judgements).slice(0, 6));
   protected readonly line = computed(() => {
-    const { authors, source, year, type, language } = this.record();
+    const { year, type, language } = this.record();
     const languages: Readonly<Record<string, string>> = LIMITERS.languages.names;
-    return [authors.map(nameAuthor).join('; '), source, year, type, languages[language] ?? language]
+    return [year, type, languages[language] ?? language]
       .filter((part) => part !== undefined && part !== '')
       .join(' · ');
   });
@@ -82,6 +102,7 @@ export class OpenRecordComponent {
       text: printQuery(build.heading(label, 'heading', this.database().headings?.vocabulary)),
     })),
   );
+  protected readonly authors = computed(() => this.record().authors.map(nameAuthor));
   protected readonly places = computed(() => [
     ...new Set(this.record().authors.flatMap(({ affiliation }) => affiliation ?? [])),
   ]);
@@ -103,6 +124,18 @@ export class OpenRecordComponent {
     this.open.change({ kind: 'add-terms', concept, terms: [term] });
     const name = this.concepts().find(({ id }) => id === concept)?.name ?? '';
     this.messages.show(`${text} added to ${name}`, () => this.open.undo());
+  }
+
+  /** Words that are marked in the record with the pointer or by keys, to be taken as a term. */
+  protected readonly selected = linkedSignal<ListedRecord, string>({
+    source: this.listed,
+    computation: () => '',
+  });
+  protected noteSelection(): void {
+    const selection = this.document.getSelection();
+    const isHere = selection && this.host.nativeElement.contains(selection.anchorNode);
+    const text = isHere ? selection.toString().replace(/\s+/g, ' ').trim() : '';
+    this.selected.set(text.length <= LONGEST_SELECTION ? text : '');
   }
 
   protected quote(text: string): string {

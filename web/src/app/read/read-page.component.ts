@@ -11,7 +11,7 @@ import {
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { SORTS, type Sort } from '#core/contract/index';
+import { SORTS, type SearchFilter, type Sort } from '#core/contract/index';
 import { describeInFull } from '#core/problem/index';
 import type { Judgement, Verdict } from '#core/project/index';
 import {
@@ -31,7 +31,7 @@ import { FilterBarComponent } from './filter-bar.component';
 import { LearnPanelComponent } from './learn-panel.component';
 import { OpenRecordComponent } from './open-record.component';
 import { ReadRecords, type ListedRecord } from './read-records';
-import { ReadSubject } from './read-subject';
+import { ReadSubject, TOGETHER } from './read-subject';
 import { RecordListComponent } from './record-list.component';
 import { SampleBarComponent } from './sample-bar.component';
 
@@ -83,8 +83,14 @@ export class ReadPageComponent {
     { id: 'draft', name: 'the draft' },
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
   ]);
-  protected readonly databases = computed(() =>
-    this.subject.dialects().map((one) => ({ id: one.id, name: shortenName(one), label: one.name })),
+  protected readonly databases = computed(() => {
+    const all = this.subject
+      .dialects()
+      .map((one) => ({ id: one.id, name: shortenName(one), label: one.name }));
+    return all.length > 1 ? [...all, { id: TOGETHER, name: 'all, each work once' }] : all;
+  });
+  protected readonly database = computed(() =>
+    this.subject.isTogether() ? TOGETHER : this.subject.dialect()?.id,
   );
   protected readonly at = signal(0);
   protected readonly current = computed<ListedRecord | undefined>(() => this.records.find(this.at()));
@@ -135,12 +141,12 @@ export class ReadPageComponent {
       const { at } = this.subject.address();
       untracked(() => this.at.set(at));
     });
-    // The first look at a list is at its records, not at the row that reads them one by one.
+    // A record that the address names may stand far down in the list.
     effect(() => {
       const loaded = this.records.list();
       const at = this.at();
       untracked(() => {
-        if (loaded.length > 0 && !loaded[at]) this.records.want(at, at + 1);
+        if (loaded.length > at && !loaded[at]) this.records.want(at, at + 1);
       });
     });
   }
@@ -164,6 +170,11 @@ export class ReadPageComponent {
       record: key,
       judgement: verdict && !isTakenBack ? createJudgement(record, verdict, reason) : undefined,
     });
+  }
+
+  /** The databases that a work was found in, where several were asked. */
+  protected nameDatabases(ids: readonly string[]): string {
+    return this.subject.isTogether() ? ids.map((id) => this.open.findDialect(id)?.name ?? id).join(', ') : '';
   }
 
   /** Judges the record that is open and goes on to the next. */
@@ -213,6 +224,11 @@ export class ReadPageComponent {
     this.subject.go({ sample: null, at: null });
   }
 
+  protected addFilter(filter: SearchFilter): void {
+    const others = this.subject.filters().filter(({ facet }) => facet !== filter.facet);
+    this.subject.setFilters([...others, filter]);
+  }
+
   /** Filters of the draft become its limiters, as far as limiters can say them. */
   protected makeLimiters(): void {
     const { limiters, left } = moveToLimiters(this.subject.filters(), this.open.limiters());
@@ -230,7 +246,10 @@ export class ReadPageComponent {
     );
     this.open.change({ kind: 'rewrite-draft', text: draft });
     this.subject.setFilters(left);
-    this.messages.show('The filters are part of the query now', () => this.open.undo());
+    this.messages.show(
+      'The query has the words of the filters now, in their fields. It may find more than the filters did.',
+      () => this.open.undo(),
+    );
   }
 }
 

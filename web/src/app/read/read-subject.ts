@@ -14,6 +14,10 @@ import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { getHueClass } from '../ui/hues';
 import { readAddress, writeFilters } from '../records/read-address';
+import type { AskedSet } from './found-works';
+
+/** Stands in the address for all databases together. */
+export const TOGETHER = 'all';
 
 /** What is read at the moment, as the address says: the set, the database, the order and the filters. */
 @Injectable()
@@ -50,20 +54,34 @@ export class ReadSubject {
     () => this.dialects().find(({ id }) => id === this.address().database) ?? this.dialects()[0],
   );
   readonly root = computed<QueryNode>(() => createSharedDraft(this.state()));
+  /** All databases are read together, each work once. */
+  readonly isTogether = computed(
+    () => this.address().database === TOGETHER && this.dialects().length > 1 && this.set().kind !== 'string',
+  );
   private readonly counted = computed<Counted | undefined>(() => {
     const dialect = this.dialect();
-    if (!dialect || this.set().kind === 'string') return undefined;
-    return this.counts.look(this.root(), dialect, this.state().limiters);
+    return dialect && this.set().kind !== 'string' ? this.look(dialect) : undefined;
   });
-  /** The strings whose records are read, and what is sent with them; nothing while there is nothing to send. */
-  readonly countKey = computed<CountKey | undefined>(() => {
+  /** What is asked of each database that is read; none while there is nothing to send. */
+  readonly sets = computed<readonly AskedSet[]>(() => {
     const set = this.set();
-    return set.kind === 'string' ? set.countKey : this.counted()?.countKey;
+    if (set.kind === 'string') return this.createSet(set.countKey);
+    const dialect = this.dialect();
+    const read = this.isTogether()
+      ? this.dialects().filter(({ id }) => this.gives(id))
+      : dialect
+        ? [dialect]
+        : [];
+    return read.flatMap((one) => this.createSet(this.look(one).countKey));
   });
-  readonly strings = computed(() => {
-    const countKey = this.countKey();
-    return countKey ? listParts(countKey) : [];
-  });
+  /** Databases that cannot be read together with the others, by their names. */
+  readonly leftOut = computed(() =>
+    this.isTogether()
+      ? this.dialects()
+          .filter(({ id }) => !this.gives(id))
+          .map(({ name }) => name)
+      : [],
+  );
   /** What people call the set. */
   readonly label = computed(() => {
     const set = this.set();
@@ -81,7 +99,7 @@ export class ReadSubject {
   /** The database is searched by hand: Ewer cannot fetch its records. */
   readonly isByHand = computed(() => {
     const dialect = this.dialect();
-    return dialect !== undefined && this.connections.isByHand(dialect.id);
+    return dialect !== undefined && !this.isTogether() && this.connections.isByHand(dialect.id);
   });
 
   readonly connection = computed(() => {
@@ -100,6 +118,22 @@ export class ReadSubject {
 
   constructor() {
     this.thesauri.followChosen();
+  }
+
+  private look(dialect: Dialect): Counted {
+    return this.counts.look(this.root(), dialect, this.state().limiters);
+  }
+
+  /** Whether a database gives the numbers of its records. */
+  private gives(database: string): boolean {
+    return this.connections.find(database).traits()?.offers.has('ids') ?? false;
+  }
+
+  private createSet(countKey: CountKey | undefined): AskedSet[] {
+    if (!countKey || this.connections.isByHand(countKey.database)) return [];
+    const { database, sentLimiters } = countKey;
+    const connection = this.connections.find(database);
+    return [{ database, connection, strings: listParts(countKey), sentLimiters }];
   }
 
   /** Puts something else into the address. A step that people go back to is one of its own. */

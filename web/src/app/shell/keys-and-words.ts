@@ -61,6 +61,13 @@ export const KEY_GROUPS: readonly KeyGroup[] = [
     ],
   },
   {
+    place: 'Read',
+    entries: [
+      { keys: '↑ ↓', does: 'Go to the record above or below, in the list' },
+      { keys: 'Y, N, U', does: 'Judge the record: on topic, off topic, not sure' },
+    ],
+  },
+  {
     place: 'Compare',
     entries: [
       { keys: 'F', does: 'On a row of the variants: freeze the draft as a variant' },

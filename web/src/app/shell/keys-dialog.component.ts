@@ -84,6 +84,6 @@ const ROW_KEYS: KeyGroup = {
   `,
 })
 export class KeysDialogComponent {
-  protected readonly groups = [...KEY_GROUPS.slice(0, 5), ROW_KEYS, ...KEY_GROUPS.slice(5)];
+  protected readonly groups = [...KEY_GROUPS, ROW_KEYS];
   protected readonly words = OWN_WORDS;
 }

@@ -108,7 +108,7 @@ export class NavigationComponent {
   /** The list of keys and words, loaded when it is first asked for. */
   protected showKeys(): void {
     void import('./keys-dialog.component').then(({ KeysDialogComponent }) =>
-      this.dialogs.open(KeysDialogComponent, { width: 820 }),
+      this.dialogs.open(KeysDialogComponent, { width: 820, first: '.mat-mdc-dialog-actions button' }),
     );
   }
 

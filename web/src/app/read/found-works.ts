@@ -1,0 +1,93 @@
+import { drawRecords } from '#core/compare/index';
+import { succeed, type Outcome } from '#core/problem/index';
+import { deduplicateRecords, type BibliographicRecord, type RecordKeys } from '#core/record/index';
+import type { SentLimiters } from '#core/dialect/index';
+import type { Connection } from '../data/connections/connection';
+import { fetchByNumbers } from '../state/fetch-records';
+
+/** A work, with where it stands: by its number in each database that was found to have it. */
+export interface FoundWork {
+  readonly places: readonly { readonly database: string; readonly number: number }[];
+}
+
+/** What is asked of one database. */
+export interface AskedSet {
+  readonly database: string;
+  readonly connection: Connection;
+  readonly strings: readonly string[];
+  readonly sentLimiters: SentLimiters;
+}
+
+/**
+ * The works that some databases find, each once, in the order of the databases and of the numbers there. Records
+ * of one work are told by `deduplicateRecords`.
+ */
+export async function listWorks(
+  sets: readonly AskedSet[],
+  stop: AbortSignal,
+): Promise<Outcome<readonly FoundWork[]>> {
+  const lists: { readonly number: number; readonly keys: RecordKeys }[][] = [];
+  for (const { connection, strings, sentLimiters } of sets) {
+    const found = new Map<number, RecordKeys>();
+    for (const string of strings) {
+      const answer = await connection.ask('ids', { string, sentLimiters }, stop);
+      if (!answer.ok) return answer;
+      const { numbers, identifiers = [], works = [] } = answer.value;
+      numbers.forEach((number, at) =>
+        found.set(number, { identifier: identifiers[at] ?? 0, work: works[at] ?? 0 }),
+      );
+    }
+    lists.push([...found].map(([number, keys]) => ({ number, keys })).sort((a, b) => a.number - b.number));
+  }
+  const [only] = lists;
+  if (lists.length === 1 && only) {
+    const database = sets[0]!.database;
+    return succeed(only.map(({ number }) => ({ places: [{ database, number }] })));
+  }
+  const { works, workOf } = deduplicateRecords(lists.map((list) => list.map(({ keys }) => keys)));
+  const places = Array.from({ length: works }, (): { database: string; number: number }[] => []);
+  lists.forEach((list, which) =>
+    list.forEach(({ number }, at) => {
+      const { database } = sets[which]!;
+      const known = places[workOf[which]![at]!]!;
+      // Two records of one database may be of one work: the first stands for both.
+      if (!known.some((place) => place.database === database)) known.push({ database, number });
+    }),
+  );
+  return succeed(places.map((some) => ({ places: some })));
+}
+
+/** So many works drawn at random, the same ones whenever they are drawn from the same set. */
+export function drawWorks(works: readonly FoundWork[], size: number): FoundWork[] {
+  return drawRecords(
+    works.map((_, at) => at),
+    size,
+  ).map((at) => works[at]!);
+}
+
+/** The records of some works, each from the first database that has it; nothing at the place of one that cannot be had. */
+export async function fetchWorks(
+  works: readonly FoundWork[],
+  find: (database: string) => Connection,
+  stop: AbortSignal,
+): Promise<readonly (BibliographicRecord | undefined)[]> {
+  const records: (BibliographicRecord | undefined)[] = works.map(() => undefined);
+  const byDatabase = new Map<string, { readonly at: number; readonly number: number }[]>();
+  works.forEach(({ places: [first] }, at) => {
+    if (!first) return;
+    const list = byDatabase.get(first.database) ?? [];
+    list.push({ at, number: first.number });
+    byDatabase.set(first.database, list);
+  });
+  await Promise.all(
+    [...byDatabase].map(async ([database, list]) => {
+      const some = await fetchByNumbers(
+        find(database),
+        list.map(({ number }) => number),
+        stop,
+      );
+      list.forEach(({ at }, place) => (records[at] = some[place]));
+    }),
+  );
+  return records;
+}
