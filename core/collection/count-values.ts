@@ -8,58 +8,115 @@ export interface CountedValue {
   readonly records: number;
 }
 
-/** The keys of an index by what stands before their `=`. They never change, so they are sorted out once. */
-const KEYS_BY_NAME = new WeakMap<CollectionIndex, ReadonlyMap<string, readonly Key[]>>();
-interface Key {
-  readonly value: string;
-  readonly numbers: Uint32Array;
+/** The values of one kind of key: for each record the places of those that it has, one record behind the other. */
+interface ValueTable {
+  /** In the order of their letters. */
+  readonly values: readonly string[];
+  /** Where the places of each record begin; one more than there are records. */
+  readonly starts: Uint32Array;
+  readonly places: Uint32Array;
 }
 
-function listKeys(index: CollectionIndex, name: string): readonly Key[] {
-  let byName = KEYS_BY_NAME.get(index);
-  if (!byName) {
-    const lists = new Map<string, Key[]>();
-    for (const [key, numbers] of index.keys) {
-      const end = key.indexOf('=');
-      const found = lists.get(key.slice(0, end));
-      const entry = { value: key.slice(end + 1), numbers };
-      if (found) found.push(entry);
-      else lists.set(key.slice(0, end), [entry]);
-    }
-    KEYS_BY_NAME.set(index, lists);
-    byName = lists;
+/** The keys of an index by what stands before their `=`, and the tables made of them so far. */
+interface Tables {
+  readonly keys: ReadonlyMap<string, readonly string[]>;
+  readonly made: Map<string, ValueTable>;
+}
+
+/** An index never changes, so each table is made once, when it is first counted. */
+const TABLES = new WeakMap<CollectionIndex, Tables>();
+
+function findTable(index: CollectionIndex, name: string): ValueTable {
+  let tables = TABLES.get(index);
+  if (!tables) {
+    tables = { keys: sortOutKeys(index), made: new Map() };
+    TABLES.set(index, tables);
   }
-  return byName.get(name) ?? [];
+  let table = tables.made.get(name);
+  if (!table) {
+    table = createTable(index, tables.keys.get(name) ?? []);
+    tables.made.set(name, table);
+  }
+  return table;
 }
 
-/** Keys looked at between two looks at the clock. */
-const KEYS_BETWEEN = 256;
+function sortOutKeys(index: CollectionIndex): Map<string, string[]> {
+  const keys = new Map<string, string[]>();
+  for (const key of index.keys.keys()) {
+    const name = key.slice(0, key.indexOf('='));
+    const known = keys.get(name);
+    if (known) known.push(key);
+    else keys.set(name, [key]);
+  }
+  return keys;
+}
 
-/** How many records of a set stand under each key of a name, such as `type`: the key is `type=review`. */
+function createTable(index: CollectionIndex, unsorted: readonly string[]): ValueTable {
+  const keys = [...unsorted].sort();
+  const starts = new Uint32Array(index.size + 1);
+  for (const key of keys) for (const record of index.keys.get(key)!) starts[record + 1]!++;
+  for (let record = 0; record < index.size; record++) starts[record + 1]! += starts[record]!;
+  const places = new Uint32Array(starts[index.size]!);
+  const filled = starts.slice();
+  keys.forEach((key, place) => {
+    for (const record of index.keys.get(key)!) places[filled[record]!++] = place;
+  });
+  return { values: keys.map((key) => key.slice(key.indexOf('=') + 1)), starts, places };
+}
+
+/** Records looked at between two looks at the clock. */
+const RECORDS_BETWEEN = 2_048;
+
+/**
+ * The values of keys such as `type=review` that most records of a set have, for the name `type`: the most frequent
+ * first, equally frequent ones in the order of their letters, so many at most.
+ */
 export function countKeys(
   index: CollectionIndex,
   set: RecordSet,
   name: string,
   deadline: Deadline = NEVER,
+  most = Infinity,
 ): CountedValue[] {
-  const counted: CountedValue[] = [];
+  const { values, starts, places } = findTable(index, name);
+  const counts = new Uint32Array(values.length);
   let looked = 0;
-  for (const { value, numbers } of listKeys(index, name)) {
-    if (++looked % KEYS_BETWEEN === 0 && deadline()) break;
-    const records = countIn(set, numbers);
-    if (records > 0) counted.push({ value, records });
+  for (const record of set.list()) {
+    if (++looked % RECORDS_BETWEEN === 0 && deadline()) break;
+    for (let at = starts[record]!; at < starts[record + 1]!; at++) counts[places[at]!]!++;
   }
-  return sortCounted(counted);
+  return takeMost(values, counts, most);
+}
+
+/** The values with the greatest counts; the many that are met once are not sorted for the few that are shown. */
+function takeMost(values: readonly string[], counts: Uint32Array, most: number): CountedValue[] {
+  const least = findLeast(counts, most);
+  const taken: CountedValue[] = [];
+  const ties: CountedValue[] = [];
+  values.forEach((value, place) => {
+    const records = counts[place]!;
+    if (records > least) taken.push({ value, records });
+    else if (records === least && records > 0) ties.push({ value, records });
+  });
+  return [...sortCounted(taken), ...ties.slice(0, Math.max(0, most - taken.length))];
+}
+
+/** The count that the last of so many of the greatest has; 0 if all that occur are taken. */
+function findLeast(counts: Uint32Array, most: number): number {
+  const times = new Map<number, number>();
+  for (const count of counts) if (count > 0) times.set(count, (times.get(count) ?? 0) + 1);
+  let taken = 0;
+  for (const count of [...times.keys()].sort((a, b) => b - a)) {
+    taken += times.get(count)!;
+    if (taken >= most) return count;
+  }
+  return 0;
 }
 
 /** How many records of a set stand under one key. */
 export function countKey(index: CollectionIndex, set: RecordSet, key: string): number {
-  return countIn(set, index.keys.get(key) ?? new Uint32Array());
-}
-
-function countIn(set: RecordSet, numbers: Uint32Array): number {
   let records = 0;
-  for (const number of numbers) if (set.has(number)) records++;
+  for (const number of index.keys.get(key) ?? []) if (set.has(number)) records++;
   return records;
 }
 

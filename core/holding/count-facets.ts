@@ -20,7 +20,7 @@ interface FacetRow {
 
 /** A facet whose values are whole keys of the index. */
 const keyed = (name: string): FacetRow => ({
-  count: ({ evaluator }, set, deadline) => countKeys(evaluator.index, set, name, deadline),
+  count: ({ evaluator }, set, deadline) => countKeys(evaluator.index, set, name, deadline, MAX_FACET_VALUES),
   find: (value) => ({ kind: 'key', key: `${name}=${value}` }),
 });
 
@@ -33,7 +33,7 @@ const FACET_ROWS: Readonly<Record<FacetName, FacetRow>> = {
   languages: keyed('language'),
   headings: {
     count: ({ evaluator, vocabulary }, set, deadline) =>
-      countKeys(evaluator.index, set, 'heading', deadline).map(({ value, records }) => ({
+      countKeys(evaluator.index, set, 'heading', deadline, MAX_FACET_VALUES).map(({ value, records }) => ({
         // A key has no capitals; the thesaurus knows how the heading is written.
         value: vocabulary?.find(value)?.label ?? value,
         records,

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   RecordSet,
   buildIndex,
+  countKeys,
   createEvaluator,
   listSetWords,
   scoreWord,
@@ -73,6 +74,19 @@ describe('facets of a set', () => {
         for (const name of listLimitersOf('flag')) {
           const counted = facets.flags?.find(({ value }) => value === name)?.records ?? 0;
           expect(counted).toBe(count(({ keys }) => keys.includes(LIMITERS[name].key)));
+        }
+      }),
+    );
+  });
+
+  it('are the first of all values, however few are wanted', () => {
+    fc.assert(
+      fc.property(worlds, fc.nat(5), ({ documents, isIn }, most) => {
+        const set = chooseSome(documents.length, (at) => isIn[at] ?? false);
+        const index = buildIndex(documents);
+        for (const name of ['type', 'heading', 'keyword']) {
+          const all = countKeys(index, set, name);
+          expect(countKeys(index, set, name, NEVER, most)).toEqual(all.slice(0, most));
         }
       }),
     );

@@ -2,7 +2,8 @@ import { scoreWord } from '../collection';
 import type { QueryNode } from '../query';
 import type { BibliographicRecord } from '../record';
 import type { Vocabulary } from '../vocabulary';
-import { LEAST_FOUND, listCandidates, type Lesson } from './learn';
+import { LEAST_FOUND } from './count-phrases';
+import { listCandidates, type Lesson } from './learn';
 import { findAmong } from './places-in-record';
 
 /** Something by which records on topic and records off topic differ. */

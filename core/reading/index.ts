@@ -10,7 +10,8 @@ export {
 } from './filters';
 export { createJudgement, createJudgementFinder, listReasons } from './judgements';
 export type { FindJudgement } from './judgements';
-export { LEAST_FOUND, LESSONS, listCandidates, rankLearnt } from './learn';
+export { LEAST_FOUND } from './count-phrases';
+export { LESSONS, listCandidates, rankLearnt } from './learn';
 export type { Candidate, Learnt, Lesson } from './learn';
 export { PLACES, explainRecords, findAmong } from './places-in-record';
 export type { ConceptInRecord, Place, TermInRecord } from './places-in-record';

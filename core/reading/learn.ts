@@ -1,8 +1,8 @@
 import { scoreWord } from '../collection';
 import { build, createPattern, type QueryNode } from '../query';
-import { isStopWord } from '../question';
 import { nameAuthor, type BibliographicRecord } from '../record';
 import { foldLetters, splitWords } from '../text';
+import { LEAST_FOUND, countPhrases, type CountedText } from './count-phrases';
 
 /** What can be learnt from records. */
 export const LESSONS = ['words', 'headings', 'keywords', 'sources', 'names'] as const;
@@ -27,15 +27,12 @@ export interface Learnt extends Candidate {
   readonly ratio: number;
 }
 
-/** What fewer records have says nothing. */
-export const LEAST_FOUND = 2;
-/** The most words of a phrase that is learnt. */
-const LONGEST_PHRASE = 4;
+/** Among so many times the candidates that are wanted, parts of longer ones are looked for. */
+const PARTS_LOOKED_AT = 5;
 
 /**
- * What several of some records have of one kind, the most frequent first. Words and phrases of two to four words
- * come from titles, abstracts and keywords; a phrase begins and ends with a word that says something, and does
- * not reach over the end of a sentence.
+ * What several of some records have of one kind, the most frequent first: words and phrases (`countPhrases`),
+ * headings of a `vocabulary`, author keywords, sources or names.
  */
 export function listCandidates(
   records: readonly BibliographicRecord[],
@@ -43,73 +40,50 @@ export function listCandidates(
   most: number,
   vocabulary?: string,
 ): Candidate[] {
-  const counts = new Map<string, { found: number; text: string }>();
-  for (const record of records) {
-    for (const [key, text] of LISTERS[lesson](record)) {
-      const known = counts.get(key);
-      if (known) known.found++;
-      else counts.set(key, { found: 1, text });
-    }
-  }
-  const kept = [...counts.values()].filter(({ found }) => found >= LEAST_FOUND);
-  const longest = lesson === 'words' ? dropParts(kept) : kept;
-  return longest
-    .sort((a, b) => b.found - a.found || b.text.length - a.text.length || (a.text < b.text ? -1 : 1))
+  const counted = lesson === 'words' ? countPhrases(records) : countTexts(records.map(LISTERS[lesson]));
+  const sorted = counted.sort(
+    (a, b) => b.found - a.found || b.text.length - a.text.length || (a.text < b.text ? -1 : 1),
+  );
+  const kept = lesson === 'words' ? dropParts(sorted.slice(0, most * PARTS_LOOKED_AT)) : sorted;
+  return kept
     .slice(0, most)
     .map(({ text, found }) => ({ text, found, root: createRoot(lesson, text, vocabulary) }));
 }
 
 /** A word that is only met within one longer phrase says no more than the phrase. */
-function dropParts(
-  candidates: readonly { readonly found: number; readonly text: string }[],
-): { found: number; text: string }[] {
+function dropParts(candidates: readonly CountedText[]): CountedText[] {
   const byFound = new Map<number, string[]>();
-  for (const { found, text } of candidates) byFound.set(found, [...(byFound.get(found) ?? []), ` ${text} `]);
-  return candidates.filter(
-    ({ found, text }) =>
-      !(byFound.get(found) ?? []).some(
-        (other) => other.length > text.length + 2 && other.includes(` ${text} `),
-      ),
-  );
+  for (const { found, text } of candidates) {
+    const known = byFound.get(found);
+    if (known) known.push(` ${text} `);
+    else byFound.set(found, [` ${text} `]);
+  }
+  const isPart = ({ found, text }: CountedText): boolean =>
+    (byFound.get(found) ?? []).some((other) => other.length > text.length + 2 && other.includes(` ${text} `));
+  return candidates.filter((candidate) => !isPart(candidate));
 }
 
-type Listed = ReadonlyMap<string, string>;
-const LISTERS: Readonly<Record<Lesson, (record: BibliographicRecord) => Listed>> = {
-  words: ({ title, abstract, keywords }) => listPhrases([title, abstract, ...keywords]),
-  headings: ({ headings }) => listTexts(headings.map(({ label }) => label)),
-  keywords: ({ keywords }) => listTexts(keywords),
-  sources: ({ source }) => listTexts([source]),
-  names: ({ authors }) => listTexts(authors.map(nameAuthor)),
+const LISTERS: Readonly<
+  Record<Exclude<Lesson, 'words'>, (record: BibliographicRecord) => readonly string[]>
+> = {
+  headings: ({ headings }) => headings.map(({ label }) => label),
+  keywords: ({ keywords }) => keywords,
+  sources: ({ source }) => [source],
+  names: ({ authors }) => authors.map(nameAuthor),
 };
 
-function listTexts(texts: readonly string[]): Listed {
-  return new Map(texts.filter((text) => text !== '').map((text) => [foldLetters(text), text]));
-}
-
-/** All words and phrases of some texts, each once. */
-function listPhrases(texts: readonly string[]): Listed {
-  const found = new Map<string, string>();
-  for (const text of texts) {
-    let run: string[] = [];
-    let end = 0;
-    for (const word of splitWords(text)) {
-      if (/[.!?;:()]/.test(text.slice(end, word.start))) run = [];
-      end = word.end;
-      run = [...run.slice(1 - LONGEST_PHRASE), word.text];
-      if (!isTelling(word.text)) continue;
-      for (let length = 1; length <= run.length; length++) {
-        const words = run.slice(-length);
-        if (!isTelling(words[0] ?? '')) continue;
-        const phrase = words.join(' ');
-        found.set(phrase, phrase);
-      }
+/** How many lists have each text, whatever its capitals and accents; those of a single list are left out. */
+function countTexts(lists: readonly (readonly string[])[]): CountedText[] {
+  const counts = new Map<string, { found: number; text: string }>();
+  for (const list of lists)
+    for (const [key, text] of new Map(
+      list.filter((one) => one !== '').map((one) => [foldLetters(one), one]),
+    )) {
+      const known = counts.get(key);
+      if (known) known.found++;
+      else counts.set(key, { found: 1, text });
     }
-  }
-  return found;
-}
-
-function isTelling(word: string): boolean {
-  return word.length > 2 && !/^\d+$/.test(word) && !isStopWord(word);
+  return [...counts.values()].filter(({ found }) => found >= LEAST_FOUND);
 }
 
 function createRoot(lesson: Lesson, text: string, vocabulary: string | undefined): QueryNode {

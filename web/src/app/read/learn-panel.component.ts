@@ -39,6 +39,8 @@ const LESSON_NAMES: Readonly<Record<Lesson, string>> = {
 };
 /** So many candidates are counted in the whole database. */
 const COUNTED = 60;
+/** Learning from more would keep the page from answering; they are the first of the list. */
+const LEARNT_FROM = 500;
 /** So many are shown. */
 const SHOWN = 12;
 
@@ -132,11 +134,14 @@ export class LearnPanelComponent {
   });
   protected readonly sources = computed(() => [
     { id: 'on', name: `${this.onTopic().length} on topic` },
-    { id: 'here', name: `all ${this.records.loaded().length} here` },
+    { id: 'here', name: `all ${Math.min(LEARNT_FROM, this.records.loaded().length)} here` },
     ...(this.canTellApart() ? [{ id: 'apart', name: 'on against off' }] : []),
   ]);
   private readonly learntFrom = computed(() =>
-    this.from() === 'on' ? this.onTopic() : this.records.loaded().map(({ record }) => record),
+    (this.from() === 'on' ? this.onTopic() : this.records.loaded().map(({ record }) => record)).slice(
+      0,
+      LEARNT_FROM,
+    ),
   );
   protected readonly size = computed(() => this.learntFrom().length);
 
