@@ -151,6 +151,12 @@ async function main(): Promise<void> {
   await page.getByRole('button', { name: /^Heronsmere Life Index: [\d,]+ records/ }).click();
   await page.getByRole('dialog').getByRole('listitem').nth(9).waitFor();
   await page.screenshot({ path: `${folder}/records.png` });
+  await page.getByRole('link', { name: 'Read them all' }).click();
+  await page.getByRole('region', { name: 'The record' }).waitFor();
+  for (const key of ['y', 'y', 'n', 'y', 'u', 'y']) await page.keyboard.press(key);
+  await page.getByRole('radio', { name: '4 on topic' }).waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: `${folder}/read.png` });
   await open(page, '/projects');
   await page.screenshot({ path: `${folder}/projects.png` });
   const dark = await browser.newPage({

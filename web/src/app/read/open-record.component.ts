@@ -15,6 +15,7 @@ import type { SearchFilter } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
 import { LIMITERS } from '#core/limiter/index';
 import { VERDICTS, getConceptLetter, type Term, type Verdict } from '#core/project/index';
+import { nameTerm } from '#core/outline/index';
 import { build, printQuery, type QueryNode } from '#core/query/index';
 import { listReasons, type ConceptInRecord } from '#core/reading/index';
 import { nameAuthor } from '#core/record/index';
@@ -89,7 +90,7 @@ export class OpenRecordComponent {
       turn,
       isOnly: terms.length === 1,
       terms: terms.map(({ term, places }) => ({
-        text: term.text,
+        text: nameTerm(term.text, this.open.dialects()),
         places: places.length > 0 ? places.join(', ') : 'elsewhere in the record',
       })),
     })),
