@@ -28,6 +28,22 @@ test('limiters work end to end: in the string, as a ticked box, or said to be mi
   await expect(heronsmere.getByTestId('string')).not.toContainText('year:');
 });
 
+test('journals are offered from what the draft finds', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await page.getByRole('button', { name: '+ limiter' }).click();
+  const field = page.getByRole('dialog', { name: 'Limiters' }).getByLabel('Journals');
+  await field.pressSequentially('night eco');
+  await page.getByRole('option', { name: /^Annals of Night Ecology \d+$/ }).click();
+  await expect(field).toHaveValue('Annals of Night Ecology');
+  const before = await workbench.readGauge('Heronsmere Life Index');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(
+    page.getByRole('banner').locator('.chip', { hasText: 'in Annals of Night Ecology' }),
+  ).toBeVisible();
+  await expect.poll(() => workbench.readGauge('Heronsmere Life Index')).toBeLessThanOrEqual(before);
+});
+
 test('open access is a limiter where a database knows it, and said to be missing elsewhere', async ({
   page,
 }) => {

@@ -200,3 +200,53 @@ test('any number leads to its records: the drawer, then all of them, at an addre
   await page.goBack();
   await expect(page).toHaveURL(/\/topic/);
 });
+
+test('a catalogue that cannot sort or filter is read in its own order, and says so', async ({ page }) => {
+  const view = new ReadView(page);
+  await view.workbench.start();
+  await view.workbench.goTo('Databases');
+  await page.getByRole('checkbox', { name: 'Northern Union Catalogue' }).check();
+  await view.workbench.goTo('Read');
+  await page.getByRole('radio', { name: 'Northern Union Catalogue' }).click();
+  await expect(page.getByText('Northern Union Catalogue gives its records in its own order')).toBeVisible();
+  await expect(view.record).toBeVisible();
+  await expect(page.getByRole('button', { name: '+ filter' })).toHaveCount(0);
+  await expect(view.learn).toContainText('asked string by string');
+});
+
+test('several databases are read together, each work once, with where it stands', async ({ page }) => {
+  const view = new ReadView(page);
+  await view.start();
+  const sum = (await view.workbench.readGauges()).reduce((all, one) => all + one, 0);
+  await page.getByRole('radio', { name: 'all, each work once' }).click();
+  await expect(page.getByTestId('total')).toContainText('works');
+  const works = await view.readTotal();
+  expect(works).toBeLessThan(sum);
+  expect(works).toBeGreaterThanOrEqual(await view.workbench.readGauge('Heronsmere Life Index'));
+  await expect(view.record).toContainText('stands in');
+  await page.keyboard.press('y');
+  await expect(view.row(0).getByRole('img', { name: 'on topic' })).toBeVisible();
+});
+
+test('words that are marked in a record become a term, and a source can be read alone', async ({ page }) => {
+  const view = new ReadView(page);
+  await view.start();
+  await view.record
+    .locator('.abstract')
+    .first()
+    .click({ clickCount: 2, position: { x: 90, y: 10 } });
+  const offer = view.record.locator('.selected');
+  await expect(offer).toBeVisible();
+  const word = ((await offer.locator('.code').textContent()) ?? '').trim();
+  await offer.getByRole('button', { name: '+ B night light' }).click();
+  await view.workbench.goTo('Topic');
+  await expect(view.workbench.line('night light', word)).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: / }).click();
+  await view.workbench.goTo('Read');
+  await view.record.getByRole('button', { name: /^Read only what is in / }).click();
+  await expect(page.getByRole('button', { name: /^Remove the filter in / })).toBeVisible();
+  const left = await page.getByTestId('left').textContent();
+  await page.getByRole('button', { name: /^Remove the filter in / }).click();
+  await expect(page.getByTestId('left')).toHaveCount(0);
+  expect(left).toMatch(/^\d+ left$/);
+});

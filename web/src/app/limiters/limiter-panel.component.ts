@@ -8,9 +8,11 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { MatAutocomplete, MatAutocompleteTrigger } from '@angular/material/autocomplete';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import type { CountedValue } from '#core/collection/index';
 import type { Dialect } from '#core/dialect/index';
 import {
   LIMITERS,
@@ -21,6 +23,7 @@ import {
   type Limiters,
 } from '#core/limiter/index';
 import { DOCUMENT_TYPES, LANGUAGES } from '#core/record/index';
+import { foldLetters } from '#core/text/index';
 import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { CountComponent } from '../records/count.component';
 import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
@@ -32,6 +35,8 @@ import { NotInComponent } from './not-in.component';
 /** The spans that people are told to keep to, in years up to this one. */
 const SPANS = [5, 10, 15] as const;
 const OWN_YEARS = 'own';
+/** So many journals are offered at a time. */
+const OFFERED = 12;
 
 /** A value that can be ticked. */
 interface Choice {
@@ -57,6 +62,8 @@ interface Section {
   imports: [
     CountComponent,
     FIELD_PARTS,
+    MatAutocomplete,
+    MatAutocompleteTrigger,
     MatButton,
     MatCheckbox,
     MatRadioButton,
@@ -161,6 +168,28 @@ export class LimiterPanelComponent {
     if (span === OWN_YEARS) return;
     const from = span === 'any' ? undefined : this.thisYear - Number(span) + 1;
     this.changed.emit(withLimiter(this.limiters(), 'years', from === undefined ? undefined : { from }));
+  }
+
+  /** Journals of what the draft finds, fetched when the field is come to. */
+  private readonly known = signal<readonly CountedValue[]>([]);
+  /** What stands in the field of journals. */
+  protected readonly typed = signal('');
+  /** Those that have the word that is being typed, each with the whole field as it would be. */
+  protected readonly sources = computed(() => {
+    const names = this.typed().split(';');
+    const wanted = foldLetters((names.at(-1) ?? '').trim());
+    const before = names.slice(0, -1).map((name) => name.trim());
+    return this.known()
+      .filter(({ value }) => foldLetters(value).includes(wanted) && !before.includes(value))
+      .slice(0, OFFERED)
+      .map((one) => ({ ...one, text: [...before, one.value].join('; ') }));
+  });
+
+  protected loadSources(): void {
+    const dialect = this.dialect();
+    if (!dialect) return;
+    this.typed.set(this.limiters().sources?.join('; ') ?? '');
+    void this.counts.listSources(this.limiters(), dialect).then((known) => this.known.set(known));
   }
 
   /** Several names stand with semicolons between them. */
