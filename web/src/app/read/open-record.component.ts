@@ -19,8 +19,11 @@ import { nameTerm } from '#core/outline/index';
 import { build, printQuery, type QueryNode } from '#core/query/index';
 import { listReasons, type ConceptInRecord } from '#core/reading/index';
 import { nameAuthor } from '#core/record/index';
+import { splitWords } from '#core/text/index';
 import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
+import { formatNumber } from '../ui/number-format';
+import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 import { Messages } from '../ui/messages';
 import { TextFieldComponent } from '../ui/text-field.component';
@@ -40,6 +43,7 @@ const VERDICT_WORDS: Readonly<Record<Verdict, { readonly key: string; readonly n
   selector: 'app-open-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    IconComponent,
     MarkedTextComponent,
     MatButton,
     MatMenu,
@@ -109,11 +113,13 @@ export class OpenRecordComponent {
   ]);
   /** What else is known of it. */
   protected readonly facts = computed(() => {
-    const { doi, peerReviewed, isOpenAccess, hasFullText, references } = this.record();
+    const { doi, peerReviewed, isOpenAccess, hasFullText, fullText, references } = this.record();
     return [
       ...(peerReviewed === 'yes' ? ['peer-reviewed'] : []),
       ...(isOpenAccess ? ['open access'] : []),
-      ...(hasFullText ? ['full text'] : []),
+      ...(hasFullText
+        ? [fullText ? `full text of ${formatNumber(splitWords(fullText).length)} words` : 'full text']
+        : []),
       ...(references.length > 0 ? [`${references.length} references`] : []),
       ...(doi ? [`DOI ${doi}`] : []),
     ].join(' · ');
@@ -137,6 +143,28 @@ export class OpenRecordComponent {
     const isHere = selection && this.host.nativeElement.contains(selection.anchorNode);
     const text = isHere ? selection.toString().replace(/\s+/g, ' ').trim() : '';
     this.selected.set(text.length <= LONGEST_SELECTION ? text : '');
+  }
+
+  /** The match that was gone to last, from 0; none before the first. */
+  private readonly matchAt = linkedSignal<ListedRecord, number>({
+    source: this.listed,
+    computation: () => -1,
+  });
+  protected readonly matchWords = linkedSignal<ListedRecord, string>({
+    source: this.listed,
+    computation: () => '',
+  });
+
+  /** Brings the next match into sight, or the one before; after the last comes the first. */
+  protected goToMatch(by: 1 | -1): void {
+    const marks = [...this.host.nativeElement.querySelectorAll<HTMLElement>('mark')];
+    marks[this.matchAt()]?.classList.remove('at');
+    if (marks.length === 0) return this.matchWords.set('no match');
+    const next = (Math.max(this.matchAt() + by, by === 1 ? 0 : -1) + marks.length) % marks.length;
+    this.matchAt.set(next);
+    marks[next]?.classList.add('at');
+    marks[next]?.scrollIntoView({ block: 'center' });
+    this.matchWords.set(`match ${next + 1} of ${marks.length}`);
   }
 
   protected quote(text: string): string {

@@ -125,10 +125,10 @@ export class RecordDrawerComponent {
       .map((concept, place) => ({ owner: getHueClass(place), root: createConceptQuery(concept) })),
     { owner: 'draft-word', root: this.open.draft().parsed.root },
   ]);
-  /** Where all records of the string are read. */
+  /** Where all records of the string are read; nothing for a part of them, which no string says. */
   protected readonly address = computed(() => {
-    const { countKey, label, answer } = this.content();
-    if (!answer || answer.total === 0) return undefined;
+    const { countKey, label, answer, isPart } = this.content();
+    if (!answer || answer.total === 0 || isPart) return undefined;
     return { path: ['/p', this.open.project().id, 'read'], ...createStringAddress(countKey, label) };
   });
   protected readonly failure = computed(() => {

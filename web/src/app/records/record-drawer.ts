@@ -19,6 +19,8 @@ export interface DrawerContent {
   readonly amount?: Amount;
   readonly answer?: SearchAnswer;
   readonly problem?: Problem;
+  /** Only some of the string's records are meant: those that two strings do not share, for example. */
+  readonly isPart?: boolean;
 }
 
 /** What parts find together that may overlap, with the first records of all of them. */
@@ -66,13 +68,13 @@ export class RecordDrawer {
   /** Shows some records by their numbers: those that two strings do not share, for example. */
   showNumbers(countKey: CountKey, label: string, total: number, numbers: readonly number[]): void {
     this.opener = document.activeElement instanceof HTMLElement ? document.activeElement : undefined;
-    this.content.set({ countKey, label });
+    this.content.set({ countKey, label, isPart: true });
     const signal = this.replaceLoading();
     const connection = this.connections.find(countKey.database);
     void fetchByNumbers(connection, numbers.slice(0, FIRST_NUMBERS), signal).then((found) => {
       const records = found.filter((record) => record !== undefined);
       if (!signal.aborted)
-        this.content.set({ countKey, label, answer: { total, estimated: false, records } });
+        this.content.set({ countKey, label, isPart: true, answer: { total, estimated: false, records } });
     });
   }
 

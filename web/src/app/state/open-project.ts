@@ -2,6 +2,7 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { countDifferences, describeDifference } from '#core/compare/index';
 import { findDialect, preferPhraseWay, type Dialect } from '#core/dialect/index';
+import { listLimiters } from '#core/limiter/index';
 import { CHANGE_NAMES, createDraftQuery, type Change, type Project, type Variant } from '#core/project/index';
 import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { ProjectActions } from './project.actions';
@@ -35,6 +36,11 @@ export class OpenProject {
   readonly working = computed(() => this.project().working);
   readonly concepts = computed(() => this.working().concepts);
   readonly limiters = computed(() => this.working().limiters);
+  /** What numbers are limited to, to be said where they stand: `under 2000–2026`; empty without limiters. */
+  readonly underLimiters = computed(() => {
+    const words = listLimiters(this.limiters()).map(({ value }) => value);
+    return words.length > 0 ? `under ${words.join(', ')}` : '';
+  });
   readonly dialects = computed<Dialect[]>(() =>
     this.working().databases.flatMap((id) => this.findDialect(id) ?? []),
   );

@@ -18,6 +18,10 @@ import { findMatches, type QueryNode } from '#core/query/index';
       color: inherit;
       border-bottom: 2px solid var(--hue, var(--glaze));
     }
+    mark.at {
+      background: var(--hue, var(--glaze));
+      color: var(--paper);
+    }
   `,
 })
 export class MarkedTextComponent {
