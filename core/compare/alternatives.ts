@@ -1,3 +1,5 @@
+import { DIALECTS } from '../dialect';
+import { nameTerm } from '../outline';
 import { DOCUMENT_TYPES, LANGUAGES } from '../record';
 import { LIMITERS, listLimitersOf, type Limiters } from '../limiter';
 import { applyChange, tidyTerm, type Change, type Concept, type Project, type Term } from '../project';
@@ -117,7 +119,7 @@ export function listFieldChoices({ id, fields }: Concept): Alternative[] {
 function createTermPlace(concept: Concept, term: Term): SwapPlace {
   return {
     key: `term ${term.id}`,
-    words: `${concept.name}: ${term.text}`,
+    words: `${concept.name}: ${nameTerm(term.text, DIALECTS)}`,
     takesTyped: 'term',
     alternatives: listWordings(term).map(({ words, text }) => ({
       key: text,

@@ -7,7 +7,9 @@ import {
   type Amount,
   type Band,
 } from '../count';
+import { DIALECTS } from '../dialect';
 import { LIMITERS, LIMITER_NAMES, listLimiters, listLimitersOf } from '../limiter';
+import { nameTerm } from '../outline';
 import type { Change, Concept, Project, Purpose, Term } from '../project';
 import { parseQuery, printPattern, printQuery } from '../query';
 import { listFieldChoices } from './alternatives';
@@ -58,7 +60,7 @@ export function listProposals(
       .map(({ concept, term, from }) =>
         createProposal(
           `add ${concept} ${term.text}`,
-          `add ${term.text} to ${nameOf(concepts, concept)} (${from})`,
+          `add ${nameTerm(term.text, DIALECTS)} to ${nameOf(concepts, concept)} (${from})`,
           { kind: 'add-terms', concept, terms: [term] },
         ),
       ),

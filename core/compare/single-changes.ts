@@ -1,3 +1,5 @@
+import { DIALECTS } from '../dialect';
+import { nameTerm } from '../outline';
 import { createTermKey, type Concept, type SearchState, type Term } from '../project';
 import { isSameLimiters, listLimiters } from '../limiter';
 
@@ -81,9 +83,12 @@ function nameBlock({ name, text }: SearchState['blocks'][number]): string {
   return `@${name}: ${tidy(text)}`;
 }
 
+const nameDatabase = (id: string): string => DIALECTS.find((one) => one.id === id)?.name ?? id;
+
 /** A term as it is told: with the databases that it is meant for, if not all. */
-function nameTerm({ text, databases }: Term): string {
-  return databases ? `${text} (only in ${databases.join(', ')})` : text;
+function describeTerm({ text, databases }: Term): string {
+  const name = nameTerm(text, DIALECTS);
+  return databases ? `${name} (only in ${databases.map(nameDatabase).join(', ')})` : name;
 }
 
 function listTermChanges(from: SearchState, before: Concept, after: Concept): SingleChange[] {
@@ -99,13 +104,13 @@ function listTermChanges(from: SearchState, before: Concept, after: Concept): Si
   const changes: SingleChange[] = [
     ...added.map(([, term]): SingleChange => ({
       sign: 'added',
-      words: `${nameTerm(term)} to ${after.name}`,
+      words: `${describeTerm(term)} to ${after.name}`,
       kind: 'term',
       state: withConcept({ ...before, terms: [...before.terms, term] }),
     })),
     ...removed.map(([, term]): SingleChange => ({
       sign: 'taken out',
-      words: `${nameTerm(term)} of ${before.name}`,
+      words: `${describeTerm(term)} of ${before.name}`,
       kind: 'term',
       state: withConcept({ ...before, terms: before.terms.filter((other) => other !== term) }),
     })),

@@ -130,7 +130,7 @@ export class OpenRecordComponent {
     const term: Term = { id: this.open.createId(), text, off: false, source: 'record' };
     this.open.change({ kind: 'add-terms', concept, terms: [term] });
     const name = this.concepts().find(({ id }) => id === concept)?.name ?? '';
-    this.messages.show(`${text} added to ${name}`, () => this.open.undo());
+    this.messages.show(`${nameTerm(text, this.open.dialects())} added to ${name}`, () => this.open.undo());
   }
 
   /** Words that are marked in the record with the pointer or by keys, to be taken as a term. */

@@ -191,7 +191,7 @@ export class SuggestionPanelComponent {
     this.held.set(undefined);
   }
 
-  protected take({ text, source, language, replaces }: Suggestion, event?: Event): void {
+  protected take({ label, text, source, language, replaces }: Suggestion, event?: Event): void {
     if (event?.target instanceof HTMLElement) this.focusBeside(event.target);
     const term: Term = {
       id: this.open.createId(),
@@ -205,13 +205,13 @@ export class SuggestionPanelComponent {
         ? { kind: 'add-terms', concept: this.concept().id, terms: [term] }
         : { kind: 'replace-term', id: replaces, terms: [term] },
     );
-    void this.announcer.announce(`${text} added to ${this.concept().name}`);
+    void this.announcer.announce(`${label ?? text} added to ${this.concept().name}`);
   }
 
-  protected dismiss({ key, text }: Suggestion, event?: Event): void {
+  protected dismiss({ key, text, label }: Suggestion, event?: Event): void {
     if (event?.target instanceof HTMLElement) this.focusBeside(event.target);
     this.open.change({ kind: 'dismiss-suggestion', concept: this.concept().id, key });
-    void this.announcer.announce(`${text} dismissed`);
+    void this.announcer.announce(`${label ?? text} dismissed`);
   }
 
   protected takeKey(event: KeyboardEvent, suggestion: Suggestion): void {
