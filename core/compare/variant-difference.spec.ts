@@ -41,7 +41,7 @@ describe('what changed from one state to another', () => {
     });
     expect(compare(make({ ...bats, terms: [first, { ...second, databases: ['gantry'] }] }))).toEqual({
       ...none,
-      added: ['bats (only in gantry) to Bats'],
+      added: ['bats (only in Gantry Engineering Abstracts) to Bats'],
       removed: ['bats of Bats'],
     });
   });
