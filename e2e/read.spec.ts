@@ -250,3 +250,45 @@ test('words that are marked in a record become a term, and a source can be read 
   await expect(page.getByTestId('left')).toHaveCount(0);
   expect(left).toMatch(/^\d+ left$/);
 });
+
+test('what a database that is searched by hand exported is read here, and broken records are listed', async ({
+  page,
+}) => {
+  const view = new ReadView(page);
+  await view.workbench.start();
+  await view.workbench.goTo('Databases');
+  await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Code', { exact: true }).fill('paperbark');
+  await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
+  await form.getByRole('button', { name: 'Add and search it' }).click();
+  await view.workbench.goTo('Read');
+  await page.getByRole('radio', { name: 'Paperbark Index' }).click();
+  await page.getByRole('button', { name: 'Read an exported file…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add your own records' });
+  const record = (title: string, year: number): string =>
+    `TY  - JOUR\nTI  - ${title}\nAU  - Ode, Anna\nPY  - ${year}\nAB  - Bats under street lamps.\nER  - \n\n`;
+  const ris =
+    record('Bats at lit verges', 2020) + 'TY  - JOUR\nAU  - Nobody, N\nER  - \n\n' + record('Lamps', 2021);
+  await dialog
+    .locator('input[type=file]')
+    .setInputFiles({
+      name: 'export.ris',
+      mimeType: 'application/x-research-info-systems',
+      buffer: Buffer.from(ris),
+    });
+  await expect(dialog.getByLabel('Name')).toHaveValue(/^results of the draft in Paperbark Index, \d{4}-/);
+  await dialog.getByRole('button', { name: /^Take/ }).click();
+  await expect(dialog).toContainText('2 records were taken in');
+  await expect(dialog.getByRole('table', { name: 'Records that were left out' })).toContainText('export.ris');
+  await dialog.getByRole('button', { name: 'Read them' }).click();
+  await expect(view.record).toBeVisible();
+  expect(await view.readTotal()).toBe(2);
+  await expect(view.record.getByRole('region', { name: 'Why it is here' })).toContainText('bats');
+  // It stays, and is filtered like any other set.
+  await view.workbench.waitUntilSaved();
+  await page.reload();
+  await expect.poll(() => view.readTotal()).toBe(2);
+  const panel = await view.openFilters('years');
+  await expect(panel).toContainText('2020 to 2021');
+});

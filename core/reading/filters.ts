@@ -108,7 +108,7 @@ function addLimiter({ facet, values }: SearchFilter, limiters: Limiters): Limite
 }
 
 /** What filters mean as a part of a query; nothing for what only a list of results can tell, such as a missing abstract. */
-export function writeAsQuery(
+function writeAsQuery(
   { facet, values }: SearchFilter,
   vocabulary: string | undefined,
 ): QueryNode | undefined {

@@ -33,7 +33,7 @@ const DIALECT_ROOMS = ['profile', 'write', 'read', 'history', 'form', 'learn'];
 
 const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'read', 'databases'];
 /** Pieces that several views show, the lowest first. */
-const PIECES = ['records', 'limiters', 'terms', 'freezing'];
+const PIECES = ['records', 'limiters', 'terms', 'freezing', 'own-records'];
 const BELOW_VIEWS = ['words', 'ui', 'data', 'state', 'counting', ...PIECES];
 
 /** What each folder of the web application may import, beside itself and the core. */

@@ -16,7 +16,10 @@ import { AskedCounts } from '../counting/asked-counts';
 import { ConfirmedServers } from '../data/connections/sru/confirmed-servers';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
-import { CollectionDialogComponent, type CollectionDialogData } from './collection-dialog.component';
+import {
+  CollectionDialogComponent,
+  type CollectionDialogData,
+} from '../own-records/collection-dialog.component';
 import { DialectDialogComponent, type DialectDialogData } from './dialect-dialog.component';
 import {
   describeConnection,

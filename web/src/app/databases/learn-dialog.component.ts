@@ -77,7 +77,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
       <button mat-flat-button type="button" [disabled]="!lesson()" (click)="take()">Go on in the form</button>
     </mat-dialog-actions>
   `,
-  styleUrl: './dialog.scss',
+  styleUrl: '../ui/dialog-tables.scss',
 })
 export class LearnDialogComponent {
   private readonly dialog = inject<MatDialogRef<LearnDialogComponent, Dialect>>(MatDialogRef);

@@ -1,3 +1,4 @@
+import { createCode } from '../own-records/create-code';
 import type { SruExplanation } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
 
@@ -15,7 +16,7 @@ export function createServerDialect(
   const unmarked = cql.fields.unmarked.filter((field) => field in codes);
   const hasSubjects = 'heading' in codes;
   const { headings, ...rest } = cql;
-  const id = createShortName(title || host);
+  const id = createCode(title || host);
   return {
     ...rest,
     id,
@@ -33,16 +34,4 @@ export function createServerDialect(
     },
     ...(headings && hasSubjects && { headings: { ...headings, vocabulary: id } }),
   };
-}
-
-/** A short name from a name: small letters, digits and hyphens. */
-export function createShortName(name: string): string {
-  const plain = name
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^[^a-z]+|-+$/g, '')
-    .slice(0, 39);
-  return plain === '' ? 'database' : plain;
 }

@@ -67,7 +67,7 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
       </button>
     </mat-dialog-actions>
   `,
-  styleUrl: './dialog.scss',
+  styleUrl: '../ui/dialog-tables.scss',
 })
 export class SruDialogComponent {
   private readonly confirmed = inject(ConfirmedServers);

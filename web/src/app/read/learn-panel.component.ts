@@ -80,15 +80,18 @@ export class LearnPanelComponent {
     label: LESSON_NAMES[id],
   }));
   protected readonly lesson = signal<Lesson>('words');
+  /** The records that are here. Of several databases together, those of the one whose counts they are held against. */
+  private readonly here = computed(() => {
+    const id = this.subject.dialect()?.id ?? '';
+    return this.records.loaded().filter(({ databases }) => databases.length === 0 || databases.includes(id));
+  });
   private readonly onTopic = computed(() =>
-    this.records
-      .loaded()
+    this.here()
       .filter(({ judgement }) => judgement?.verdict === 'on')
       .map(({ record }) => record),
   );
   private readonly offTopic = computed(() =>
-    this.records
-      .loaded()
+    this.here()
       .filter(({ judgement }) => judgement?.verdict === 'off')
       .map(({ record }) => record),
   );
@@ -134,14 +137,11 @@ export class LearnPanelComponent {
   });
   protected readonly sources = computed(() => [
     { id: 'on', name: `${this.onTopic().length} on topic` },
-    { id: 'here', name: `all ${Math.min(LEARNT_FROM, this.records.loaded().length)} here` },
+    { id: 'here', name: `all ${Math.min(LEARNT_FROM, this.here().length)} here` },
     ...(this.canTellApart() ? [{ id: 'apart', name: 'on against off' }] : []),
   ]);
   private readonly learntFrom = computed(() =>
-    (this.from() === 'on' ? this.onTopic() : this.records.loaded().map(({ record }) => record)).slice(
-      0,
-      LEARNT_FROM,
-    ),
+    (this.from() === 'on' ? this.onTopic() : this.here().map(({ record }) => record)).slice(0, LEARNT_FROM),
   );
   protected readonly size = computed(() => this.learntFrom().length);
 

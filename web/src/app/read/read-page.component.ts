@@ -9,11 +9,13 @@ import {
   viewChild,
 } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
+import { Router } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { SORTS, type SearchFilter, type Sort } from '#core/contract/index';
 import { describeInFull } from '#core/problem/index';
-import type { Judgement, Verdict } from '#core/project/index';
+import { build, printQuery } from '#core/query/index';
+import type { Judgement, OwnDatabase, Verdict } from '#core/project/index';
 import {
   createJudgement,
   explainRecords,
@@ -21,10 +23,14 @@ import {
   moveToQuery,
   type ConceptInRecord,
 } from '#core/reading/index';
-import type { BibliographicRecord } from '#core/record/index';
+import { DOCUMENT_TYPES, type BibliographicRecord } from '#core/record/index';
 import { shortenName } from '#core/text/index';
+import { writeMoment } from '../data/clock-and-ids';
+import type { CollectionDialogData } from '../own-records/collection-dialog.component';
+import { createStringAddress } from '../records/read-address';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
+import { Dialogs } from '../ui/dialogs';
 import { Messages } from '../ui/messages';
 import { formatNumber } from '../ui/number-format';
 import { FilterBarComponent } from './filter-bar.component';
@@ -40,6 +46,10 @@ const SORT_NAMES: Readonly<Record<Sort, string>> = {
   newest: 'newest first',
   oldest: 'oldest first',
 };
+/** The longest name that a collection can have. */
+const LONGEST_NAME = 100;
+/** Finds all records of a collection of one's own: each is of some type. */
+const EVERY_RECORD = printQuery(build.or(...DOCUMENT_TYPES.map((type) => build.value('type', type))));
 /** So many records are drawn, and so many more each time. */
 const SAMPLE = 30;
 /** What takes letters or has keys of its own. */
@@ -74,6 +84,8 @@ export class ReadPageComponent {
   private readonly open = inject(OpenProject);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly messages = inject(Messages);
+  private readonly dialogs = inject(Dialogs);
+  private readonly router = inject(Router);
   private readonly list = viewChild(RecordListComponent);
 
   protected readonly format = formatNumber;
@@ -98,29 +110,18 @@ export class ReadPageComponent {
     const problem = this.records.problem();
     return problem && describeInFull(problem);
   });
-  /** Why each record that was looked at is here; told once for each, some at a time. */
-  private readonly told = new Map<BibliographicRecord, readonly ConceptInRecord[]>();
-  private readonly toldFor = computed(() => ({
-    concepts: this.subject.concepts(),
-    vocabulary: this.subject.vocabulary(),
-    database: this.subject.dialect()?.id ?? '',
-  }));
-  protected readonly explain = computed(() => {
-    const { concepts, vocabulary, database } = this.toldFor();
-    this.told.clear();
-    return (records: readonly BibliographicRecord[]): void => {
-      const fresh = records.filter((record) => !this.told.has(record));
-      if (fresh.length === 0) return;
-      explainRecords(fresh, concepts, database, vocabulary).forEach((why, at) =>
-        this.told.set(fresh[at]!, why),
-      );
-    };
-  });
+  /** Why each record that was looked at is here: told once for each, for as long as the concepts are the same. */
   protected readonly whyHere = computed(() => {
-    const explain = this.explain();
+    const concepts = this.subject.concepts();
+    const vocabulary = this.subject.vocabulary();
+    const database = this.subject.dialect()?.id ?? '';
+    const told = new WeakMap<BibliographicRecord, readonly ConceptInRecord[]>();
     return (record: BibliographicRecord): readonly ConceptInRecord[] => {
-      explain([record]);
-      return this.told.get(record) ?? [];
+      const known = told.get(record);
+      if (known) return known;
+      const [why = []] = explainRecords([record], concepts, database, vocabulary);
+      told.set(record, why);
+      return why;
     };
   });
   private readonly judged = computed(() => {
@@ -159,36 +160,44 @@ export class ReadPageComponent {
     this.subject.go({ at: next === 0 ? null : next }, false);
   }
 
-  protected judge(verdict: Verdict | undefined, reason?: string): void {
-    const listed = this.current();
-    if (!listed) return;
-    const { key, record, judgement } = listed;
-    const isTakenBack =
-      verdict !== undefined && judgement?.verdict === verdict && reason === judgement.reason;
-    this.open.change({
-      kind: 'judge-record',
-      record: key,
-      judgement: verdict && !isTakenBack ? createJudgement(record, verdict, reason) : undefined,
-    });
-  }
-
   /** The databases that a work was found in, where several were asked. */
   protected nameDatabases(ids: readonly string[]): string {
     return this.subject.isTogether() ? ids.map((id) => this.open.findDialect(id)?.name ?? id).join(', ') : '';
+  }
+
+  /** A verdict that holds already is taken back; another one is given, and the list goes on. */
+  protected press(verdict: Verdict): void {
+    if (this.current()?.judgement?.verdict === verdict) this.keepJudgement(undefined);
+    else this.judgeAndGoOn(verdict);
+  }
+
+  /** Says why the record was judged so. */
+  protected giveReason(reason: string): void {
+    const verdict = this.current()?.judgement?.verdict;
+    if (verdict) this.keepJudgement(verdict, reason.trim());
   }
 
   /** Judges the record that is open and goes on to the next. */
   protected judgeAndGoOn(verdict: Verdict): void {
     const listed = this.current();
     if (!listed) return;
-    if (listed.judgement?.verdict !== verdict)
-      this.open.change({
-        kind: 'judge-record',
-        record: listed.key,
-        judgement: createJudgement(listed.record, verdict),
-      });
+    if (listed.judgement?.verdict !== verdict) this.keepJudgement(verdict);
     void this.announcer.announce(`${VERDICT_NAMES[verdict]}: ${listed.record.title}`);
     this.look(this.at() + 1);
+  }
+
+  /** A work has one judgement: where it was judged in another database, that one changes. */
+  private keepJudgement(verdict: Verdict | undefined, reason?: string): void {
+    const listed = this.current();
+    if (!listed) return;
+    const { judgements } = this.open.project();
+    const [key = listed.key] =
+      Object.entries(judgements).find(([, judgement]) => judgement === listed.judgement) ?? [];
+    this.open.change({
+      kind: 'judge-record',
+      record: key,
+      judgement: verdict && createJudgement(listed.record, verdict, reason),
+    });
   }
 
   /** Keys of the list, where no text is typed and nothing else takes them. */
@@ -222,6 +231,31 @@ export class ReadPageComponent {
 
   protected leaveSample(): void {
     this.subject.go({ sample: null, at: null });
+  }
+
+  /** Takes in what a database exported for this set, and reads it: as records of one's own, kept on this machine. */
+  protected readExport(): void {
+    const dialect = this.subject.dialect();
+    if (!dialect) return;
+    const label = `results of ${this.subject.label()} in ${dialect.name}, ${writeMoment(this.open.now()).slice(0, 10)}`;
+    void import('../own-records/collection-dialog.component').then(({ CollectionDialogComponent }) =>
+      this.dialogs
+        .open<InstanceType<typeof CollectionDialogComponent>, CollectionDialogData, OwnDatabase>(
+          CollectionDialogComponent,
+          { data: { name: label.slice(0, LONGEST_NAME), useWords: 'Read them' }, width: 640 },
+        )
+        .afterClosed()
+        .subscribe((database) => {
+          if (database) this.readCollection(database, label);
+        }),
+    );
+  }
+
+  private readCollection(database: OwnDatabase, label: string): void {
+    this.open.change({ kind: 'keep-own-database', database });
+    const countKey = { database: database.dialect.id, string: EVERY_RECORD, sentLimiters: {} };
+    const { queryParams, fragment } = createStringAddress(countKey, label);
+    void this.router.navigate([], { queryParams, fragment });
   }
 
   protected addFilter(filter: SearchFilter): void {

@@ -16,6 +16,10 @@ import { createOwnRecords } from './own-records';
 /** The database that more files are for; a new one if there is none. */
 export interface CollectionDialogData {
   readonly database?: OwnDatabase;
+  /** What a new one is to be called, unless the person says otherwise. */
+  readonly name?: string;
+  /** What the button says that uses it, such as “Read them”. */
+  readonly useWords?: string;
 }
 
 const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
@@ -30,16 +34,18 @@ const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DIALOG_PARTS, MatProgressBar, FileButtonComponent, TextFieldComponent],
   templateUrl: './collection-dialog.component.html',
-  styleUrl: './dialog.scss',
+  styleUrl: '../ui/dialog-tables.scss',
 })
 export class CollectionDialogComponent {
   private readonly open = inject(OpenProject);
   private readonly client = inject(COLLECTION_CLIENT);
   private readonly repository = inject(COLLECTION_REPOSITORY);
   private readonly dialog = inject<MatDialogRef<CollectionDialogComponent, OwnDatabase>>(MatDialogRef);
-  protected readonly database = inject<CollectionDialogData>(MAT_DIALOG_DATA).database;
+  private readonly data = inject<CollectionDialogData>(MAT_DIALOG_DATA);
+  protected readonly database = this.data.database;
 
-  protected readonly name = signal(this.database?.dialect.name ?? '');
+  protected readonly useWords = this.data.useWords ?? (this.database ? 'Good' : 'Search it in this project');
+  protected readonly name = signal(this.database?.dialect.name ?? this.data.name ?? '');
   protected readonly files = signal<readonly File[]>([]);
   protected readonly known = signal<readonly OwnCollection[]>([]);
   protected readonly progress = signal<ImportProgress | undefined>(undefined);

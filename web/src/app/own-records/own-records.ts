@@ -1,17 +1,17 @@
 import type { OwnCollection } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
 import type { OwnDatabase } from '#core/project/index';
-import { createShortName } from './server-dialect';
+import { createCode } from './create-code';
 
-/** A collection of imported records as a database: searched in Ewer's own words, under a short name that is free. */
+/** A collection of imported records as a database: searched in Ewer's own words, under a code that is free. */
 export function createOwnRecords(
   base: Dialect,
   { id, name, files }: OwnCollection,
-  isTaken: (shortName: string) => boolean,
+  isTaken: (code: string) => boolean,
 ): OwnDatabase {
-  const short = createShortName(name);
-  let free = short;
-  for (let number = 2; isTaken(free); number++) free = `${short.slice(0, 36)}-${number}`;
+  const code = createCode(name);
+  let free = code;
+  for (let number = 2; isTaken(free); number++) free = `${code.slice(0, 36)}-${number}`;
   return {
     dialect: {
       ...base,
