@@ -1,22 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { BibliographicRecord } from '../record';
+import { createTestRecord } from '../testing/records';
 import { listSeparators } from './index';
 
-const titled = (title: string): BibliographicRecord => ({
-  id: title,
-  title,
-  abstract: '',
-  keywords: [],
-  headings: [],
-  authors: [],
-  source: '',
-  type: 'article',
-  language: 'en',
-  peerReviewed: 'yes',
-  hasFullText: false,
-  entered: '2026-01',
-  references: [],
-});
+const titled = (title: string): BibliographicRecord => createTestRecord({ title });
 const on = ['under', 'and', 'of', 'near', 'with', 'in', 'at', 'for'].map((word, at) =>
   titled(at < 7 ? `bats ${word} lamps` : `${word} lamps`),
 );

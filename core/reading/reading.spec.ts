@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Concept, Term } from '../project';
 import { build, createPattern, printQuery } from '../query';
 import type { BibliographicRecord } from '../record';
+import { createTestRecord } from '../testing/records';
 import { splitWords } from '../text';
 import { createVocabulary } from '../vocabulary';
 import {
@@ -16,22 +17,6 @@ import {
   rankLearnt,
 } from './index';
 
-const createRecord = (parts: Partial<BibliographicRecord>): BibliographicRecord => ({
-  id: 'r',
-  title: '',
-  abstract: '',
-  keywords: [],
-  headings: [],
-  authors: [],
-  source: '',
-  type: 'article',
-  language: 'en',
-  peerReviewed: 'yes',
-  hasFullText: false,
-  entered: '2026-01',
-  references: [],
-  ...parts,
-});
 const createConcept = (name: string, texts: readonly string[], parts: Partial<Concept> = {}): Concept => ({
   id: name,
   name,
@@ -47,7 +32,7 @@ const told = (record: BibliographicRecord, concepts: readonly Concept[]) =>
   }));
 
 describe('why a record is here', () => {
-  const record = createRecord({
+  const record = createTestRecord({
     title: 'Commuting bats avoid lit verges',
     abstract: 'Street lamps keep pipistrelles away. Lamps were dimmed.',
     keywords: ['street lighting'],
@@ -106,7 +91,7 @@ describe('why a record is here', () => {
     fc.assert(
       fc.property(records, fc.array(word, { minLength: 1, maxLength: 3 }), (list, words) => {
         const all = list.map(({ title, abstract, keyword }) =>
-          createRecord({ title, abstract, keywords: keyword === '' ? [] : [keyword] }),
+          createTestRecord({ title, abstract, keywords: keyword === '' ? [] : [keyword] }),
         );
         const concept = createConcept('c', words);
         explainRecords(all, [concept], 'heronsmere').forEach(([met], at) => {
@@ -128,7 +113,12 @@ describe('why a record is here', () => {
 
 describe('judgements', () => {
   const authors = [{ given: 'A', family: 'Ode' }];
-  const record = createRecord({ title: 'Bats and lamps at night', year: 2020, authors, doi: '10.5555/a.1' });
+  const record = createTestRecord({
+    title: 'Bats and lamps at night',
+    year: 2020,
+    authors,
+    doi: '10.5555/a.1',
+  });
 
   it('hold for the same work in another database', () => {
     const find = createJudgementFinder({ 'heronsmere 1': createJudgement(record, 'on', 'field study') });
@@ -159,20 +149,20 @@ describe('judgements', () => {
 
 describe('what is learnt from records', () => {
   const records = [
-    createRecord({
+    createTestRecord({
       title: 'Part-night lighting and bats',
       abstract: 'Part-night lighting of lit verges. The bats flew.',
       keywords: ['lit verge'],
       source: 'Lantern Studies',
       authors: [{ given: 'I', family: 'Sorley' }],
     }),
-    createRecord({
+    createTestRecord({
       title: 'Bats under part-night lighting',
       headings: [{ label: 'Chiroptera' }],
       source: 'Lantern Studies',
       authors: [{ given: 'I', family: 'Sorley' }],
     }),
-    createRecord({ title: 'Moths of the night', headings: [{ label: 'Chiroptera' }] }),
+    createTestRecord({ title: 'Moths of the night', headings: [{ label: 'Chiroptera' }] }),
   ];
   const texts = (lesson: (typeof LESSONS)[number]) =>
     listCandidates(records, lesson, 9).map(({ text, found }) => `${text} ${found}`);
@@ -196,7 +186,7 @@ describe('what is learnt from records', () => {
     const title = fc.array(word, { minLength: 1, maxLength: 6 }).map((words) => words.join(' '));
     fc.assert(
       fc.property(fc.array(title, { minLength: 2, maxLength: 6 }), (titles) => {
-        const all = titles.map((one) => createRecord({ title: one }));
+        const all = titles.map((one) => createTestRecord({ title: one }));
         for (const { text, found, root } of listCandidates(all, 'words', 50)) {
           const wanted = titles.filter((one) => ` ${one} `.includes(` ${text} `)).length;
           expect(found).toBe(wanted);

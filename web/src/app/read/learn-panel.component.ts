@@ -24,7 +24,7 @@ import { readCount } from '../counting/read-count';
 import { CountComponent } from '../records/count.component';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
-import { getHueClass } from '../ui/hues';
+import { ConceptLetterComponent } from '../ui/concept-letter.component';
 import { Messages } from '../ui/messages';
 import { createStringAddress } from '../records/read-address';
 import { ReadRecords } from './read-records';
@@ -59,7 +59,7 @@ interface LearntRow {
 @Component({
   selector: 'app-learn-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, MatButton, RouterLink],
+  imports: [ChoiceRowComponent, ConceptLetterComponent, CountComponent, MatButton, RouterLink],
   templateUrl: './learn-panel.component.html',
   styleUrl: './learn-panel.component.scss',
   host: { role: 'complementary', 'aria-label': 'What the records teach' },
@@ -72,8 +72,6 @@ export class LearnPanelComponent {
   private readonly messages = inject(Messages);
 
   protected readonly least = LEAST_FOUND;
-  protected readonly hueOf = getHueClass;
-  protected readonly letterOf = getConceptLetter;
   protected readonly lessons = LESSONS.map((id) => ({
     id,
     name: LESSON_NAMES[id].split(' ').at(-1) ?? id,
@@ -213,8 +211,7 @@ export class LearnPanelComponent {
     return {
       row,
       query: printQuery(row.learnt.root),
-      letter: getConceptLetter(this.concepts().indexOf(concept)),
-      hue: getHueClass(this.concepts().indexOf(concept)),
+      place: this.concepts().indexOf(concept),
       lines: this.open.dialects().map((dialect) => ({
         dialect,
         name: shortenName(dialect),

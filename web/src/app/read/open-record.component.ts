@@ -14,14 +14,15 @@ import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/m
 import type { SearchFilter } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
 import { LIMITERS } from '#core/limiter/index';
-import { VERDICTS, getConceptLetter, type Term, type Verdict } from '#core/project/index';
+import { getConceptLetter, type Term, type Verdict } from '#core/project/index';
 import { nameTerm } from '#core/outline/index';
 import { build, printQuery, type QueryNode } from '#core/query/index';
 import { listReasons, type ConceptInRecord } from '#core/reading/index';
 import { nameAuthor } from '#core/record/index';
 import { splitWords } from '#core/text/index';
+import { VERDICT_ROWS } from '../records/verdicts';
 import { OpenProject } from '../state/open-project';
-import { getHueClass } from '../ui/hues';
+import { ConceptLetterComponent } from '../ui/concept-letter.component';
 import { formatNumber } from '../ui/number-format';
 import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
@@ -32,17 +33,12 @@ import type { ListedRecord } from './read-records';
 /** More letters than this are no term. */
 const LONGEST_SELECTION = 80;
 
-const VERDICT_WORDS: Readonly<Record<Verdict, { readonly key: string; readonly name: string }>> = {
-  on: { key: 'Y', name: 'on topic' },
-  off: { key: 'N', name: 'off topic' },
-  unsure: { key: 'U', name: 'not sure' },
-};
-
 /** One record: what it says, why it is here, and what it is judged to be. */
 @Component({
   selector: 'app-open-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    ConceptLetterComponent,
     IconComponent,
     MarkedTextComponent,
     MatButton,
@@ -75,8 +71,7 @@ export class OpenRecordComponent {
   readonly reasoned = output<string>();
 
   protected readonly letterOf = getConceptLetter;
-  protected readonly hueOf = getHueClass;
-  protected readonly verdicts = VERDICTS.map((id) => ({ id, ...VERDICT_WORDS[id] }));
+  protected readonly verdicts = VERDICT_ROWS;
   protected readonly record = computed(() => this.listed().record);
   protected readonly concepts = computed(() => this.open.concepts());
   protected readonly reasons = computed(() => listReasons(this.open.project().judgements).slice(0, 6));

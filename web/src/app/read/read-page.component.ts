@@ -28,6 +28,7 @@ import { shortenName } from '#core/text/index';
 import { writeMoment } from '../data/clock-and-ids';
 import type { CollectionDialogData } from '../own-records/collection-dialog.component';
 import { createStringAddress } from '../records/read-address';
+import { VERDICT_ROWS, findVerdict } from '../records/verdicts';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { Dialogs } from '../ui/dialogs';
@@ -55,7 +56,6 @@ const SAMPLE = 30;
 /** What takes letters or has keys of its own. */
 const KEYS_ELSEWHERE =
   'input, textarea, [contenteditable], [role="combobox"], [role="slider"], .cdk-overlay-container';
-const VERDICT_KEYS: Readonly<Record<string, Verdict>> = { y: 'on', n: 'off', u: 'unsure' };
 
 /** What a set holds: the list, the record that is open, and what can be learnt from them. */
 @Component({
@@ -182,7 +182,9 @@ export class ReadPageComponent {
     const listed = this.current();
     if (!listed) return;
     if (listed.judgement?.verdict !== verdict) this.keepJudgement(verdict);
-    void this.announcer.announce(`${VERDICT_NAMES[verdict]}: ${listed.record.title}`);
+    void this.announcer.announce(
+      `${VERDICT_ROWS.find(({ id }) => id === verdict)?.name ?? ''}: ${listed.record.title}`,
+    );
     this.look(this.at() + 1);
   }
 
@@ -205,7 +207,7 @@ export class ReadPageComponent {
     const { target, key } = event;
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
     if (!(target instanceof HTMLElement) || target.closest(KEYS_ELSEWHERE)) return;
-    const verdict = VERDICT_KEYS[key.toLowerCase()];
+    const verdict = findVerdict(key)?.id;
     const by = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[key];
     if (verdict) this.judgeAndGoOn(verdict);
     else if (by !== undefined && this.isInList(target)) this.look(this.at() + by);
@@ -286,10 +288,3 @@ export class ReadPageComponent {
     );
   }
 }
-
-/** What the verdicts are called. */
-export const VERDICT_NAMES: Readonly<Record<Verdict, string>> = {
-  on: 'on topic',
-  off: 'off topic',
-  unsure: 'not sure',
-};

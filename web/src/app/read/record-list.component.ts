@@ -8,22 +8,17 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import type { Judgement, Verdict } from '#core/project/index';
+import type { Judgement } from '#core/project/index';
 import { getConceptLetter } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import type { ConceptInRecord } from '#core/reading/index';
 import { describeAuthors, type BibliographicRecord } from '#core/record/index';
+import { VERDICT_ROWS, type VerdictRow } from '../records/verdicts';
 import { getHueClass } from '../ui/hues';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 
 /** The height of a row, in px: all rows have it, so that a long list scrolls evenly. */
 const ROW = 76;
-
-const VERDICT_SIGNS: Readonly<Record<Verdict, { readonly sign: string; readonly name: string }>> = {
-  on: { sign: '●', name: 'on topic' },
-  off: { sign: '–', name: 'off topic' },
-  unsure: { sign: '?', name: 'not sure' },
-};
 
 /** The records of a set, one below the other: what each says of the concepts is seen before it is read. */
 @Component({
@@ -182,9 +177,9 @@ export class RecordListComponent {
     viewport.elementRef.nativeElement.focus({ preventScroll: true });
   }
 
-  protected signOf(record: BibliographicRecord): (typeof VERDICT_SIGNS)[Verdict] | undefined {
+  protected signOf(record: BibliographicRecord): VerdictRow | undefined {
     const judgement = this.judgementOf()(record);
-    return judgement && VERDICT_SIGNS[judgement.verdict];
+    return judgement && VERDICT_ROWS.find(({ id }) => id === judgement.verdict);
   }
 
   protected writeLine({ authors, source, year, type, language, hasFullText }: BibliographicRecord): string {

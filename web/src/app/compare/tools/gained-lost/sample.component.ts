@@ -14,7 +14,9 @@ import {
 import type { Dialect } from '#core/dialect/index';
 import { succeed } from '#core/problem/index';
 import type { Verdict } from '#core/project/index';
-import { describeAuthors } from '#core/record/index';
+import { createJudgement } from '#core/reading/index';
+import { describeAuthors, type BibliographicRecord } from '#core/record/index';
+import { VERDICT_ROWS, findVerdict } from '../../../records/verdicts';
 import { Connections } from '../../../state/connections';
 import { fetchByNumbers } from '../../../state/fetch-records';
 import { OpenProject } from '../../../state/open-project';
@@ -75,15 +77,7 @@ export class SampleComponent {
     const sample = this.sample();
     return sample !== undefined && sample.numbers.length < sample.size;
   });
-  protected readonly verdicts: readonly {
-    readonly id: Verdict;
-    readonly name: string;
-    readonly key: string;
-  }[] = [
-    { id: 'on', name: 'on topic', key: 'y' },
-    { id: 'off', name: 'off topic', key: 'n' },
-    { id: 'unsure', name: 'not sure', key: 'u' },
-  ];
+  protected readonly verdicts = VERDICT_ROWS;
 
   /** What was judged of each part: only drawn records count, so that the sample stays one. */
   private readonly judged = computed(() => {
@@ -159,16 +153,16 @@ export class SampleComponent {
     return keys;
   }
 
-  protected judge(key: string, title: string, verdict: Verdict | undefined): void {
-    const judgement = verdict && { verdict, title };
+  protected judge(key: string, record: BibliographicRecord, verdict: Verdict | undefined): void {
+    const judgement = verdict && createJudgement(record, verdict);
     this.open.change({ kind: 'judge-record', record: key, judgement });
   }
 
-  protected takeKey(event: KeyboardEvent, key: string, title: string): void {
-    const found = this.verdicts.find((one) => one.key === event.key);
+  protected takeKey(event: KeyboardEvent, key: string, record: BibliographicRecord): void {
+    const found = findVerdict(event.key);
     if (!found) return;
     event.preventDefault();
-    this.judge(key, title, found.id);
+    this.judge(key, record, found.id);
     const item = (event.currentTarget as HTMLElement).nextElementSibling;
     if (item instanceof HTMLElement) item.focus();
   }
