@@ -32,7 +32,7 @@ test('journals are offered from what the draft finds', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();
   await page.getByRole('button', { name: '+ limiter' }).click();
-  const field = page.getByRole('dialog', { name: 'Limiters' }).getByLabel('Journals');
+  const field = page.getByRole('dialog', { name: 'Limiters' }).getByRole('combobox', { name: 'Journals' });
   await field.pressSequentially('night eco');
   await page.getByRole('option', { name: /^Annals of Night Ecology \d+$/ }).click();
   await expect(field).toHaveValue('Annals of Night Ecology');
@@ -109,8 +109,8 @@ test('date of entry, source and subject area are written, ticked, or said to be 
   await page.getByRole('button', { name: '+ limiter' }).click();
   const panel = page.getByRole('dialog', { name: 'Limiters' });
   await panel.getByLabel('since').fill('2020-01');
-  await panel.getByLabel('Journals').fill('Journal of Applied Hedgerow Science; ');
-  await panel.getByLabel('Journals').press('Tab');
+  await panel.getByRole('combobox', { name: 'Journals' }).fill('Journal of Applied Hedgerow Science; ');
+  await panel.getByRole('combobox', { name: 'Journals' }).press('Tab');
   await page.keyboard.press('Escape');
   await expect(page.getByText('entered from 2020-01').first()).toBeVisible();
   await workbench.goTo('Translate');

@@ -91,7 +91,6 @@ test('a heading that filters becomes part of the query', async ({ page }) => {
 test('records are judged by one key each, with a reason that is offered again', async ({ page }) => {
   const view = new ReadView(page);
   await view.start();
-  const first = await view.title();
   await page.keyboard.press('y');
   await expect(view.row(0).getByRole('img', { name: 'on topic' })).toBeVisible();
   await expect(view.row(1)).toHaveAttribute('aria-selected', 'true');
@@ -270,13 +269,11 @@ test('what a database that is searched by hand exported is read here, and broken
     `TY  - JOUR\nTI  - ${title}\nAU  - Ode, Anna\nPY  - ${year}\nAB  - Bats under street lamps.\nER  - \n\n`;
   const ris =
     record('Bats at lit verges', 2020) + 'TY  - JOUR\nAU  - Nobody, N\nER  - \n\n' + record('Lamps', 2021);
-  await dialog
-    .locator('input[type=file]')
-    .setInputFiles({
-      name: 'export.ris',
-      mimeType: 'application/x-research-info-systems',
-      buffer: Buffer.from(ris),
-    });
+  await dialog.locator('input[type=file]').setInputFiles({
+    name: 'export.ris',
+    mimeType: 'application/x-research-info-systems',
+    buffer: Buffer.from(ris),
+  });
   await expect(dialog.getByLabel('Name')).toHaveValue(/^results of the draft in Paperbark Index, \d{4}-/);
   await dialog.getByRole('button', { name: /^Take/ }).click();
   await expect(dialog).toContainText('2 records were taken in');

@@ -101,7 +101,12 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
     ]);
     return {
       values: Object.fromEntries(kept.map((name) => [name, (all as Record<string, string[]>)[name]])),
-      keys: [...(without.includes('heading') ? [] : keys), `type=${type}`, `language=${language}`],
+      keys: [
+        ...(without.includes('heading') ? [] : keys),
+        `type=${type}`,
+        `language=${language}`,
+        ...facetKeys,
+      ],
       ...(year !== undefined && { year }),
       ...(entered !== undefined && { entered: countMonths(entered) }),
       ...(doi !== undefined && { identifier: createIdentifierKey(doi) }),

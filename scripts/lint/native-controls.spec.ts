@@ -23,7 +23,8 @@ it('no control is the browser’s own: fields and lists are those of the set of 
       .filter(
         ([, , attributes = '']) =>
           // A field that is part of a line or a heading has no frame, so there is nothing of Material about it.
-          !/\smatInput\b|\sclass="line-field\b/.test(attributes) || TYPE.test(attributes),
+          !/\s(matInput|matSlider(Start|End)Thumb)\b|\sclass="line-field\b/.test(attributes) ||
+          TYPE.test(attributes),
       )
       .map(([, name]) => `${file.replaceAll('\\', '/')}: ${name}`),
   );

@@ -8,11 +8,9 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { MatAutocomplete, MatAutocompleteTrigger } from '@angular/material/autocomplete';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
-import type { CountedValue } from '#core/collection/index';
 import type { Dialect } from '#core/dialect/index';
 import {
   LIMITERS,
@@ -23,11 +21,11 @@ import {
   type Limiters,
 } from '#core/limiter/index';
 import { DOCUMENT_TYPES, LANGUAGES } from '#core/record/index';
-import { foldLetters } from '#core/text/index';
 import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { CountComponent } from '../records/count.component';
 import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { NumberFieldComponent } from '../ui/number-field.component';
+import { JournalsFieldComponent } from './journals-field.component';
 import { LimiterCounts } from './limiter-counts';
 import { MonthFieldComponent } from './month-field.component';
 import { NotInComponent } from './not-in.component';
@@ -35,8 +33,6 @@ import { NotInComponent } from './not-in.component';
 /** The spans that people are told to keep to, in years up to this one. */
 const SPANS = [5, 10, 15] as const;
 const OWN_YEARS = 'own';
-/** So many journals are offered at a time. */
-const OFFERED = 12;
 
 /** A value that can be ticked. */
 interface Choice {
@@ -62,8 +58,7 @@ interface Section {
   imports: [
     CountComponent,
     FIELD_PARTS,
-    MatAutocomplete,
-    MatAutocompleteTrigger,
+    JournalsFieldComponent,
     MatButton,
     MatCheckbox,
     MatRadioButton,
@@ -90,11 +85,6 @@ export class LimiterPanelComponent {
     afterNextRender(() => this.drawn.emit());
   }
 
-  /** Lists of names that are typed. */
-  protected readonly freeLists = [
-    { name: 'sources', title: 'Journals' },
-    { name: 'subjects', title: 'Subject areas' },
-  ] as const;
   private readonly thisYear = new Date(inject(CLOCK_AND_IDS).now()).getFullYear();
   private readonly chosen = signal<string | undefined>(undefined);
   /** The database whose counts are shown. */
@@ -168,28 +158,6 @@ export class LimiterPanelComponent {
     if (span === OWN_YEARS) return;
     const from = span === 'any' ? undefined : this.thisYear - Number(span) + 1;
     this.changed.emit(withLimiter(this.limiters(), 'years', from === undefined ? undefined : { from }));
-  }
-
-  /** Journals of what the draft finds, fetched when the field is come to. */
-  private readonly known = signal<readonly CountedValue[]>([]);
-  /** What stands in the field of journals. */
-  protected readonly typed = signal('');
-  /** Those that have the word that is being typed, each with the whole field as it would be. */
-  protected readonly sources = computed(() => {
-    const names = this.typed().split(';');
-    const wanted = foldLetters((names.at(-1) ?? '').trim());
-    const before = names.slice(0, -1).map((name) => name.trim());
-    return this.known()
-      .filter(({ value }) => foldLetters(value).includes(wanted) && !before.includes(value))
-      .slice(0, OFFERED)
-      .map((one) => ({ ...one, text: [...before, one.value].join('; ') }));
-  });
-
-  protected loadSources(): void {
-    const dialect = this.dialect();
-    if (!dialect) return;
-    this.typed.set(this.limiters().sources?.join('; ') ?? '');
-    void this.counts.listSources(this.limiters(), dialect).then((known) => this.known.set(known));
   }
 
   /** Several names stand with semicolons between them. */
