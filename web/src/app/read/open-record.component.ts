@@ -18,7 +18,7 @@ import { getConceptLetter, type Term, type Verdict } from '#core/project/index';
 import { nameTerm } from '#core/outline/index';
 import { build, printQuery, type QueryNode } from '#core/query/index';
 import { listReasons, type ConceptInRecord } from '#core/reading/index';
-import { nameAuthor } from '#core/record/index';
+import { nameAuthor, type BibliographicRecord } from '#core/record/index';
 import { splitWords } from '#core/text/index';
 import { VERDICT_ROWS } from '../records/verdicts';
 import { OpenProject } from '../state/open-project';
@@ -129,8 +129,8 @@ export class OpenRecordComponent {
   }
 
   /** Words that are marked in the record with the pointer or by keys, to be taken as a term. */
-  protected readonly selected = linkedSignal<ListedRecord, string>({
-    source: this.listed,
+  protected readonly selected = linkedSignal<BibliographicRecord, string>({
+    source: this.record,
     computation: () => '',
   });
   protected noteSelection(): void {
@@ -141,12 +141,12 @@ export class OpenRecordComponent {
   }
 
   /** The match that was gone to last, from 0; none before the first. */
-  private readonly matchAt = linkedSignal<ListedRecord, number>({
-    source: this.listed,
+  private readonly matchAt = linkedSignal<BibliographicRecord, number>({
+    source: this.record,
     computation: () => -1,
   });
-  protected readonly matchWords = linkedSignal<ListedRecord, string>({
-    source: this.listed,
+  protected readonly matchWords = linkedSignal<BibliographicRecord, string>({
+    source: this.record,
     computation: () => '',
   });
 
