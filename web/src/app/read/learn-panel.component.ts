@@ -26,7 +26,7 @@ import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { ConceptLetterComponent } from '../ui/concept-letter.component';
 import { Messages } from '../ui/messages';
-import { createStringAddress } from '../records/read-address';
+import { createStringAddress } from '../records/string-address';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
 

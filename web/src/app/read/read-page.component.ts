@@ -27,7 +27,7 @@ import { DOCUMENT_TYPES, type BibliographicRecord } from '#core/record/index';
 import { shortenName } from '#core/text/index';
 import { writeMoment } from '../data/clock-and-ids';
 import type { CollectionDialogData } from '../own-records/collection-dialog.component';
-import { createStringAddress } from '../records/read-address';
+import { createStringAddress } from '../records/string-address';
 import { VERDICT_ROWS, findVerdict } from '../records/verdicts';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';

@@ -13,7 +13,7 @@ import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { getHueClass } from '../ui/hues';
-import { readAddress, writeFilters } from '../records/read-address';
+import { readAddress, writeFilters } from './read-address';
 import type { AskedSet } from './found-works';
 
 /** Stands in the address for all databases together. */

@@ -10,7 +10,7 @@ import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 import { readKeptAmount } from '#core/count/index';
 import { formatAmount } from '../ui/number-format';
-import { createStringAddress } from './read-address';
+import { createStringAddress } from './string-address';
 import type { DrawerContent } from './record-drawer';
 
 /** The first records behind a number, with the query's words marked. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { FACETS, SORTS } from '#core/contract/index';
-import { createStringAddress, readAddress, writeFilters } from './read-address';
+import { createStringAddress } from '../records/string-address';
+import { readAddress, writeFilters } from './read-address';
 
 const read = (params: Readonly<Record<string, string | null>>, fragment: string | null = null) =>
   readAddress({ get: (name) => params[name] ?? null }, fragment);

@@ -1,4 +1,3 @@
-import type { Params } from '@angular/router';
 import Joi from 'joi';
 import { SEARCH_FILTERS, SENT_LIMITERS, SORTS, type SearchFilter, type Sort } from '#core/contract/index';
 import type { CountKey } from '../counting/count-state';
@@ -50,18 +49,6 @@ export function readAddress(
     filters: filters.error ? [] : ((filters.value as readonly SearchFilter[] | undefined) ?? []),
     sample: readNumber(params.get('sample')),
     at: readNumber(params.get('at')) ?? 0,
-  };
-}
-
-/** The address of the records of one string, for a link or the router. Strings are long: they stand behind the `#`. */
-export function createStringAddress(
-  countKey: CountKey,
-  label: string,
-): { readonly queryParams: Params; readonly fragment: string } {
-  const { database, string, sentLimiters } = countKey;
-  return {
-    queryParams: { of: 'string', db: database },
-    fragment: JSON.stringify({ label, database, string, sent: sentLimiters }),
   };
 }
 
