@@ -10,16 +10,16 @@ export interface CountedValue {
 
 /** The values of one kind of key: for each record the places of those that it has, one record behind the other. */
 interface ValueTable {
-  /** In the order of their letters. */
-  readonly values: readonly string[];
+  /** The keys in the order of their letters; the index has the same texts, so they take no room. */
+  readonly keys: readonly string[];
   /** Where the places of each record begin; one more than there are records. */
   readonly starts: Uint32Array;
   readonly places: Uint32Array;
 }
 
-/** The keys of an index by what stands before their `=`, and the tables made of them so far. */
+/** The keys of an index of which there is no table yet, by what stands before their `=`, and the tables. */
 interface Tables {
-  readonly keys: ReadonlyMap<string, readonly string[]>;
+  readonly keys: Map<string, string[]>;
   readonly made: Map<string, ValueTable>;
 }
 
@@ -36,6 +36,7 @@ function findTable(index: CollectionIndex, name: string): ValueTable {
   if (!table) {
     table = createTable(index, tables.keys.get(name) ?? []);
     tables.made.set(name, table);
+    tables.keys.delete(name);
   }
   return table;
 }
@@ -51,8 +52,8 @@ function sortOutKeys(index: CollectionIndex): Map<string, string[]> {
   return keys;
 }
 
-function createTable(index: CollectionIndex, unsorted: readonly string[]): ValueTable {
-  const keys = [...unsorted].sort();
+function createTable(index: CollectionIndex, keys: string[]): ValueTable {
+  keys.sort();
   const starts = new Uint32Array(index.size + 1);
   for (const key of keys) for (const record of index.keys.get(key)!) starts[record + 1]!++;
   for (let record = 0; record < index.size; record++) starts[record + 1]! += starts[record]!;
@@ -61,7 +62,7 @@ function createTable(index: CollectionIndex, unsorted: readonly string[]): Value
   keys.forEach((key, place) => {
     for (const record of index.keys.get(key)!) places[filled[record]!++] = place;
   });
-  return { values: keys.map((key) => key.slice(key.indexOf('=') + 1)), starts, places };
+  return { keys, starts, places };
 }
 
 /** Records looked at between two looks at the clock. */
@@ -78,22 +79,25 @@ export function countKeys(
   deadline: Deadline = NEVER,
   most = Infinity,
 ): CountedValue[] {
-  const { values, starts, places } = findTable(index, name);
-  const counts = new Uint32Array(values.length);
+  const { keys, starts, places } = findTable(index, name);
+  const counts = new Uint32Array(keys.length);
   let looked = 0;
   for (const record of set.list()) {
     if (++looked % RECORDS_BETWEEN === 0 && deadline()) break;
     for (let at = starts[record]!; at < starts[record + 1]!; at++) counts[places[at]!]!++;
   }
-  return takeMost(values, counts, most);
+  return takeMost(keys, counts, most).map(({ value, records }) => ({
+    value: value.slice(name.length + 1),
+    records,
+  }));
 }
 
-/** The values with the greatest counts; the many that are met once are not sorted for the few that are shown. */
-function takeMost(values: readonly string[], counts: Uint32Array, most: number): CountedValue[] {
+/** The keys with the greatest counts; the many that are met once are not sorted for the few that are shown. */
+function takeMost(keys: readonly string[], counts: Uint32Array, most: number): CountedValue[] {
   const least = findLeast(counts, most);
   const taken: CountedValue[] = [];
   const ties: CountedValue[] = [];
-  values.forEach((value, place) => {
+  keys.forEach((value, place) => {
     const records = counts[place]!;
     if (records > least) taken.push({ value, records });
     else if (records === least && records > 0) ties.push({ value, records });
