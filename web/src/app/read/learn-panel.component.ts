@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { createSharedDraft, tryChange } from '#core/compare/index';
@@ -138,8 +146,11 @@ export class LearnPanelComponent {
     { id: 'here', name: `all ${Math.min(LEARNT_FROM, this.here().length)} here` },
     ...(this.canTellApart() ? [{ id: 'apart', name: 'on against off' }] : []),
   ]);
-  private readonly learntFrom = computed(() =>
-    (this.from() === 'on' ? this.onTopic() : this.here().map(({ record }) => record)).slice(0, LEARNT_FROM),
+  private readonly learntFrom = computed(
+    () =>
+      (this.from() === 'on' ? this.onTopic() : this.here().map(({ record }) => record)).slice(0, LEARNT_FROM),
+    // The same records teach the same: what was written for them is not written again.
+    { equal: (one, other) => one.length === other.length && one.every((record, at) => record === other[at]) },
   );
   protected readonly size = computed(() => this.learntFrom().length);
 
@@ -278,9 +289,11 @@ export class LearnPanelComponent {
     return proposed;
   }
 
+  /** Made anew when the draft or the concept is another one; a judgement changes nothing in them. */
   private readonly proposals = computed(() => {
+    this.open.working();
     this.concept();
-    return { project: this.open.project(), byRoot: new Map<QueryNode, QueryNode>() };
+    return { project: untracked(this.open.project), byRoot: new Map<QueryNode, QueryNode>() };
   });
 
   private compareWith(root: QueryNode): Comparison | undefined {

@@ -267,7 +267,10 @@ export class ReadPageComponent {
 
   /** Filters of the draft become its limiters, as far as limiters can say them. */
   protected makeLimiters(): void {
-    const { limiters, left } = moveToLimiters(this.subject.filters(), this.open.limiters());
+    const filters = this.subject.filters();
+    const { limiters, left } = moveToLimiters(filters, this.open.limiters());
+    if (left.length === filters.length)
+      return this.messages.show('No limiter says what these filters say. Put them into the query.');
     this.open.change({ kind: 'set-limiters', limiters });
     this.subject.setFilters(left);
     this.messages.show('The filters are limiters now', () => this.open.undo());
@@ -280,6 +283,8 @@ export class ReadPageComponent {
       this.subject.filters(),
       this.subject.dialect()?.headings?.vocabulary,
     );
+    if (left.length === this.subject.filters().length)
+      return this.messages.show('No query says what these filters say. They stay filters.');
     this.open.change({ kind: 'rewrite-draft', text: draft });
     this.subject.setFilters(left);
     this.messages.show(
