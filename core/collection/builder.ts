@@ -15,8 +15,10 @@ import {
   type Segment,
   type Stem,
 } from './collection-index';
+import { createKeyTable } from './key-table';
 import { INDEX_FIELDS, type IndexDocument } from './document';
 import { EMPTY_HASH, TermTable, addToHash } from './term-table';
+import { toWellFormed } from './utf8';
 
 /** Longer words are cut. */
 const LONGEST_WORD = 1_000;
@@ -73,7 +75,7 @@ class Builder implements IndexBuilder {
     this.years.push(document.year ?? 0);
     this.entered.push(document.entered ?? 0);
     this.identifiers.push(...splitKey(document.identifier ?? 0));
-    for (const key of new Set(document.keys)) {
+    for (const key of new Set(document.keys.map(toWellFormed))) {
       const records = this.keys.get(key);
       if (records) records.push(record);
       else this.keys.set(key, [record]);
@@ -94,7 +96,7 @@ class Builder implements IndexBuilder {
       sorted: Uint32Array.from(order.sort(compare(this.terms))),
       reversed: Uint32Array.from(order.sort(compare(backwards))),
       segments: this.segments.map((segment) => segment.invert(this.terms.length)),
-      keys: new Map([...this.keys].map(([key, records]) => [key, Uint32Array.from(records)])),
+      keys: createKeyTable(this.keys),
       years: Uint16Array.from(this.years),
       entered: Uint16Array.from(this.entered),
       identifiers: Uint32Array.from(this.identifiers),

@@ -1,4 +1,5 @@
 import { INDEX_FIELDS, type FieldMask } from './document';
+import { measureKeyTable, type KeyTable } from './key-table';
 
 /** Records a segment: their numbers within it fit 16 bits. */
 export const SEGMENT_SIZE = 65_536;
@@ -62,7 +63,7 @@ export interface CollectionIndex {
   readonly reversed: Uint32Array;
   readonly segments: readonly Segment[];
   /** Records for each exact key. */
-  readonly keys: ReadonlyMap<string, Uint32Array>;
+  readonly keys: KeyTable;
   /** 0 for a record without a year. */
   readonly years: Uint16Array;
   /** Months since year 0; 0 for none. */
@@ -98,7 +99,7 @@ export function measureBytes(index: CollectionIndex): number {
     bytes += segment.starts.byteLength + segment.docs.byteLength + segment.meta.byteLength;
     bytes += segment.positions.byteLength + segment.skips.byteLength + segment.fieldStarts.byteLength;
   }
-  for (const records of index.keys.values()) bytes += records.byteLength;
+  bytes += measureKeyTable(index.keys);
   for (const term of index.terms) bytes += term.length + 16;
   return bytes;
 }

@@ -12,6 +12,7 @@ import { NEVER, countPostings, findTerms, type Deadline } from './dictionary';
 import { ALL_FIELDS, type FieldMask } from './document';
 import type { SetExpression, Slot } from './expression';
 import { EvaluatorMemory } from './evaluator-memory';
+import { findKeyRecords } from './key-table';
 import { findNearRecords, findPhrasePlaces } from './occurrences';
 import { visitPlainPhrase } from './plain-phrases';
 
@@ -262,7 +263,7 @@ class CachingEvaluator implements Evaluator {
 
   private findKey(key: string): RecordSet {
     const set = new RecordSet(this.index.size);
-    for (const record of this.index.keys.get(key) ?? []) set.add(record);
+    for (const record of findKeyRecords(this.index.keys, key)) set.add(record);
     return set;
   }
 

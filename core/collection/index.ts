@@ -6,6 +6,7 @@ export type { CountedValue } from './count-values';
 export { countBatch } from './count-batch';
 export { NEUTRAL_ANALYSIS, markStem, measureBytes } from './collection-index';
 export type { Analysis, CollectionIndex, Stem } from './collection-index';
+export { listKeyValues } from './key-table';
 export { listWords } from './dictionary';
 export type { Deadline } from './dictionary';
 export { ALL_FIELDS, INDEX_FIELDS, countMonths, createDocument, maskFields } from './document';

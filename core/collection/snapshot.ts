@@ -1,6 +1,7 @@
 import type { Analysis, CollectionIndex, Segment } from './collection-index';
+import { decodeText, encodeText } from './utf8';
 
-const MAGIC = 'ewer-index-5';
+const MAGIC = 'ewer-index-6';
 const SEGMENT_ARRAYS = ['starts', 'docs', 'meta', 'positions', 'skips', 'fieldStarts'] as const;
 
 interface Header {
@@ -8,12 +9,12 @@ interface Header {
   readonly size: number;
   readonly analysis: Analysis;
   readonly segments: number;
-  readonly keys: readonly string[];
   readonly arrays: readonly { readonly wide: boolean; readonly length: number }[];
   readonly termBytes: number;
+  readonly keyBytes: number;
 }
 
-/** The index as bytes that load without parsing: a JSON header, the words, then the arrays as they are in memory. */
+/** The index as bytes that load without parsing: a JSON header, the words, the keys, then the arrays as they are in memory. */
 export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
   const arrays: (Uint16Array | Uint32Array)[] = [
     index.sorted,
@@ -21,24 +22,27 @@ export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
     index.years,
     index.entered,
     index.identifiers,
+    index.keys.textStarts,
+    index.keys.recordStarts,
+    index.keys.records,
   ];
   for (const segment of index.segments) for (const name of SEGMENT_ARRAYS) arrays.push(segment[name]);
-  arrays.push(...index.keys.values());
   const terms = encodeText(index.terms.join('\n'));
   const header: Header = {
     magic: MAGIC,
     size: index.size,
     analysis: index.analysis,
     segments: index.segments.length,
-    keys: [...index.keys.keys()],
     arrays: arrays.map((array) => ({ wide: array instanceof Uint32Array, length: array.length })),
     termBytes: terms.length,
+    keyBytes: index.keys.bytes.length,
   };
   const head = encodeText(JSON.stringify(header));
   const total =
     4 +
     align(head.length) +
     align(terms.length) +
+    align(index.keys.bytes.length) +
     arrays.reduce((sum, array) => sum + align(array.byteLength), 0);
   const bytes = new Uint8Array(total);
   new DataView(bytes.buffer).setUint32(0, head.length, true);
@@ -46,6 +50,8 @@ export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
   let at = 4 + align(head.length);
   bytes.set(terms, at);
   at += align(terms.length);
+  bytes.set(index.keys.bytes, at);
+  at += align(index.keys.bytes.length);
   for (const array of arrays) {
     bytes.set(new Uint8Array(array.buffer, array.byteOffset, array.byteLength), at);
     at += align(array.byteLength);
@@ -62,6 +68,8 @@ export function readSnapshot(bytes: Uint8Array): CollectionIndex | undefined {
   let at = 4 + align(headLength);
   const terms = decodeText(source.subarray(at, at + header.termBytes));
   at += align(header.termBytes);
+  const keyBytes = source.subarray(at, at + header.keyBytes);
+  at += align(header.keyBytes);
   const arrays = header.arrays.map(({ wide, length }) => {
     const place = source.byteOffset + at;
     at += align(length * (wide ? 4 : 2));
@@ -77,14 +85,19 @@ export function readSnapshot(bytes: Uint8Array): CollectionIndex | undefined {
     years: take<Uint16Array>(),
     entered: take<Uint16Array>(),
     identifiers: take<Uint32Array>(),
+    keys: {
+      bytes: keyBytes,
+      textStarts: take<Uint32Array>(),
+      recordStarts: take<Uint32Array>(),
+      records: take<Uint32Array>(),
+    },
   };
   const segments = Array.from({ length: header.segments }, () => {
     const [starts, docs, meta, positions, skips, fieldStarts] = SEGMENT_ARRAYS.map(() => arrays[next++]);
     return { starts, docs, meta, positions, skips, fieldStarts } as Segment;
   });
-  const keys = new Map(header.keys.map((key) => [key, take<Uint32Array>()]));
   const { size, analysis } = header;
-  return { size, analysis, terms: terms === '' ? [] : terms.split('\n'), ...index, segments, keys };
+  return { size, analysis, terms: terms === '' ? [] : terms.split('\n'), ...index, segments };
 }
 
 function readHeader(bytes: Uint8Array): Header | undefined {
@@ -97,34 +110,4 @@ function readHeader(bytes: Uint8Array): Header | undefined {
 
 function align(length: number): number {
   return (length + 3) & ~3;
-}
-
-/** UTF-8; written out because the core knows neither Node nor the DOM. */
-function encodeText(text: string): Uint8Array {
-  const escaped = encodeURIComponent(
-    text.replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd'),
-  );
-  const bytes = new Uint8Array(escaped.length);
-  let length = 0;
-  for (let at = 0; at < escaped.length; at++) {
-    if (escaped.charAt(at) === '%') {
-      bytes[length++] = parseInt(escaped.slice(at + 1, at + 3), 16);
-      at += 2;
-    } else bytes[length++] = escaped.charCodeAt(at);
-  }
-  return bytes.slice(0, length);
-}
-
-function decodeText(bytes: Uint8Array): string {
-  let text = '';
-  let at = 0;
-  while (at < bytes.length) {
-    const first = bytes[at]!;
-    const extra = first < 0x80 ? 0 : first < 0xe0 ? 1 : first < 0xf0 ? 2 : 3;
-    let code = extra === 0 ? first : first & (0x3f >> extra);
-    for (let more = 1; more <= extra; more++) code = (code << 6) | (bytes[at + more]! & 0x3f);
-    text += String.fromCodePoint(code);
-    at += extra + 1;
-  }
-  return text;
 }

@@ -22,7 +22,7 @@ import { listGivenHeadings, readQueryText } from './query-text';
 const NEVER = () => false;
 const createHolding = (documents: readonly IndexDocument[]): Holding => {
   const index = buildIndex(documents);
-  const vocabulary = listGivenHeadings('own', index.keys.keys());
+  const vocabulary = listGivenHeadings('own', index);
   return {
     evaluator: createEvaluator(index),
     sentLimiters: ['years'],

@@ -7,12 +7,13 @@ import { arbitraryDocument, arbitraryQuery } from '../testing/arbitraries';
 import { satisfies } from '../testing/naive-evaluator';
 import { countStrings, countUnions, findRecordNumbers } from './answer-strings';
 import type { Holding } from './holding';
+import { createVocabulary } from '../vocabulary';
 import { listGivenHeadings, readQueryText } from './query-text';
 
 const ID = 'own-records';
 const createHolding = (documents: readonly IndexDocument[]): Holding => {
   const index = buildIndex(documents);
-  const vocabulary = listGivenHeadings(ID, index.keys.keys());
+  const vocabulary = listGivenHeadings(ID, index);
   return {
     evaluator: createEvaluator(index),
     sentLimiters: ['years', 'types', 'languages'],
@@ -23,9 +24,12 @@ const createDeadline = () => () => false;
 const documents = fc.array(arbitraryDocument(), { minLength: 1, maxLength: 12 });
 
 const findNaively = (records: readonly IndexDocument[], query: QueryNode): number[] => {
-  const vocabulary = listGivenHeadings(
+  const labels = records.flatMap(({ keys }) =>
+    keys.filter((key) => key.startsWith('heading=')).map((key) => key.slice('heading='.length)),
+  );
+  const vocabulary = createVocabulary(
     ID,
-    records.flatMap(({ keys }) => keys),
+    [...new Set(labels)].map((label) => ({ label, entryTerms: [], broader: [], related: [] })),
   );
   return records.flatMap((record, at) => (satisfies(record, query, vocabulary) ? [at] : []));
 };

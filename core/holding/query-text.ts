@@ -1,15 +1,19 @@
-import { createNeutralExpression, type SetExpression } from '../collection';
+import {
+  createNeutralExpression,
+  listKeyValues,
+  type CollectionIndex,
+  type SetExpression,
+} from '../collection';
 import { describeProblem } from '../problem';
 import { dropInactive, parseQuery } from '../query';
 import { createVocabulary, type Vocabulary } from '../vocabulary';
 import type { StringProblem, StringReading } from './holding';
 
 /** The headings that the records of an index were given, as a vocabulary without levels. */
-export function listGivenHeadings(id: string, keys: Iterable<string>): Vocabulary {
-  const labels = [...keys].filter((key) => key.startsWith('heading=')).map((key) => key.slice(8));
+export function listGivenHeadings(id: string, { keys }: CollectionIndex): Vocabulary {
   return createVocabulary(
     id,
-    labels.map((label) => ({ label, entryTerms: [], broader: [], related: [] })),
+    listKeyValues(keys, 'heading').map((label) => ({ label, entryTerms: [], broader: [], related: [] })),
   );
 }
 

@@ -13,7 +13,7 @@ const ALL = { kind: 'all' } as const;
 const createWorld = (documents: readonly IndexDocument[]) => {
   const index = buildIndex(documents);
   const evaluator = createEvaluator(index);
-  const vocabulary = listGivenHeadings('own', index.keys.keys());
+  const vocabulary = listGivenHeadings('own', index);
   const list = (expression: Parameters<typeof evaluator.evaluate>[0]): readonly number[] => {
     const found = evaluator.evaluate(expression);
     if (!found.ok) throw new Error(found.problem.code);

@@ -265,7 +265,7 @@ function refuseString(collection: string, { message }: StringProblem): Outcome<n
 }
 
 function createOpen(collection: string, evaluator: Evaluator): Open {
-  const vocabulary = listGivenHeadings(collection, evaluator.index.keys.keys());
+  const vocabulary = listGivenHeadings(collection, evaluator.index);
   const holding: Holding = {
     evaluator,
     vocabulary,
