@@ -135,7 +135,7 @@ test('what is judged is the work: it is judged in another database, too', async 
 test('a random sample gives precision with its bounds; the top of the list gives none', async ({ page }) => {
   const view = new ReadView(page);
   await view.start();
-  await expect(page.getByText('From the top of a list no precision is taken')).toBeVisible();
+  await expect(page.getByText('Precision is estimated from random samples alone')).toBeVisible();
   await page.getByRole('button', { name: 'Draw a sample' }).click();
   await expect(page.getByTestId('total')).toHaveText('30 drawn at random');
   const bar = page.getByTestId('sample');
@@ -211,19 +211,19 @@ test('a catalogue that cannot sort or filter is read in its own order, and says 
   await expect(page.getByText('Northern Union Catalogue gives its records in its own order')).toBeVisible();
   await expect(view.record).toBeVisible();
   await expect(page.getByRole('button', { name: '+ filter' })).toHaveCount(0);
-  await expect(view.learn).toContainText('asked string by string');
+  await expect(view.learn).toContainText('takes one search at a time');
 });
 
-test('several databases are read together, each work once, with where it stands', async ({ page }) => {
+test('several databases are read together, duplicates removed, with where each work is', async ({ page }) => {
   const view = new ReadView(page);
   await view.start();
   const sum = (await view.workbench.readGauges()).reduce((all, one) => all + one, 0);
-  await page.getByRole('radio', { name: 'all, each work once' }).click();
+  await page.getByRole('radio', { name: 'all, duplicates removed' }).click();
   await expect(page.getByTestId('total')).toContainText('works');
   const works = await view.readTotal();
   expect(works).toBeLessThan(sum);
   expect(works).toBeGreaterThanOrEqual(await view.workbench.readGauge('Heronsmere Life Index'));
-  await expect(view.record).toContainText('stands in');
+  await expect(view.record).toContainText('in Heronsmere Life Index');
   await page.keyboard.press('y');
   await expect(view.row(0).getByRole('img', { name: 'on topic' })).toBeVisible();
 });

@@ -280,13 +280,9 @@ export class QueryOutlineComponent {
     const names = row.home.kind === 'concept' ? row.home.term.databases : only;
     return [
       ...(fields ? [`in ${listFields(fields)}`] : []),
-      ...(names ? [`only ${names.map((id) => this.nameDatabase(id)).join(', ')}`] : []),
+      ...(names ? [`only ${names.map((id) => this.open.nameInShort(id)).join(', ')}`] : []),
       ...comments.map((comment) => `// ${comment}`),
     ];
-  }
-
-  private nameDatabase(id: string): string {
-    return shortenName(this.open.dialects().find((dialect) => dialect.id === id) ?? { name: id });
   }
 }
 

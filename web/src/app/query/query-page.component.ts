@@ -149,8 +149,7 @@ export class QueryPageComponent {
           ? { name: `@${name}` }
           : undefined;
       },
-      nameDatabase: (id) =>
-        shortenName(this.open.dialects().find((dialect) => dialect.id === id) ?? { name: id }),
+      nameDatabase: (id) => this.open.nameInShort(id),
     });
   }
 

@@ -34,13 +34,17 @@ export class FilterBarComponent {
   readonly facets = input.required<Facets | undefined>();
   /** How many records are left. */
   readonly left = input.required<number | undefined>();
+  /** The database gives its counts rounded: all numbers here are. */
+  readonly isEstimated = input(false);
   /** The filters can become limiters or part of the query: it is the draft that is read. */
   readonly canMove = input.required<boolean>();
   readonly changed = output<readonly SearchFilter[]>();
   readonly limitersAsked = output();
   readonly queryAsked = output();
 
-  protected readonly format = formatNumber;
+  protected format(records: number): string {
+    return `${this.isEstimated() ? '≈' : ''}${formatNumber(records)}`;
+  }
   protected readonly isOpen = signal(false);
   protected readonly facet = signal<FacetName>('years');
   protected readonly wanted = linkedSignal({ source: this.facet, computation: () => '' });

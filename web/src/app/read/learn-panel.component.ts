@@ -25,7 +25,6 @@ import {
   type Separator,
 } from '#core/reading/index';
 import { shortenName } from '#core/text/index';
-import type { Counted } from '../counting/count-state';
 import { Counts } from '../counting/counts';
 import { describeComparison } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
@@ -154,6 +153,7 @@ export class LearnPanelComponent {
   );
   protected readonly size = computed(() => this.learntFrom().length);
 
+  protected readonly isTogether = this.subject.isTogether;
   protected readonly databaseName = computed(() => this.subject.dialect()?.name ?? '');
   protected readonly concepts = computed(() => this.open.concepts());
   private readonly wantedConcept = signal<string | undefined>(undefined);
@@ -229,7 +229,7 @@ export class LearnPanelComponent {
         before: this.counts.look(before, dialect, limiters),
         after: this.counts.look(proposed, dialect, limiters),
       })),
-      fresh: this.describeFresh(this.lookHere(fresh), row.text),
+      address: this.findAddress(fresh, row.text),
       judged: this.describeJudged(row.learnt.root),
     };
   });
@@ -306,21 +306,11 @@ export class LearnPanelComponent {
     return after && compareCounts(readCount(after), readCount(before));
   }
 
-  private lookHere(root: QueryNode): Counted | undefined {
+  /** Where the new records are read; nothing if the database cannot be asked for them. */
+  private findAddress(root: QueryNode, text: string): ReturnType<typeof createStringAddress> | undefined {
     const dialect = this.subject.dialect();
-    return dialect && this.counts.look(root, dialect, this.open.limiters());
-  }
-
-  /** The new records, to be read. */
-  private describeFresh(
-    counted: Counted | undefined,
-    text: string,
-  ): {
-    readonly counted: Counted | undefined;
-    readonly address: ReturnType<typeof createStringAddress> | undefined;
-  } {
-    const { countKey } = counted ?? {};
-    return { counted, address: countKey && createStringAddress(countKey, `new with ${text}`) };
+    const countKey = dialect && this.counts.look(root, dialect, this.open.limiters()).countKey;
+    return countKey && createStringAddress(countKey, `new with ${text}`);
   }
 
   /** How many of the records here that were judged have it. */

@@ -13,11 +13,10 @@ import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { SearchFilter } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
-import { LIMITERS } from '#core/limiter/index';
 import { getConceptLetter, type Term, type Verdict } from '#core/project/index';
 import { nameTerm } from '#core/outline/index';
 import { build, printQuery, type QueryNode } from '#core/query/index';
-import { listReasons, type ConceptInRecord } from '#core/reading/index';
+import { listReasons, nameFacetValue, type ConceptInRecord } from '#core/reading/index';
 import { nameAuthor, type BibliographicRecord } from '#core/record/index';
 import { splitWords } from '#core/text/index';
 import { VERDICT_ROWS } from '../records/verdicts';
@@ -77,8 +76,7 @@ export class OpenRecordComponent {
   protected readonly reasons = computed(() => listReasons(this.open.project().judgements).slice(0, 6));
   protected readonly line = computed(() => {
     const { year, type, language } = this.record();
-    const languages: Readonly<Record<string, string>> = LIMITERS.languages.names;
-    return [year, type, languages[language] ?? language]
+    return [year, type, nameFacetValue('languages', language)]
       .filter((part) => part !== undefined && part !== '')
       .join(' · ');
   });

@@ -99,7 +99,7 @@ export class ReadPageComponent {
     const all = this.subject
       .dialects()
       .map((one) => ({ id: one.id, name: shortenName(one), label: one.name }));
-    return all.length > 1 ? [...all, { id: TOGETHER, name: 'all, each work once' }] : all;
+    return all.length > 1 ? [...all, { id: TOGETHER, name: 'all, duplicates removed' }] : all;
   });
   protected readonly database = computed(() =>
     this.subject.isTogether() ? TOGETHER : this.subject.dialect()?.id,
@@ -153,7 +153,7 @@ export class ReadPageComponent {
   }
 
   protected look(at: number): void {
-    const last = (this.records.total() ?? 1) - 1;
+    const last = this.records.list().length - 1;
     const next = Math.max(0, Math.min(last, at));
     this.at.set(next);
     this.list()?.reveal(next);
@@ -270,7 +270,7 @@ export class ReadPageComponent {
     const filters = this.subject.filters();
     const { limiters, left } = moveToLimiters(filters, this.open.limiters());
     if (left.length === filters.length)
-      return this.messages.show('No limiter says what these filters say. Put them into the query.');
+      return this.messages.show('These filters cannot be limiters. Put them into the query.');
     this.open.change({ kind: 'set-limiters', limiters });
     this.subject.setFilters(left);
     this.messages.show('The filters are limiters now', () => this.open.undo());
@@ -284,7 +284,7 @@ export class ReadPageComponent {
       this.subject.dialect()?.headings?.vocabulary,
     );
     if (left.length === this.subject.filters().length)
-      return this.messages.show('No query says what these filters say. They stay filters.');
+      return this.messages.show('These filters cannot be part of a query, so they stay filters.');
     this.open.change({ kind: 'rewrite-draft', text: draft });
     this.subject.setFilters(left);
     this.messages.show(

@@ -33,6 +33,8 @@ type Pages = ReadonlyMap<number, readonly (BibliographicRecord | undefined)[]>;
 /** How the list stands. */
 interface Found {
   readonly total: number;
+  /** How many places the list has: of an estimate, as far as pages have shown. */
+  readonly places: number;
   readonly isEstimated: boolean;
   readonly facets: Facets | undefined;
   /** Nothing sorts, filters or counts these records: they are as they come. */
@@ -89,7 +91,7 @@ export class ReadRecords {
   readonly list = computed<readonly (BibliographicRecord | undefined)[]>(() => {
     const found = this.found();
     if (!found) return [];
-    const list = new Array<BibliographicRecord | undefined>(found.total).fill(undefined);
+    const list = new Array<BibliographicRecord | undefined>(found.places).fill(undefined);
     for (const [page, records] of found.pages)
       records.forEach((record, at) => {
         if (page * PAGE + at < list.length) list[page * PAGE + at] = record;
@@ -154,6 +156,7 @@ export class ReadRecords {
     const works = sample === undefined ? listed.value : drawWorks(listed.value, sample);
     this.found.set({
       total: works.length,
+      places: works.length,
       isEstimated: false,
       facets: undefined,
       isPlain: true,
@@ -186,6 +189,7 @@ export class ReadRecords {
     this.problem.set(undefined);
     this.found.update((before) => ({
       total,
+      places: estimated ? findEnd(before?.places ?? total, page, records.length) : total,
       isEstimated: estimated,
       facets: before?.facets ?? facets,
       isPlain: answer.isPlain,
@@ -237,6 +241,12 @@ export class ReadRecords {
     }
     return { outcome: await connection.ask('search', { ...paged, sort: 'relevance' }, stop), isPlain: true };
   }
+}
+
+/** Where a list ends of which only an estimate is known: a page that is not full is the last, behind a full one more may come. */
+function findEnd(before: number, page: number, found: number): number {
+  const end = page * PAGE + found;
+  return found < PAGE ? end : Math.max(before, end + 1);
 }
 
 function write(asked: Asked | undefined): string {

@@ -100,6 +100,22 @@ it('has a place for each record, and fetches the pages that come into sight, eac
   expect(questions.map(({ request }) => request.facets !== undefined)).toEqual([true, false, false]);
 });
 
+it('goes on behind a rounded total for as long as pages are full, and ends where one is not', async () => {
+  const { records, questions } = start(60);
+  const of = (start: number, found: number): Outcome<SearchAnswer> =>
+    succeed({
+      total: 40,
+      estimated: true,
+      records: Array.from({ length: found }, (_, at) => createRecord(String(start + at))),
+    });
+  await questions[0]!.answer(of(0, 50));
+  expect([records.total(), records.isEstimated(), records.list().length]).toEqual([40, true, 51]);
+  records.want(50, 51);
+  await questions[1]!.answer(of(50, 10));
+  expect(records.list()).toHaveLength(60);
+  expect(records.find(59)?.record.title).toBe('59');
+});
+
 it('drops a late answer to what is no longer asked', async () => {
   const { records, questions, sort } = start();
   sort.set('newest');

@@ -11,7 +11,7 @@ import {
 import type { Judgement } from '#core/project/index';
 import { getConceptLetter } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
-import type { ConceptInRecord } from '#core/reading/index';
+import { nameFacetValue, type ConceptInRecord } from '#core/reading/index';
 import { describeAuthors, type BibliographicRecord } from '#core/record/index';
 import { VERDICT_ROWS, type VerdictRow } from '../records/verdicts';
 import { getHueClass } from '../ui/hues';
@@ -188,7 +188,7 @@ export class RecordListComponent {
       source,
       year,
       ...(type === 'article' ? [] : [type]),
-      ...(language === 'en' || language === '' ? [] : [language]),
+      ...(language === 'en' || language === '' ? [] : [nameFacetValue('languages', language)]),
       ...(hasFullText ? ['full text'] : []),
     ]
       .filter((part) => part !== undefined && part !== '')

@@ -25,14 +25,16 @@ import { ReadSubject } from './read-subject';
             <span class="quiet">{{ one.unsure }} not sure: they widen the bounds</span>
           }
         } @else {
-          <span class="quiet">Judge the records with Y, N and U: precision follows.</span>
+          <span class="quiet">Judge the records with Y, N and U to estimate the precision.</span>
         }
         @if (one.canDrawMore) {
           <button mat-button type="button" (click)="moreAsked.emit()">Draw more</button>
         }
       </p>
     } @else {
-      <p class="quiet">From the top of a list no precision is taken: it would flatter the query.</p>
+      <p class="quiet">
+        Precision is estimated from random samples alone: the top of the list would flatter the query.
+      </p>
     }
   `,
   styles: `

@@ -4,6 +4,7 @@ import { countDifferences, describeDifference } from '#core/compare/index';
 import { findDialect, preferPhraseWay, type Dialect } from '#core/dialect/index';
 import { listLimiters } from '#core/limiter/index';
 import { CHANGE_NAMES, createDraftQuery, type Change, type Project, type Variant } from '#core/project/index';
+import { shortenName } from '#core/text/index';
 import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { ProjectActions } from './project.actions';
 import { projectFeature } from './project.feature';
@@ -55,6 +56,12 @@ export class OpenProject {
   findPlainDialect(database: string): Dialect | undefined {
     const own = this.maybe()?.working.ownDatabases.find(({ dialect }) => dialect.id === database);
     return own?.dialect ?? findDialect(database);
+  }
+
+  /** What a database is called where there is little room, by its id. */
+  nameInShort(database: string): string {
+    const dialect = this.findPlainDialect(database);
+    return dialect ? shortenName(dialect) : database;
   }
 
   readonly draft = computed(() => createDraftQuery(this.working(), this.working().databases));

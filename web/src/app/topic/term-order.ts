@@ -1,3 +1,5 @@
+import { getLeast, type Comparison } from '#core/count/index';
+import { getAmount } from '../counting/count-state';
 import type { Sorting, TermView } from './topic-views';
 
 /** The terms in the order that is shown; the order by hand is never changed by it. */
@@ -20,4 +22,24 @@ export function sortTerms(
       return terms.toSorted((a, b) => (numbers.get(b) ?? 0) - (numbers.get(a) ?? 0));
     }
   }
+}
+
+/** The numbers of a term that it is sorted by: the greatest of the databases that are shown, -1 for none. */
+export function measureView({ numbers }: TermView): { finds: number; only: number; draft: number } {
+  const greatest = (list: readonly (number | undefined)[]): number =>
+    Math.max(-1, ...list.map((number) => number ?? -1));
+  return {
+    finds: greatest(
+      numbers.map((one) => {
+        const amount = getAmount(one.finds?.state);
+        return amount && getLeast(amount);
+      }),
+    ),
+    only: greatest(numbers.map((one) => readLeast(one.only))),
+    draft: greatest(numbers.map((one) => readLeast(one.draft))),
+  };
+}
+
+function readLeast(compared: Comparison | undefined): number | undefined {
+  return compared?.kind === 'difference' ? compared.least : undefined;
 }

@@ -15,7 +15,6 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { findTermMarks, type ConceptQueries, type TermMark } from '#core/compare/index';
-import { findDialect } from '#core/dialect/index';
 import {
   createTermKey,
   MAX_CONCEPTS,
@@ -26,8 +25,6 @@ import {
   type Concept,
   type Term,
 } from '#core/project/index';
-import { getLeast, type Comparison } from '#core/count/index';
-import { getAmount } from '../counting/count-state';
 import { parseQuery } from '#core/query/index';
 import { shortenName } from '#core/text/index';
 import { OpenProject } from '../state/open-project';
@@ -39,7 +36,7 @@ import { describeConcept } from './concept-description';
 import { QuestionBarComponent } from './question-bar.component';
 import { SuggestionPanelComponent } from './suggestion-panel.component';
 import { TermEntry } from '../terms/term-entry';
-import { sortTerms } from './term-order';
+import { measureView, sortTerms } from './term-order';
 import { SortMenuComponent } from './sort-menu.component';
 import { TopicDialogs } from './topic-dialogs';
 import { TopicNumbers } from './topic-numbers';
@@ -110,10 +107,7 @@ export class TopicPageComponent {
     const dialect = this.dialect();
     return this.isSideBySide() ? this.open.dialects() : dialect ? [dialect] : [];
   });
-  protected readonly nameDatabase = (id: string): string => {
-    const known = this.open.dialects().find((dialect) => dialect.id === id) ?? findDialect(id);
-    return known ? shortenName(known) : id;
-  };
+  protected readonly nameDatabase = (id: string): string => this.open.nameInShort(id);
   protected readonly shownNames = computed(() => this.shown().map((dialect) => dialect.name));
   protected readonly measure = computed<Measure>(() => {
     const asked = MEASURES.find((measure) => measure === this.show());
@@ -372,7 +366,7 @@ export class TopicPageComponent {
       placeWords: description?.placeWords ?? '',
       headingWords: description?.headingWords ?? '',
       whole: shown.map((dialect) => ({ dialect, counted: this.numbers.look(whole, dialect) })),
-      terms: sortTerms(rows, this.sorting(), (row) => this.measureFor(row)),
+      terms: sortTerms(rows, this.sorting(), measureView),
     };
   }
 
@@ -383,23 +377,4 @@ export class TopicPageComponent {
     this.views.set(view.term, view);
     return view;
   }
-
-  private measureFor({ numbers }: TermView): { finds: number; only: number; draft: number } {
-    const greatest = (list: readonly (number | undefined)[]): number =>
-      Math.max(-1, ...list.map((number) => number ?? -1));
-    return {
-      finds: greatest(
-        numbers.map((one) => {
-          const amount = getAmount(one.finds?.state);
-          return amount && getLeast(amount);
-        }),
-      ),
-      only: greatest(numbers.map((one) => readLeast(one.only))),
-      draft: greatest(numbers.map((one) => readLeast(one.draft))),
-    };
-  }
-}
-
-function readLeast(compared: Comparison | undefined): number | undefined {
-  return compared?.kind === 'difference' ? compared.least : undefined;
 }

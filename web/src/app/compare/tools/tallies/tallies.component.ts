@@ -12,7 +12,6 @@ import { OpenProject } from '../../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
 import { CountComponent } from '../../../records/count.component';
 import { compareMoments, getLeast, keepAmount, readKeptAmount, type Comparison } from '#core/count/index';
-import { shortenName } from '#core/text/index';
 import { describeComparison } from '../../../counting/describe-count';
 import { formatAmount } from '../../../ui/number-format';
 import { writeCsv } from '../../../ui/table-file';
@@ -77,7 +76,7 @@ export class TalliesComponent {
       title: 'Counts of variants when they were frozen, over time',
       places: days.map((day) => day.replace('T', ' ')),
       series: databases.map((database, at) => ({
-        name: this.nameOf(database),
+        name: this.open.nameInShort(database),
         values: days.map((day) => {
           const tally = tallies.find((one) => one.database === database && one.moment.startsWith(day));
           return tally && getLeast(readKeptAmount(tally));
@@ -137,7 +136,7 @@ export class TalliesComponent {
   protected save(): void {
     const cells = this.found().map(({ tally, belongs, limits }) => [
       tally.moment,
-      this.nameOf(tally.database),
+      this.open.nameInShort(tally.database),
       tally.string,
       limits,
       tally.total,
@@ -171,7 +170,7 @@ export class TalliesComponent {
       .map(({ value }) => value)
       .join(', ');
     const age = Math.floor((this.now - Date.parse(tally.moment)) / DAY);
-    const name = this.nameOf(tally.database);
+    const name = this.open.nameInShort(tally.database);
     return {
       tally,
       name,
@@ -210,11 +209,6 @@ export class TalliesComponent {
       ([name]) => dialect?.limiters[name as keyof typeof limiters].how === 'box',
     );
     return { database, string, sentLimiters: Object.fromEntries(ticked) };
-  }
-
-  private nameOf(database: string): string {
-    const dialect = this.open.findDialect(database);
-    return dialect ? shortenName(dialect) : database;
   }
 }
 
