@@ -135,6 +135,10 @@ export class ReadPageComponent {
   protected readonly canSample = computed(
     () => this.subject.connection()?.traits()?.offers.has('ids') ?? false,
   );
+  /** There may be records: without, nothing is to be sorted, filtered or drawn. */
+  protected readonly hasRecords = computed(
+    () => !this.subject.isByHand() && this.subject.whyNothing() === undefined,
+  );
   protected readonly isListEmpty = computed(() => this.records.total() === 0);
 
   constructor() {
