@@ -1,4 +1,4 @@
-import type { AssignedHeading, BibliographicRecord } from '#core/record/index';
+import type { AssignedHeading, BibliographicRecord, TimesCited } from '#core/record/index';
 import { foldLetters, splitWords } from '#core/text/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createRandom, type Random } from './random';
@@ -61,6 +61,9 @@ export function createHolding(corpus: Corpus, id: HoldingId): DemoHolding {
           : 1,
     );
   const thesaurus = findThesaurus(id);
+  const cited = COUNTS_CITATIONS.includes(id)
+    ? countCitations(order.map(({ work, place }) => ({ work, isDouble: isDouble(place) })))
+    : undefined;
   return {
     id,
     works: order.map((entry) => entry.work),
@@ -68,11 +71,43 @@ export function createHolding(corpus: Corpus, id: HoldingId): DemoHolding {
       const { work, place, entered } = order[at]!;
       const random = createRandom(corpus.seed ^ (stream * 104_729), work.number);
       const record = describeWork(corpus, work, id, entered, random, thesaurus);
+      const times = cited?.get(work.number);
       return isDouble(place)
         ? { ...record, id: `${record.id}-2`, title: record.title.toUpperCase(), keywords: [] }
-        : record;
+        : { ...record, ...(times && { cited: times }) };
     },
   };
+}
+
+/** The databases that say how often a work is cited. */
+const COUNTS_CITATIONS: readonly HoldingId[] = ['cardinal'];
+
+/** How often each work is cited by the records of a database, and its place among those of its year and type. */
+function countCitations(
+  held: readonly { readonly work: Work; readonly isDouble: boolean }[],
+): ReadonlyMap<number, TimesCited> {
+  const works = held.flatMap(({ work, isDouble }) => (isDouble ? [] : [work]));
+  const times = new Map(works.map(({ number }) => [number, 0]));
+  for (const { work } of held)
+    for (const reference of work.references) {
+      const before = times.get(reference);
+      if (before !== undefined) times.set(reference, before + 1);
+    }
+  const groupOf = ({ year, type }: Work): string => `${year} ${type}`;
+  const groups = new Map<string, number[]>();
+  for (const work of works) {
+    const group = groups.get(groupOf(work)) ?? [];
+    group.push(times.get(work.number)!);
+    groups.set(groupOf(work), group);
+  }
+  for (const group of groups.values()) group.sort((a, b) => b - a);
+  return new Map(
+    works.map((work) => {
+      const own = times.get(work.number)!;
+      const group = groups.get(groupOf(work))!;
+      return [work.number, { times: own, peers: group.length, ahead: group.indexOf(own) }];
+    }),
+  );
 }
 
 /** The headings that a database's indexers give; a catalogue's come from both lists and are published nowhere. */

@@ -432,6 +432,9 @@ describe('citations', () => {
     const back = await ask(`citedby?record=${first}&rows=100`);
     const record = collections.get('cardinal')!.getRecord(citing);
     expect(back.records.map(({ id }) => id)).toContain(record.id);
+    const { cited: said } = collections.get('cardinal')!.getRecord(first!);
+    expect(said?.times).toBe(back.total);
+    expect(said!.ahead).toBeLessThan(said!.peers);
     await request(app).get('/api/standins/gantry/references?record=0').expect(404);
     await request(app).get(`/api/standins/cardinal/references?record=${size}`).expect(404);
   });

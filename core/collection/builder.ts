@@ -22,6 +22,8 @@ import { toWellFormed } from './utf8';
 
 /** Longer words are cut. */
 const LONGEST_WORD = 1_000;
+/** Times cited fit 16 bits. */
+const MAX_TIMES_CITED = 65_535;
 
 /** Takes records one by one, in the order of their numbers, and gives the index. */
 export interface IndexBuilder {
@@ -45,6 +47,13 @@ export function buildIndex(
   return builder.finish();
 }
 
+/** The places of texts in their order, from 1; the same for the same text, 0 for an empty one. */
+function rankTexts(texts: readonly string[]): Uint32Array {
+  const sorted = [...new Set(texts)].filter((text) => text !== '').sort();
+  const ranks = new Map(sorted.map((text, at) => [text, at + 1]));
+  return Uint32Array.from(texts, (text) => ranks.get(text) ?? 0);
+}
+
 class Builder implements IndexBuilder {
   private readonly table = new TermTable();
   private readonly terms = this.table.terms;
@@ -57,6 +66,9 @@ class Builder implements IndexBuilder {
   private readonly years: number[] = [];
   private readonly entered: number[] = [];
   private readonly identifiers: number[] = [];
+  private readonly titles: string[] = [];
+  private readonly authors: string[] = [];
+  private readonly timesCited: number[] = [];
   private open = new PendingSegment();
 
   private readonly stems = new Map<string, number>();
@@ -75,6 +87,9 @@ class Builder implements IndexBuilder {
     this.years.push(document.year ?? 0);
     this.entered.push(document.entered ?? 0);
     this.identifiers.push(...splitKey(document.identifier ?? 0));
+    this.titles.push(document.titleOrder ?? '');
+    this.authors.push(document.authorOrder ?? '');
+    this.timesCited.push(Math.min(document.timesCited ?? 0, MAX_TIMES_CITED));
     for (const key of new Set(document.keys.map(toWellFormed))) {
       const records = this.keys.get(key);
       if (records) records.push(record);
@@ -100,6 +115,9 @@ class Builder implements IndexBuilder {
       years: Uint16Array.from(this.years),
       entered: Uint16Array.from(this.entered),
       identifiers: Uint32Array.from(this.identifiers),
+      titleRanks: rankTexts(this.titles),
+      authorRanks: rankTexts(this.authors),
+      timesCited: Uint16Array.from(this.timesCited),
     };
   }
 

@@ -70,6 +70,12 @@ export interface CollectionIndex {
   readonly entered: Uint16Array;
   /** The key of the identifier of each record in two halves (`splitKey`); zeros for none. */
   readonly identifiers: Uint32Array;
+  /** The place of each record in the order of titles, from 1; the same for the same title, 0 for none. */
+  readonly titleRanks: Uint32Array;
+  /** The same by the names of first authors. */
+  readonly authorRanks: Uint32Array;
+  /** 0 where it is not known. */
+  readonly timesCited: Uint16Array;
 }
 
 /** A key of up to 53 bits as two numbers, the upper one first. */
@@ -93,6 +99,9 @@ export function measureBytes(index: CollectionIndex): number {
     index.years.byteLength +
     index.entered.byteLength +
     index.identifiers.byteLength +
+    index.titleRanks.byteLength +
+    index.authorRanks.byteLength +
+    index.timesCited.byteLength +
     index.sorted.byteLength +
     index.reversed.byteLength;
   for (const segment of index.segments) {

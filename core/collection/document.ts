@@ -1,6 +1,6 @@
 import { LIMITERS, listLimitersOf } from '../limiter';
-import { createIdentifierKey, nameAuthor, type BibliographicRecord } from '../record';
-import { createLabelKey } from '../text';
+import { createIdentifierKey, findAbstractLength, nameAuthor, type BibliographicRecord } from '../record';
+import { createLabelKey, splitWords } from '../text';
 
 /** A posting has a bit for each field, beside those of its frequency: with one field more nothing compiles. */
 type MostIndexFields = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10;
@@ -41,6 +41,11 @@ export interface IndexDocument {
   readonly entered?: number;
   /** The key of its identifier (`createIdentifierKey`). */
   readonly identifier?: number;
+  /** What its place in the order of titles, and of first authors, is told by; records without stand last. */
+  readonly titleOrder?: string;
+  readonly authorOrder?: string;
+  /** How often it is cited, where that is known. */
+  readonly timesCited?: number;
 }
 
 /** `2026-03` in months since year 0. */
@@ -56,14 +61,23 @@ function listFacetKeys(record: BibliographicRecord): string[] {
     ...(source === '' ? [] : [`source=${source}`]),
     ...keywords.map((keyword) => `keyword=${keyword}`),
     ...authors.map((author) => `author=${nameAuthor(author)}`),
+    ...authors.slice(0, 1).map((author) => `first=${nameAuthor(author)}`),
     ...authors.flatMap(({ affiliation }) => (affiliation ? [`affiliation=${affiliation}`] : [])),
   ];
-  return [...new Set(values), ...(record.abstract.trim() === '' ? ['abstract=none'] : [])];
+  return [...new Set(values), `abstract=${findAbstractLength(record.abstract)}`];
+}
+
+/** Texts in the order in which lists have them: letters without case and accents, signs left out. */
+function createOrderKey(text: string): string {
+  return splitWords(text)
+    .map((word) => word.text)
+    .join(' ');
 }
 
 /** The parts of a bibliographic record that are searched. */
 export function createDocument(record: BibliographicRecord): IndexDocument {
   const authors = record.authors.map((author) => `${author.given} ${author.family}`);
+  const [first] = record.authors;
   const keys = record.headings.flatMap((heading) => {
     const label = createLabelKey(heading.label);
     return [
@@ -93,5 +107,8 @@ export function createDocument(record: BibliographicRecord): IndexDocument {
     ...(record.year !== undefined && { year: record.year }),
     entered: countMonths(record.entered),
     ...(record.doi !== undefined && { identifier: createIdentifierKey(record.doi) }),
+    titleOrder: createOrderKey(record.title),
+    ...(first && { authorOrder: createOrderKey(nameAuthor(first)) }),
+    ...(record.cited && { timesCited: record.cited.times }),
   };
 }

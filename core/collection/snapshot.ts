@@ -1,7 +1,7 @@
 import type { Analysis, CollectionIndex, Segment } from './collection-index';
 import { decodeText, encodeText } from './utf8';
 
-const MAGIC = 'ewer-index-6';
+const MAGIC = 'ewer-index-7';
 const SEGMENT_ARRAYS = ['starts', 'docs', 'meta', 'positions', 'skips', 'fieldStarts'] as const;
 
 interface Header {
@@ -22,6 +22,9 @@ export function writeSnapshot(index: CollectionIndex): Uint8Array<ArrayBuffer> {
     index.years,
     index.entered,
     index.identifiers,
+    index.titleRanks,
+    index.authorRanks,
+    index.timesCited,
     index.keys.textStarts,
     index.keys.recordStarts,
     index.keys.records,
@@ -85,6 +88,9 @@ export function readSnapshot(bytes: Uint8Array): CollectionIndex | undefined {
     years: take<Uint16Array>(),
     entered: take<Uint16Array>(),
     identifiers: take<Uint32Array>(),
+    titleRanks: take<Uint32Array>(),
+    authorRanks: take<Uint32Array>(),
+    timesCited: take<Uint16Array>(),
     keys: {
       bytes: keyBytes,
       textStarts: take<Uint32Array>(),

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { SchemaOf } from '../schema';
 import type { SentLimiters } from '../dialect';
 import { LIMITERS_SCHEMA } from '../limiter';
+import { SORTS, type Sort } from './sorts';
 import { SRU_ENDPOINT, type SruEndpoint } from '../sru';
 
 /** The largest body that the server reads, in bytes. */
@@ -54,6 +55,8 @@ export interface StandinListing {
   readonly hasCitations?: boolean;
   /** Gives the numbers of the records of a string, so that results can be united. */
   readonly givesIds?: boolean;
+  /** The orders in which it gives records. */
+  readonly sorts: readonly Sort[];
 }
 
 /** Some words of an index. */
@@ -84,27 +87,6 @@ export const COUNT_REQUEST = Joi.object<CountRequest>({
 
 /** A session is begun by an object without anything in it. */
 export const SESSION_REQUEST = Joi.object<Record<string, never>>({}).required();
-
-/** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
-export interface IdsRequest {
-  readonly string: string;
-  readonly sentLimiters: SentLimiters;
-  readonly keys: boolean;
-}
-
-/** Record numbers, and beside them, if asked for, the keys of identifier and work (0 where there is none). */
-export interface IdsAnswer {
-  readonly total: number;
-  readonly numbers: readonly number[];
-  readonly identifiers?: readonly number[];
-  readonly works?: readonly number[];
-}
-
-export const IDS_REQUEST = Joi.object<IdsRequest>({
-  string: SEARCH_STRING.required(),
-  sentLimiters: SENT_LIMITERS,
-  keys: Joi.boolean().default(false),
-} satisfies SchemaOf<IdsRequest>).required();
 
 /** Several searches each, whose results are to be counted together: each record once. */
 export const UNIONS_REQUEST = Joi.object<{ unions: string[][]; sentLimiters: SentLimiters }>({
@@ -158,13 +140,6 @@ export function createCountAnswerSchema(counted: number): Joi.ObjectSchema<Count
 }
 
 const text = Joi.string().allow('');
-const numbers = Joi.array().items(Joi.number().min(0));
-export const IDS_ANSWER = Joi.object<IdsAnswer>({
-  total,
-  numbers: numbers.required(),
-  identifiers: numbers,
-  works: numbers,
-} satisfies SchemaOf<IdsAnswer>);
 
 export const WORDS_ANSWER = Joi.object<WordsAnswer>({
   words: Joi.array()
@@ -183,5 +158,8 @@ export const LISTING_ANSWER = Joi.array<StandinListing[]>().items(
     endpoint: SRU_ENDPOINT,
     hasCitations: Joi.boolean(),
     givesIds: Joi.boolean(),
+    sorts: Joi.array()
+      .items(Joi.valid(...SORTS))
+      .required(),
   }),
 );

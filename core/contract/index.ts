@@ -1,7 +1,5 @@
 export {
   COUNT_REQUEST,
-  IDS_ANSWER,
-  IDS_REQUEST,
   LISTING_ANSWER,
   MAX_WORDS,
   UNIONS_REQUEST,
@@ -15,15 +13,7 @@ export {
   createCountAnswerSchema,
   isTooSlow,
 } from './counting';
-export type {
-  CountAnswer,
-  CountEntry,
-  CountRequest,
-  IdsAnswer,
-  IdsRequest,
-  StandinListing,
-  WordsAnswer,
-} from './counting';
+export type { CountAnswer, CountEntry, CountRequest, StandinListing, WordsAnswer } from './counting';
 export type { SkosMessage, SkosRequest } from './skos-reading';
 export type { ChecksAnswer, ChecksRequest } from './checking';
 export { SRU_COUNT_REQUEST, SRU_ENDPOINT_REQUEST, SRU_EXPLANATION, SRU_SEARCH_REQUEST } from './sru';
@@ -44,9 +34,12 @@ export { asksToWait, readRetryAfter } from './retry-after';
 export {
   CITATIONS_REQUEST,
   FACETS,
+  IDS_ANSWER,
+  IDS_REQUEST,
   LOOKUP_ANSWER,
   LOOKUP_REQUEST,
   MAX_FACET_VALUES,
+  MAX_NUMBERS,
   MAX_ROWS,
   MAX_SET_WORDS,
   RECORDS_ANSWER,
@@ -57,14 +50,18 @@ export {
   SEARCH_REQUEST,
   SET_WORDS_ANSWER,
   SET_WORDS_REQUEST,
-  SORTS,
 } from './reading';
+export { PLAIN_SORTS, SORTS } from './sorts';
+export type { Sort } from './sorts';
 export type {
   CitationDirection,
   CitationsRequest,
   FacetName,
   Facets,
+  IdsAnswer,
+  IdsRequest,
   LookupAnswer,
+  NumberFilter,
   RecordsAnswer,
   RecordsRequest,
   SearchAnswer,
@@ -72,5 +69,4 @@ export type {
   SearchRequest,
   SetWordsAnswer,
   SetWordsRequest,
-  Sort,
 } from './reading';

@@ -1,8 +1,10 @@
 import type { SentLimiters } from '../dialect';
 import type { Outcome, Problem } from '../problem';
-import type { CountEntry, IdsAnswer, IdsRequest, WordsAnswer } from './counting';
+import type { CountEntry, WordsAnswer } from './counting';
 import type { ProofAnswer, ProofRequest } from './proof';
 import type {
+  IdsAnswer,
+  IdsRequest,
   LookupAnswer,
   RecordsAnswer,
   RecordsRequest,

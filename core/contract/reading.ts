@@ -4,6 +4,7 @@ import type { SentLimiters } from '../dialect';
 import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
 import type { SchemaOf } from '../schema';
 import { SENT_LIMITERS, SEARCH_STRING } from './counting';
+import { SORTS, type Sort } from './sorts';
 
 /** What the records of a search can be counted and filtered by. */
 export const FACETS = [
@@ -15,6 +16,7 @@ export const FACETS = [
   'sources',
   'keywords',
   'authors',
+  'first-authors',
   'affiliations',
   'abstracts',
 ] as const;
@@ -27,9 +29,14 @@ export interface SearchFilter {
   readonly leavesOut?: boolean;
 }
 
-/** How the records of a search can be ordered; the newest and the oldest by their year. */
-export const SORTS = ['relevance', 'newest', 'oldest'] as const;
-export type Sort = (typeof SORTS)[number];
+/** Records by their numbers: these alone or, if it leaves out, all others. */
+export interface NumberFilter {
+  readonly numbers: readonly number[];
+  readonly leavesOut?: boolean;
+}
+
+/** The most numbers that a search is narrowed to. */
+export const MAX_NUMBERS = 10_000;
 
 /** A page of the records of one string. */
 export interface SearchRequest {
@@ -42,6 +49,8 @@ export interface SearchRequest {
   readonly further?: readonly string[];
   /** Only records that pass all of these. */
   readonly filters?: readonly SearchFilter[];
+  /** Only these records of the set, or all but these, by their numbers. */
+  readonly among?: NumberFilter;
   /** What all records that are found, not only those of the page, are counted by. */
   readonly facets?: readonly FacetName[];
 }
@@ -49,7 +58,7 @@ export interface SearchRequest {
 /**
  * The values that occur, the most frequent first: years, types, codes of languages, labels of headings, the
  * names of the limiters that let records through, sources, author keywords, names and places of work of
- * authors, and `none` for records without an abstract.
+ * authors, and the bands of how long abstracts are.
  */
 export type Facets = Readonly<Partial<Record<FacetName, readonly CountedValue[]>>>;
 
@@ -65,6 +74,8 @@ export const MAX_ROWS = 100;
 /** The most values of one facet. */
 export const MAX_FACET_VALUES = 200;
 
+const count = Joi.number().integer().min(0).required();
+const text = Joi.string().allow('');
 const start = Joi.number().integer().min(0).max(1_000_000).default(0);
 const rows = Joi.number().integer().min(0).max(MAX_ROWS).default(25);
 
@@ -82,6 +93,11 @@ export const SEARCH_FILTERS = Joi.array()
   )
   .max(MAX_FILTERS);
 
+const NUMBER_FILTER = Joi.object({
+  numbers: Joi.array().items(Joi.number().integer().min(0)).max(MAX_NUMBERS).required(),
+  leavesOut: Joi.boolean(),
+} satisfies SchemaOf<NumberFilter>);
+
 export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   string: SEARCH_STRING.required(),
   sentLimiters: SENT_LIMITERS,
@@ -90,13 +106,12 @@ export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   sort: Joi.valid(...SORTS).default('relevance'),
   further: Joi.array().items(SEARCH_STRING).max(100),
   filters: SEARCH_FILTERS,
+  among: NUMBER_FILTER,
   facets: Joi.array()
     .items(Joi.valid(...FACETS))
     .unique(),
 } satisfies SchemaOf<SearchRequest>).required();
 
-const count = Joi.number().integer().min(0).required();
-const text = Joi.string().allow('');
 const facetValues = Joi.array()
   .items(Joi.object({ value: text.required(), records: count } satisfies SchemaOf<CountedValue>))
   .max(MAX_FACET_VALUES);
@@ -107,6 +122,38 @@ export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   records: Joi.array().items(RECORD_SCHEMA).required(),
   facets: Joi.object(Object.fromEntries(FACETS.map((name) => [name, facetValues]))),
 } satisfies SchemaOf<SearchAnswer>);
+
+/** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
+export interface IdsRequest {
+  readonly string: string;
+  readonly sentLimiters: SentLimiters;
+  readonly keys: boolean;
+  /** Only records that pass all of these. */
+  readonly filters?: readonly SearchFilter[];
+}
+
+/** Record numbers, and beside them, if asked for, the keys of identifier and work (0 where there is none). */
+export interface IdsAnswer {
+  readonly total: number;
+  readonly numbers: readonly number[];
+  readonly identifiers?: readonly number[];
+  readonly works?: readonly number[];
+}
+
+export const IDS_REQUEST = Joi.object<IdsRequest>({
+  string: SEARCH_STRING.required(),
+  sentLimiters: SENT_LIMITERS,
+  keys: Joi.boolean().default(false),
+  filters: SEARCH_FILTERS,
+} satisfies SchemaOf<IdsRequest>).required();
+
+const numbers = Joi.array().items(Joi.number().min(0));
+export const IDS_ANSWER = Joi.object<IdsAnswer>({
+  total: count,
+  numbers: numbers.required(),
+  identifiers: numbers,
+  works: numbers,
+} satisfies SchemaOf<IdsAnswer>);
 
 /** A record by its number, as it stands in an address. */
 export const RECORD_REQUEST = Joi.object<{ number: number }, true>({

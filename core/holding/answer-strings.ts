@@ -1,20 +1,23 @@
 import {
   TIME_LIMIT_SECONDS,
+  RecordSet,
   countBatch,
   listSetWords,
   scoreRecords,
   type Deadline,
-  type RecordSet,
   type SetExpression,
 } from '../collection';
 import {
   TOO_SLOW,
   type CountEntry,
   type Facets,
+  type IdsRequest,
+  type NumberFilter,
   type SearchAnswer,
   type SearchRequest,
   type SetWordsAnswer,
   type SetWordsRequest,
+  type Sort,
 } from '../contract';
 import type { SentLimiters } from '../dialect';
 import { createProblem, describeProblem, type Outcome } from '../problem';
@@ -126,7 +129,7 @@ export function findRecordNumbers(
   const deadline = createDeadline();
   const found = findFiltered(holding, request, deadline);
   if ('problem' in found) return found;
-  const sort = holding.onlyByRelevance ? 'relevance' : request.sort;
+  const sort = holding.sorts.includes(request.sort) ? request.sort : 'relevance';
   const numbers = sortRecords(holding, found, sort, deadline);
   if (deadline()) return describeSlowness(request.string);
   const { total, estimated } = describeTotal(holding, numbers.length, found.notes);
@@ -140,17 +143,32 @@ export function findRecordNumbers(
   };
 }
 
+/** What says which records are meant. */
+type Narrowed = Pick<SearchRequest, 'string' | 'further' | 'among' | 'sentLimiters' | 'filters'>;
+
 /** The records of all strings of a request together that pass its filters. */
 function findFiltered(
   holding: Holding,
-  { string, further = [], sentLimiters, filters = [] }: SearchRequest,
+  { string, further = [], among, sentLimiters, filters = [] }: Narrowed,
   deadline: Deadline,
 ): Found {
   const read = readUnion(holding, [string, ...further], sentLimiters);
   if ('problem' in read) return read;
   const { expression, notes } = read;
   const outcome = holding.evaluator.evaluate(applyFilters(expression, filters), deadline);
-  return outcome.ok ? { set: outcome.value, expression, notes } : describeSlowness(string);
+  if (!outcome.ok) return describeSlowness(string);
+  const set = among ? narrowTo(outcome.value, among, holding.evaluator.index.size) : outcome.value;
+  return { set, expression, notes };
+}
+
+/** The records of a set that are among some numbers, or not among them. */
+function narrowTo(set: RecordSet, { numbers, leavesOut }: NumberFilter, size: number): RecordSet {
+  const named = new RecordSet(size);
+  for (const number of numbers) if (number < size) named.add(number);
+  const left = set.clone();
+  if (leavesOut) left.subtract(named);
+  else left.intersect(named);
+  return left;
 }
 
 /** The first records of a string, in the order asked for, where they are at hand. */
@@ -181,14 +199,13 @@ export function countSet(
   return describeTotal(holding, left.count(), notes);
 }
 
-/** The numbers of a string's records, with the total. */
+/** The numbers of a string's records that pass the filters, with the total. */
 export function listRecordNumbers(
   holding: Holding,
-  text: string,
-  sentLimiters: SentLimiters,
+  request: IdsRequest,
   createDeadline: CreateDeadline,
 ): { total: number; numbers: number[] } | { problem: StringProblem } {
-  const found = findRecords(holding, text, sentLimiters, createDeadline());
+  const found = findFiltered(holding, request, createDeadline());
   if ('problem' in found) return found;
   const numbers = found.set.list();
   return { total: numbers.length, numbers };
@@ -233,10 +250,32 @@ function sortRecords(
   deadline: Deadline,
 ): number[] {
   const { index } = holding.evaluator;
-  const weights: ArrayLike<number> =
-    sort === 'relevance' ? scoreRecords(index, found.expression, found.set, deadline) : index.years;
-  const direction = sort === 'oldest' ? -1 : 1;
-  return found.set.list().sort((a, b) => direction * (weights[b]! - weights[a]!) || b - a);
+  if (sort === 'relevance')
+    return sortBy(found.set, scoreRecords(index, found.expression, found.set, deadline), 'falling');
+  const { column, direction } = SORT_COLUMNS[sort];
+  return sortBy(found.set, index[column], direction);
+}
+
+/** The column of the index that each order goes by. */
+const SORT_COLUMNS = {
+  newest: { column: 'years', direction: 'falling' },
+  oldest: { column: 'years', direction: 'rising' },
+  cited: { column: 'timesCited', direction: 'falling' },
+  title: { column: 'titleRanks', direction: 'rising' },
+  author: { column: 'authorRanks', direction: 'rising' },
+} as const satisfies Readonly<Record<Exclude<Sort, 'relevance'>, object>>;
+
+/** Records by a column. What has no value there stands last either way; equals come newest first. */
+function sortBy(set: RecordSet, weights: ArrayLike<number>, direction: 'rising' | 'falling'): number[] {
+  const rising = (weight: number): number => (weight === 0 ? Infinity : weight);
+  return direction === 'falling'
+    ? set.list().sort((a, b) => weights[b]! - weights[a]! || b - a)
+    : set.list().sort((a, b) => compareNumbers(rising(weights[a]!), rising(weights[b]!)) || b - a);
+}
+
+/** Less, equal or greater, for infinite numbers, too. */
+function compareNumbers(one: number, other: number): number {
+  return one === other ? 0 : one - other;
 }
 
 /** What the database's own reader makes of a string, under the sent limiters that it has. */

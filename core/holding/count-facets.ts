@@ -54,6 +54,7 @@ const FACET_ROWS: Readonly<Record<FacetName, FacetRow>> = {
   sources: keyed('source'),
   keywords: keyed('keyword'),
   authors: keyed('author'),
+  'first-authors': keyed('first'),
   affiliations: keyed('affiliation'),
   abstracts: keyed('abstract'),
 };

@@ -9,7 +9,7 @@ import {
   scoreWord,
   type IndexDocument,
 } from '../collection';
-import { FACETS, type SearchFilter } from '../contract';
+import { FACETS, PLAIN_SORTS, SORTS, type SearchFilter, type Sort } from '../contract';
 import { LIMITERS, listLimitersOf } from '../limiter';
 import { arbitraryDocument } from '../testing/arbitraries';
 import { foldLetters, splitWords } from '../text';
@@ -26,6 +26,7 @@ const createHolding = (documents: readonly IndexDocument[]): Holding => {
   return {
     evaluator: createEvaluator(index),
     sentLimiters: ['years'],
+    sorts: PLAIN_SORTS,
     vocabulary,
     read: (text) => readQueryText(text, vocabulary),
   };
@@ -200,6 +201,41 @@ describe('filters of a search', () => {
       total: 3,
       numbers: [2, 1, 0],
     });
+  });
+});
+
+describe('records of a search', () => {
+  const documents: IndexDocument[] = [
+    { year: 2001, timesCited: 4, titleOrder: 'owls', authorOrder: 'ode b' },
+    { timesCited: 9, titleOrder: 'bats' },
+    { year: 1999, titleOrder: 'lamps', authorOrder: 'ash c' },
+    { year: 2010, timesCited: 1, titleOrder: 'bats', authorOrder: 'zeal a' },
+  ].map((one) => ({ values: { title: ['bat'] }, keys: [], ...one }));
+  const ask = (request: object, sorts: readonly Sort[] = SORTS) => {
+    const found = findRecordNumbers(
+      { ...createHolding(documents), sorts },
+      { string: 'bat', sentLimiters: {}, start: 0, rows: 9, sort: 'newest', ...request },
+      () => NEVER,
+    );
+    if ('problem' in found) throw new Error('The string is taken.');
+    return found.numbers;
+  };
+
+  it('come in each order; those without a value stand last, and equals the newest first', () => {
+    expect(ask({ sort: 'newest' })).toEqual([3, 0, 2, 1]);
+    expect(ask({ sort: 'oldest' })).toEqual([2, 0, 3, 1]);
+    expect(ask({ sort: 'cited' })).toEqual([1, 0, 3, 2]);
+    expect(ask({ sort: 'title' })).toEqual([3, 1, 2, 0]);
+    expect(ask({ sort: 'author' })).toEqual([2, 0, 3, 1]);
+  });
+
+  it('come by relevance where a database has no such order', () => {
+    expect(ask({ sort: 'cited' }, PLAIN_SORTS)).toEqual(ask({ sort: 'relevance' }));
+  });
+
+  it('are narrowed to some numbers, or to all but these', () => {
+    expect(ask({ among: { numbers: [0, 3, 77] } })).toEqual([3, 0]);
+    expect(ask({ among: { numbers: [0, 3], leavesOut: true } })).toEqual([2, 1]);
   });
 });
 

@@ -17,6 +17,7 @@ const createHolding = (documents: readonly IndexDocument[]): Holding => {
   return {
     evaluator: createEvaluator(index),
     sentLimiters: ['years', 'types', 'languages'],
+    sorts: ['relevance'],
     read: (text) => readQueryText(text, vocabulary),
   };
 };

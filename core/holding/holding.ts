@@ -1,4 +1,5 @@
 import type { Evaluator, SetExpression } from '../collection';
+import type { Sort } from '../contract';
 import type { LimiterName } from '../limiter';
 import type { Vocabulary } from '../vocabulary';
 
@@ -30,8 +31,8 @@ export interface Holding {
   readonly sentLimiters: readonly LimiterName[];
   /** Without it, every count is exact. */
   readonly rounding?: Rounding;
-  /** Records come by relevance, whatever is asked for. */
-  readonly onlyByRelevance?: boolean;
+  /** The orders in which records can come; in any other order that is asked for they come by relevance. */
+  readonly sorts: readonly Sort[];
   /** The headings of its records, where it has any. */
   readonly vocabulary?: Vocabulary;
   /** Reads a string by the holding's own syntax. */

@@ -5,6 +5,7 @@ import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms, isTermChange } from './apply-to-terms';
 import { isUndoable, type Change, type LastingChange, type UndoableChange } from './change';
 import {
+  MAX_LEADS,
   MAX_MUST_FINDS,
   MAX_OWN_DATABASES,
   type OwnDatabase,
@@ -94,6 +95,21 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
       return succeed({
         ...project,
         judgements: change.judgement ? { ...rest, [change.record]: change.judgement } : rest,
+      });
+    }
+    case 'keep-lead': {
+      const at = project.leads.findIndex(({ id }) => id === change.lead.id);
+      if (at >= 0) return succeed({ ...project, leads: project.leads.with(at, change.lead) });
+      if (project.leads.length >= MAX_LEADS) return refuseChange(`A project takes ${MAX_LEADS} leads.`);
+      return succeed({ ...project, leads: [...project.leads, change.lead] });
+    }
+    case 'remove-lead':
+      return succeed({ ...project, leads: project.leads.filter(({ id }) => id !== change.id) });
+    case 'note-request': {
+      const { [change.record]: _, ...rest } = project.requests;
+      return succeed({
+        ...project,
+        requests: change.request ? { ...rest, [change.record]: change.request } : rest,
       });
     }
     case 'mark-review': {

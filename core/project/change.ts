@@ -6,6 +6,8 @@ import type {
   ContextWordChoice,
   FramedQuestion,
   Judgement,
+  Lead,
+  WorkRequest,
   KeptState,
   MustFind,
   NamedBlock,
@@ -145,6 +147,11 @@ export type Change =
   | { readonly kind: 'remove-must-finds'; readonly ids: readonly string[] }
   /** No judgement: what was said of the record is taken back. */
   | { readonly kind: 'judge-record'; readonly record: string; readonly judgement: Judgement | undefined }
+  /** A lead that is new, or one that is there, changed. */
+  | { readonly kind: 'keep-lead'; readonly lead: Lead }
+  | { readonly kind: 'remove-lead'; readonly id: string }
+  /** No request: it is forgotten that the work was asked for. */
+  | { readonly kind: 'note-request'; readonly record: string; readonly request: WorkRequest | undefined }
   /** No mark: what was said of the point is taken back. */
   | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };
 
@@ -271,5 +278,8 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'add-must-finds': 'Add must-finds',
   'remove-must-finds': 'Remove must-finds',
   'judge-record': 'Judge a record',
+  'keep-lead': 'Keep a lead',
+  'remove-lead': 'Remove a lead',
+  'note-request': 'Ask for a work',
   'mark-review': 'Remark on the report',
 };

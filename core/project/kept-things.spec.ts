@@ -5,7 +5,15 @@ import { applyChange } from './apply-change';
 import { CHANGE_NAMES, isUndoable, type Change } from './change';
 import { createHistory, makeChange, undo } from './history';
 import { restoreProject, storeProject } from './project-file';
-import { MAX_MUST_FINDS, createProject, getProjectTitle, type KeptState, type Tally } from './project';
+import {
+  MAX_LEADS,
+  MAX_MUST_FINDS,
+  createProject,
+  getProjectTitle,
+  type KeptState,
+  type Lead,
+  type Tally,
+} from './project';
 
 const project = createDemoProject();
 const { concepts, blocks, draft, limiters, databases } = project.working;
@@ -40,6 +48,28 @@ describe('what is kept beside the draft', () => {
     expect(applyChange(project, { kind: 'add-must-finds', mustFinds: many }).ok).toBe(false);
   });
 
+  it('leads and requests are kept, changed and taken back, and there is an end to leads', () => {
+    const created = '2026-01-02T03:04:05.000Z';
+    const lead: Lead = { id: 'l1', kind: 'author', name: 'Ode, B', note: '', isDone: false, created };
+    const kept = applyAll(
+      project,
+      { kind: 'keep-lead', lead },
+      { kind: 'keep-lead', lead: { ...lead, id: 'l2', kind: 'source', name: 'Lamplight', record: 'Owls' } },
+      { kind: 'keep-lead', lead: { ...lead, isDone: true, note: 'found two' } },
+      { kind: 'remove-lead', id: 'l2' },
+      { kind: 'note-request', record: 'gantry 7', request: { title: 'Owls', asked: created, work: 12 } },
+      { kind: 'note-request', record: 'gantry 8', request: { title: 'Bats', asked: created } },
+      { kind: 'note-request', record: 'gantry 8', request: undefined },
+    );
+    expect(kept.leads).toEqual([{ ...lead, isDone: true, note: 'found two' }]);
+    expect(kept.requests).toEqual({ 'gantry 7': { title: 'Owls', asked: created, work: 12 } });
+    expect(restoreProject(structuredClone(storeProject(kept)))).toEqual({ ok: true, value: kept });
+    const many = Array.from({ length: MAX_LEADS }, (_, at) => ({ ...lead, id: `l${at}` }));
+    expect(
+      applyChange({ ...project, leads: many }, { kind: 'keep-lead', lead: { ...lead, id: 'x' } }).ok,
+    ).toBe(false);
+  });
+
   it('is never taken back by undo', () => {
     let history = createHistory(project);
     const make = (change: Change): void => {
@@ -59,6 +89,9 @@ describe('what is kept beside the draft', () => {
       'add-must-finds',
       'remove-must-finds',
       'judge-record',
+      'keep-lead',
+      'remove-lead',
+      'note-request',
     ] as const) {
       expect(isUndoable({ kind } as Change)).toBe(false);
       expect(CHANGE_NAMES[kind]).not.toBe('');

@@ -7,7 +7,9 @@ import { SRU_ENDPOINT } from '../sru';
 import { MAX_BLOCKS } from './apply-to-blocks';
 import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
 import {
+  LEAD_KINDS,
   MAX_CONCEPTS,
+  MAX_LEADS,
   MAX_MUST_FINDS,
   MAX_OWN_DATABASES,
   MAX_TERMS,
@@ -19,6 +21,7 @@ import {
   type FramedQuestion,
   type Judgement,
   type KeptState,
+  type Lead,
   type MustFind,
   type NamedBlock,
   type OwnDatabase,
@@ -30,12 +33,13 @@ import {
   type TargetBand,
   type Term,
   type Variant,
+  type WorkRequest,
   type Working,
 } from './project';
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 9;
+export const FORMAT_VERSION = 10;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -186,6 +190,31 @@ const PROJECT = Joi.object<Project>({
       } satisfies SchemaOf<Judgement>),
     )
     .required(),
+  leads: Joi.array()
+    .items(
+      Joi.object<Lead>({
+        id: id.required(),
+        kind: Joi.valid(...LEAD_KINDS).required(),
+        name: text.required(),
+        record: text,
+        note: text.required(),
+        isDone: Joi.boolean().required(),
+        created: moment.required(),
+      } satisfies SchemaOf<Lead>),
+    )
+    .max(MAX_LEADS)
+    .required(),
+  requests: Joi.object()
+    .pattern(
+      Joi.string().max(300),
+      Joi.object<WorkRequest>({
+        title: text.required(),
+        asked: moment.required(),
+        identifier: Joi.number().integer().min(0).unsafe(),
+        work: Joi.number().integer().min(0).unsafe(),
+      } satisfies SchemaOf<WorkRequest>),
+    )
+    .required(),
   review: Joi.object()
     .pattern(
       Joi.string().max(300),
@@ -242,6 +271,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   7: (stored) => mapObjects(stored, writeLanguages),
   // Version 9 has reasons of judgements and what tells the work that was judged.
   8: (stored) => stored,
+  // Version 10 has leads, and works that were asked for.
+  9: (stored) => ({ leads: [], requests: {}, ...(stored as object | null) }),
 };
 
 /** A value with all objects in it changed, the inner ones first. */

@@ -188,6 +188,32 @@ export interface Judgement {
   readonly work?: number;
 }
 
+/** The kinds of things that a record points to. */
+export const LEAD_KINDS = ['author', 'affiliation', 'source', 'words'] as const;
+export type LeadKind = (typeof LEAD_KINDS)[number];
+
+/** A thing to follow later: a name, a place of work, a source or some words, with the record that it was met in. */
+export interface Lead {
+  readonly id: string;
+  readonly kind: LeadKind;
+  readonly name: string;
+  readonly record?: string;
+  readonly note: string;
+  /** It was followed. */
+  readonly isDone: boolean;
+  /** ISO 8601, UTC. */
+  readonly created: string;
+}
+
+/** A work whose full text was asked for. Its keys tell the same work in other databases. */
+export interface WorkRequest {
+  readonly title: string;
+  /** ISO 8601, UTC. */
+  readonly asked: string;
+  readonly identifier?: number;
+  readonly work?: number;
+}
+
 /** What a reviewer said of one point of the report on the query. */
 export interface ReviewMark {
   readonly isDone: boolean;
@@ -208,6 +234,10 @@ export interface Project {
   readonly mustFinds: readonly MustFind[];
   /** By the short name of the database and the record's id there, with a blank between. */
   readonly judgements: Readonly<Record<string, Judgement>>;
+  /** Things to follow, the latest last. */
+  readonly leads: readonly Lead[];
+  /** Works that were asked for, by the keys that judgements have. */
+  readonly requests: Readonly<Record<string, WorkRequest>>;
   /** The remarks on the points of the report, by their keys. */
   readonly review: Readonly<Record<string, ReviewMark>>;
   /** The variant that counts are compared with. */
@@ -255,6 +285,8 @@ export function createProject(
     states: [],
     mustFinds: [],
     judgements: {},
+    leads: [],
+    requests: {},
     review: {},
   };
 }
@@ -263,6 +295,8 @@ export function createProject(
 export const MAX_OWN_DATABASES = 40;
 /** The most must-finds of a project. */
 export const MAX_MUST_FINDS = 500;
+/** The most leads of a project. */
+export const MAX_LEADS = 500;
 /** The most concepts of a project and terms of a concept. */
 export const MAX_CONCEPTS = 12;
 export const MAX_TERMS = 200;

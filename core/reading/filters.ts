@@ -8,6 +8,7 @@ import {
   type Limiters,
 } from '../limiter';
 import { build, createPattern, printQuery, type Field, type QueryNode } from '../query';
+import type { AbstractLength } from '../record';
 import { splitWords } from '../text';
 
 /** What a facet is called, its values, and what they become in a query. */
@@ -37,8 +38,18 @@ export const FACET_ROWS: Readonly<Record<FacetName, FacetRow>> = {
   headings: { label: 'headings', lead: 'heading ' },
   keywords: { label: 'author keywords', lead: 'keyword ', field: 'keywords' },
   authors: { label: 'authors', lead: 'by ', field: 'author' },
+  'first-authors': { label: 'first authors', lead: 'first author ', field: 'firstauthor' },
   affiliations: { label: 'places of work', lead: 'at ', field: 'affiliation' },
-  abstracts: { label: 'abstract', lead: '', names: { none: 'without an abstract' } },
+  abstracts: {
+    label: 'length of abstract',
+    lead: '',
+    names: {
+      none: 'without an abstract',
+      short: 'abstract of less than 100 words',
+      medium: 'abstract of 100 to 249 words',
+      long: 'abstract of 250 words or more',
+    } satisfies Record<AbstractLength, string>,
+  },
 };
 
 /** A value of a facet in words. */

@@ -8,6 +8,9 @@ export {
   moveToQuery,
   nameFacetValue,
 } from './filters';
+export { countJudgedInOrder, estimateGoodOnesLeft, traceReading } from './how-far';
+export type { GoodOnesLeft, ReadSoFar } from './how-far';
+export { LEAD_KIND_ROWS, createLeadQuery } from './leads';
 export { createJudgement, createJudgementFinder, listReasons } from './judgements';
 export type { FindJudgement } from './judgements';
 export { LEAST_FOUND } from './count-phrases';

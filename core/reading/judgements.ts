@@ -1,5 +1,5 @@
 import type { Judgement, Project, Verdict } from '../project';
-import { createRecordKeys, type BibliographicRecord } from '../record';
+import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '../record';
 
 /** What a record of a database is judged to be, with what tells the same work elsewhere. */
 export function createJudgement(record: BibliographicRecord, verdict: Verdict, reason?: string): Judgement {
@@ -8,7 +8,11 @@ export function createJudgement(record: BibliographicRecord, verdict: Verdict, r
 }
 
 /** Finds what was said of a record: of the record itself, or of the same work in another database. */
-export type FindJudgement = (key: string, record: BibliographicRecord) => Judgement | undefined;
+export interface FindJudgement {
+  (key: string, record: BibliographicRecord): Judgement | undefined;
+  /** The same for a record of which only the keys of its work are known. */
+  readonly byKeys: (keys: RecordKeys) => Judgement | undefined;
+}
 
 /**
  * Makes a look-up of judgements. A record is the same work as a judged one if their identifiers are the same; if
@@ -21,15 +25,15 @@ export function createJudgementFinder(judgements: Project['judgements']): FindJu
     if (judgement.identifier) byIdentifier.set(judgement.identifier, judgement);
     if (judgement.work) byWork.set(judgement.work, judgement);
   }
-  return (key, record) => {
-    const own = judgements[key];
-    if (own) return own;
-    const { identifier, work } = createRecordKeys(record);
+  const findByKeys = ({ identifier, work }: RecordKeys): Judgement | undefined => {
     const same = identifier === 0 ? undefined : byIdentifier.get(identifier);
     if (same) return same;
     const alike = work === 0 ? undefined : byWork.get(work);
     return alike && (identifier === 0 || !alike.identifier) ? alike : undefined;
   };
+  const find = (key: string, record: BibliographicRecord): Judgement | undefined =>
+    judgements[key] ?? findByKeys(createRecordKeys(record));
+  return Object.assign(find, { byKeys: findByKeys });
 }
 
 /** The reasons that were given, the most frequent first: they are offered again. */

@@ -3,5 +3,19 @@ export type { Deduplicated, SameWorkRule } from './deduplicate';
 export { createIdentifierKey, createRecordKeys, normaliseIdentifier, normaliseTitle } from './identity';
 export type { RecordKeys } from './identity';
 export { LANGUAGES } from './languages';
-export { DOCUMENT_TYPES, RECORD_SCHEMA, describeAuthors, nameAuthor } from './record';
-export type { AssignedHeading, Author, BibliographicRecord, DocumentType } from './record';
+export {
+  ABSTRACT_LENGTHS,
+  DOCUMENT_TYPES,
+  RECORD_SCHEMA,
+  describeAuthors,
+  findAbstractLength,
+  nameAuthor,
+} from './record';
+export type {
+  AbstractLength,
+  AssignedHeading,
+  Author,
+  BibliographicRecord,
+  DocumentType,
+  TimesCited,
+} from './record';

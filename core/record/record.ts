@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { SchemaOf } from '../schema';
+import { splitWords } from '../text';
 
 /** A person as an author: given and family name, and where they work. */
 export interface Author {
@@ -53,6 +54,32 @@ export interface BibliographicRecord {
   readonly entered: string;
   /** The ids of the works that it cites. */
   readonly references: readonly string[];
+  /** Only where the database knows it. */
+  readonly cited?: TimesCited;
+}
+
+/** How often a work is cited within a database, and how it stands there among records of its year and type. */
+export interface TimesCited {
+  readonly times: number;
+  /** The records of the same year and type, this one among them. */
+  readonly peers: number;
+  /** Those of them that are cited more often. */
+  readonly ahead: number;
+}
+
+/** How long abstracts are, in words: the least of each band, the longest band first. */
+export const ABSTRACT_LENGTHS = [
+  { id: 'long', least: 250 },
+  { id: 'medium', least: 100 },
+  { id: 'short', least: 1 },
+  { id: 'none', least: 0 },
+] as const;
+export type AbstractLength = (typeof ABSTRACT_LENGTHS)[number]['id'];
+
+/** The band of an abstract's length. */
+export function findAbstractLength(abstract: string): AbstractLength {
+  const words = splitWords(abstract).length;
+  return ABSTRACT_LENGTHS.find(({ least }) => words >= least)!.id;
 }
 
 const text = Joi.string().allow('');
@@ -91,6 +118,11 @@ export const RECORD_SCHEMA = Joi.object<BibliographicRecord>({
   doi: text,
   entered: text.required(),
   references: Joi.array().items(text).required(),
+  cited: Joi.object({
+    times: Joi.number().integer().min(0).required(),
+    peers: Joi.number().integer().min(1).required(),
+    ahead: Joi.number().integer().min(0).required(),
+  } satisfies SchemaOf<TimesCited>),
 } satisfies SchemaOf<BibliographicRecord>);
 
 /** An author as lists of names have them: `Okonjo, Freya`. */

@@ -77,12 +77,12 @@ export function createStandinHolding(
   evaluator: Evaluator,
   vocabulary: Vocabulary,
 ): Holding {
-  const { sentLimiters, rounding, onlyByRelevance } = standin;
+  const { sentLimiters, rounding, sorts } = standin;
   return {
     evaluator,
     sentLimiters,
     ...(rounding && { rounding }),
-    ...(onlyByRelevance && { onlyByRelevance }),
+    sorts,
     read: (text) => {
       const { value, problem } = readStandinString(standin, text, vocabulary);
       return value ?? { problem };

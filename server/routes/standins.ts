@@ -261,5 +261,6 @@ function describeStandin({ standin, size, hasThesaurus }: ServedStandin): Standi
     }),
     ...(standin.hasCitations && { hasCitations: true }),
     ...(standin.givesIds && { givesIds: true }),
+    sorts: standin.sorts,
   };
 }

@@ -1,4 +1,5 @@
 import { NEUTRAL_ANALYSIS, type Analysis, type SetExpression, type Stem } from '#core/collection/index';
+import { PLAIN_SORTS, SORTS } from '#core/contract/index';
 import type { Holding, StringProblem, StringReading } from '#core/holding/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { readCardinal } from './cardinal/reader';
@@ -26,8 +27,8 @@ export interface Standin {
   readonly hasCitations?: true;
   /** Gives the numbers of the records of a string. */
   readonly givesIds?: true;
-  /** Records come by relevance, whatever is asked for. */
-  readonly onlyByRelevance?: true;
+  /** The orders in which it gives records. */
+  readonly sorts: Holding['sorts'];
   /** Earlier searches of a session can be named in a string. */
   readonly hasSets?: true;
   readonly read: (text: string, vocabulary: Vocabulary, findSet?: FindSet) => StringReading;
@@ -42,6 +43,7 @@ export const STANDINS: readonly Standin[] = [
     analysis: NEUTRAL_ANALYSIS,
     sentLimiters: ['languages', 'peerReviewed', 'fullText', 'openAccess'],
     givesIds: true,
+    sorts: PLAIN_SORTS,
     hasSets: true,
     read: (text, vocabulary, findSet) => withoutNotes(readHeronsmere(text, vocabulary, findSet)),
   },
@@ -52,6 +54,7 @@ export const STANDINS: readonly Standin[] = [
     analysis: { ...NEUTRAL_ANALYSIS, stopWords: GANTRY_STOP_WORDS },
     sentLimiters: ['types', 'languages', 'peerReviewed'],
     givesIds: true,
+    sorts: PLAIN_SORTS,
     read: (text) => withoutNotes(readGantry(text)),
   },
   {
@@ -62,6 +65,7 @@ export const STANDINS: readonly Standin[] = [
     sentLimiters: [],
     hasCitations: true,
     givesIds: true,
+    sorts: SORTS,
     read: (text) => withoutNotes(readCardinal(text)),
   },
   {
@@ -71,6 +75,7 @@ export const STANDINS: readonly Standin[] = [
     analysis: { ...NEUTRAL_ANALYSIS, joinHyphens: true },
     sentLimiters: ['years', 'types', 'languages', 'peerReviewed', 'fullText', 'openAccess', 'entered'],
     givesIds: true,
+    sorts: PLAIN_SORTS,
     rounding: { exactUpTo: 10_000, to: 'hundreds', note: 'Large numbers are rounded to hundreds.' },
     read: (text) => withoutNotes(readMarlstone(text)),
   },
@@ -81,6 +86,7 @@ export const STANDINS: readonly Standin[] = [
     analysis: NEUTRAL_ANALYSIS,
     sentLimiters: [],
     protocol: 'sru',
+    sorts: ['relevance'],
     read: (text) => withoutNotes(readNorthern(text)),
   },
   {
@@ -91,7 +97,7 @@ export const STANDINS: readonly Standin[] = [
     stem: stemWord,
     sentLimiters: ['years', 'languages'],
     rounding: { exactUpTo: 99, to: 'two-figures', note: 'An estimate.' },
-    onlyByRelevance: true,
+    sorts: ['relevance'],
     read: (text) => readPlainfinder(text),
   },
 ];

@@ -120,7 +120,7 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
 
   ids: ({ database, request }, turn, ground) =>
     withCollection(ground, database, (collection): Outcome<JobAnswers['ids']> => {
-      const answer = listRecordNumbers(collection, request.string, request.sentLimiters, () => turn.isOver);
+      const answer = listRecordNumbers(collection, request, () => turn.isOver);
       if ('problem' in answer || !request.keys) return succeed(answer);
       const keys = answer.numbers.map((number) => collection.getKeys(number));
       return succeed({

@@ -33,6 +33,7 @@ const listing = {
   records: 9,
   hasThesaurus: false,
   givesIds: true,
+  sorts: ['relevance' as const],
 };
 
 function createConnections(served: Partial<ServedDatabases> = {}): Connections {

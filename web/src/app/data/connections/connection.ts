@@ -3,6 +3,7 @@ import type {
   CitationsRequest,
   CountEntry,
   IdsAnswer,
+  IdsRequest,
   LookupAnswer,
   ProofAnswer,
   ProofRequest,
@@ -12,6 +13,7 @@ import type {
   SearchRequest,
   SetWordsAnswer,
   SetWordsRequest,
+  Sort,
   WordsAnswer,
 } from '#core/contract/index';
 import type { SentLimiters } from '#core/dialect/index';
@@ -26,7 +28,7 @@ export interface Requests {
   /** A page of the records of a string, sorted, with facets over all of them. */
   readonly search: SearchRequest;
   /** The records of a string by their numbers, with the keys that tell their works. */
-  readonly ids: { readonly string: string; readonly sentLimiters: SentLimiters };
+  readonly ids: Omit<IdsRequest, 'keys'>;
   /** Records by their numbers or by identifiers. */
   readonly records: RecordsRequest;
   /** The titles of records by identifiers; many at once. */
@@ -74,6 +76,8 @@ export interface DatabaseTraits {
   readonly offers: ReadonlySet<RequestKind>;
   /** Strings are asked one by one, so many take long. */
   readonly asksOneByOne: boolean;
+  /** The orders in which it gives records; `relevance` alone is its own order. */
+  readonly sorts: readonly Sort[];
   /** The number of its records, where it says so. */
   readonly records?: number;
 }
@@ -117,11 +121,12 @@ export function createConnection(
   kind: ConnectionKind,
   name: string,
   answerers: Answerers,
-  asksOneByOne = false,
+  { asksOneByOne = false, sorts = [] }: Partial<Pick<DatabaseTraits, 'asksOneByOne' | 'sorts'>> = {},
 ): Connection {
   const traits: DatabaseTraits = {
     offers: new Set(Object.keys(answerers) as RequestKind[]),
     asksOneByOne,
+    sorts,
   };
   return {
     kind,

@@ -1,6 +1,6 @@
-import type { CollectionAnswers, CollectionAsked } from '#core/contract/index';
+import { PLAIN_SORTS, type CollectionAnswers, type CollectionAsked } from '#core/contract/index';
 import { fail, type Outcome } from '#core/problem/index';
-import { createConnection, type Connection } from '../connection';
+import { createConnection, type Answerers, type Connection } from '../connection';
 import type { CollectionClient } from './collection-client';
 
 /** A collection of records that the person imported, counted and searched in this browser. */
@@ -18,7 +18,7 @@ export function createCollectionConnection(
     if (outcome.ok || outcome.problem.data['database'] === undefined) return outcome;
     return fail({ ...outcome.problem, data: { ...outcome.problem.data, database: name } });
   };
-  return createConnection('collection', name, {
+  const answerers: Answerers = {
     count: (asked, signal) => ask({ kind: 'count', collection, ...asked }, signal),
     unions: (asked, signal) => ask({ kind: 'unions', collection, ...asked }, signal),
     search: (request, signal) => ask({ kind: 'search', collection, request }, signal),
@@ -28,5 +28,6 @@ export function createCollectionConnection(
     words: (asked, signal) => ask({ kind: 'words', collection, suffix: '', ...asked }, signal),
     'set-words': (request, signal) => ask({ kind: 'set-words', collection, request }, signal),
     proof: (request, signal) => ask({ kind: 'proof', collection, request }, signal),
-  });
+  };
+  return createConnection('collection', name, answerers, { sorts: PLAIN_SORTS });
 }

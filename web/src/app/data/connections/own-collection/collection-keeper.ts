@@ -8,6 +8,7 @@ import {
   type CollectionIndex,
   type Evaluator,
 } from '#core/collection/index';
+import { PLAIN_SORTS } from '#core/contract/index';
 import type {
   CollectionAnswers,
   CollectionAsked,
@@ -107,12 +108,7 @@ export class CollectionKeeper {
     open: Open,
     { collection, request }: CollectionAsked & { kind: 'ids' },
   ): Promise<Outcome<Answer>> {
-    const found = listRecordNumbers(
-      open.holding,
-      request.string,
-      request.sentLimiters,
-      allowEach(this.clock),
-    );
+    const found = listRecordNumbers(open.holding, request, allowEach(this.clock));
     if ('problem' in found) return refuseString(collection, found.problem);
     if (!request.keys) return succeed(found);
     const keys = await this.loadKeys(open, collection);
@@ -270,6 +266,7 @@ function createOpen(collection: string, evaluator: Evaluator): Open {
     evaluator,
     vocabulary,
     sentLimiters: OWN_SENT_LIMITERS,
+    sorts: PLAIN_SORTS,
     read: (text) => readQueryText(text, vocabulary),
   };
   return { holding, vocabulary };

@@ -12,6 +12,7 @@ const GANTRY: StandinListing = {
   records: 9,
   hasThesaurus: true,
   givesIds: true,
+  sorts: ['relevance' as const],
 };
 const NORTHERN: StandinListing = {
   ...GANTRY,

@@ -79,6 +79,7 @@ export function createServedConnection(databases: ServedDatabases, id: string, n
     offers: new Set(Object.keys(choose(listing)) as RequestKind[]),
     asksOneByOne: listing.endpoint !== undefined,
     records: listing.records,
+    sorts: listing.sorts,
   });
   return {
     kind: 'served',

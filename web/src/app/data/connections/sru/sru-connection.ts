@@ -15,7 +15,10 @@ const ADDRESS = '/api/sru';
 
 /** A server that speaks SRU, asked by way of Ewer's own server. It counts, and gives records a page at a time. */
 export function createSruConnection(endpoint: SruEndpoint, name: string): Connection {
-  return createConnection('sru', name, createSruAnswerers(endpoint, name), true);
+  return createConnection('sru', name, createSruAnswerers(endpoint, name), {
+    asksOneByOne: true,
+    sorts: ['relevance'],
+  });
 }
 
 /** The requests that SRU has an answer to. */
