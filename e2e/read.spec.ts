@@ -162,7 +162,8 @@ test('records teach words: what one would bring is counted before it is added', 
   const free = view.learn.locator('tbody tr').filter({ has: page.getByRole('button', { name: /^Add / }) });
   await expect(free.first()).toContainText(/[+−]?\d/);
   const word = ((await free.first().getByRole('rowheader').textContent()) ?? '').trim();
-  await free.first().getByRole('rowheader').getByRole('button').click();
+  // Rows change places while counts come: the same one is clicked that was read.
+  await view.learn.getByRole('rowheader').getByRole('button', { name: word, exact: true }).click();
   const outlook = view.learn.getByRole('region', { name: 'What it would bring' });
   const after = outlook.getByRole('button', { name: new RegExp(`^With ${word} in Heronsmere`) });
   await expect(after).toBeVisible();
@@ -238,12 +239,15 @@ test('words that are marked in a record become a term, and a source can be read 
   const offer = view.record.locator('.selected');
   await expect(offer).toBeVisible();
   const word = ((await offer.locator('.code').textContent()) ?? '').trim();
-  await offer.getByRole('button', { name: '+ B night light' }).click();
+  await offer.getByRole('button', { name: 'Use these words …' }).click();
+  await page.getByRole('menuitem', { name: 'Add to B night light' }).click();
   await view.workbench.goTo('Topic');
   await expect(view.workbench.line('night light', word)).toBeVisible();
   await page.getByRole('button', { name: /^Undo: / }).click();
   await view.workbench.goTo('Read');
-  await view.record.getByRole('button', { name: /^Read only what is in / }).click();
+  const source = view.record.locator('p').first().locator('button.take').last();
+  await source.click();
+  await page.getByRole('menuitem', { name: 'Only these in the list' }).click();
   await expect(page.getByRole('button', { name: /^Remove the filter in / })).toBeVisible();
   const left = await page.getByTestId('left').textContent();
   await page.getByRole('button', { name: /^Remove the filter in / }).click();

@@ -93,6 +93,7 @@ export const SEARCH_FILTERS = Joi.array()
   )
   .max(MAX_FILTERS);
 
+const FURTHER = Joi.array().items(SEARCH_STRING).max(100);
 const NUMBER_FILTER = Joi.object({
   numbers: Joi.array().items(Joi.number().integer().min(0)).max(MAX_NUMBERS).required(),
   leavesOut: Joi.boolean(),
@@ -104,7 +105,7 @@ export const SEARCH_REQUEST = Joi.object<SearchRequest>({
   start,
   rows,
   sort: Joi.valid(...SORTS).default('relevance'),
-  further: Joi.array().items(SEARCH_STRING).max(100),
+  further: FURTHER,
   filters: SEARCH_FILTERS,
   among: NUMBER_FILTER,
   facets: Joi.array()
@@ -123,13 +124,16 @@ export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   facets: Joi.object(Object.fromEntries(FACETS.map((name) => [name, facetValues]))),
 } satisfies SchemaOf<SearchAnswer>);
 
-/** A string whose record numbers are asked for; with `keys`, what tells which records are of one work. */
+/** A search whose record numbers are asked for; with `keys`, what tells which records are of one work. */
 export interface IdsRequest {
   readonly string: string;
   readonly sentLimiters: SentLimiters;
   readonly keys: boolean;
-  /** Only records that pass all of these. */
+  readonly further?: readonly string[];
   readonly filters?: readonly SearchFilter[];
+  readonly among?: NumberFilter;
+  /** Without it, they come as they are numbered. */
+  readonly sort?: Sort;
 }
 
 /** Record numbers, and beside them, if asked for, the keys of identifier and work (0 where there is none). */
@@ -144,7 +148,10 @@ export const IDS_REQUEST = Joi.object<IdsRequest>({
   string: SEARCH_STRING.required(),
   sentLimiters: SENT_LIMITERS,
   keys: Joi.boolean().default(false),
+  further: FURTHER,
   filters: SEARCH_FILTERS,
+  among: NUMBER_FILTER,
+  sort: Joi.valid(...SORTS),
 } satisfies SchemaOf<IdsRequest>).required();
 
 const numbers = Joi.array().items(Joi.number().min(0));

@@ -129,8 +129,7 @@ export function findRecordNumbers(
   const deadline = createDeadline();
   const found = findFiltered(holding, request, deadline);
   if ('problem' in found) return found;
-  const sort = holding.sorts.includes(request.sort) ? request.sort : 'relevance';
-  const numbers = sortRecords(holding, found, sort, deadline);
+  const numbers = sortRecords(holding, found, request.sort, deadline);
   if (deadline()) return describeSlowness(request.string);
   const { total, estimated } = describeTotal(holding, numbers.length, found.notes);
   return {
@@ -199,15 +198,17 @@ export function countSet(
   return describeTotal(holding, left.count(), notes);
 }
 
-/** The numbers of a string's records that pass the filters, with the total. */
+/** The numbers of a search's records, with the total. */
 export function listRecordNumbers(
   holding: Holding,
   request: IdsRequest,
   createDeadline: CreateDeadline,
 ): { total: number; numbers: number[] } | { problem: StringProblem } {
-  const found = findFiltered(holding, request, createDeadline());
+  const deadline = createDeadline();
+  const found = findFiltered(holding, request, deadline);
   if ('problem' in found) return found;
-  const numbers = found.set.list();
+  const numbers = request.sort ? sortRecords(holding, found, request.sort, deadline) : found.set.list();
+  if (deadline()) return describeSlowness(request.string);
   return { total: numbers.length, numbers };
 }
 
@@ -246,10 +247,11 @@ function roundFacets(holding: Holding, facets: Facets): Facets {
 function sortRecords(
   holding: Holding,
   found: { set: RecordSet; expression: SetExpression },
-  sort: SearchRequest['sort'],
+  wanted: Sort,
   deadline: Deadline,
 ): number[] {
   const { index } = holding.evaluator;
+  const sort = holding.sorts.includes(wanted) ? wanted : 'relevance';
   if (sort === 'relevance')
     return sortBy(found.set, scoreRecords(index, found.expression, found.set, deadline), 'falling');
   const { column, direction } = SORT_COLUMNS[sort];

@@ -16,5 +16,6 @@ export type { FindJudgement } from './judgements';
 export { LEAST_FOUND } from './count-phrases';
 export { LESSONS, listCandidates, rankLearnt } from './learn';
 export type { Candidate, Learnt, Lesson } from './learn';
+export { isVersionOf, writeRequest } from './request-text';
 export { PLACES, explainRecords, findAmong } from './places-in-record';
 export type { ConceptInRecord, Place, TermInRecord } from './places-in-record';

@@ -36,8 +36,30 @@ export class ReadView {
     return this.record.getByRole('heading', { level: 2 }).textContent();
   }
 
+  async sortBy(name: string): Promise<void> {
+    await this.page.getByRole('button', { name: /^Sorted by/ }).click();
+    await this.page.getByRole('menuitemradio', { name, exact: true }).click();
+    await expect(this.page.getByRole('button', { name: `Sorted by ${name}` })).toBeVisible();
+    await expect(this.row(0).locator('.line')).toBeVisible();
+  }
+
+  /** The titles of the rows that are drawn, from the top of the list. */
+  async readTitles(): Promise<string[]> {
+    return (await this.list.locator('.row .title').allTextContents()).map((title) => title.trim());
+  }
+
+  /** How often the records of these rows are cited. */
+  async readTimesCited(): Promise<number[]> {
+    const lines = await this.list.locator('.row .line').allTextContents();
+    return lines.flatMap((line) => {
+      const times = /cited ([\d,]+) ×/.exec(line)?.[1];
+      return times === undefined ? [] : [Number(times.replace(',', ''))];
+    });
+  }
+
   async openFilters(facet: string): Promise<Locator> {
-    await this.page.getByRole('button', { name: '+ filter' }).click();
+    const open = this.page.getByRole('button', { name: '+ filter' });
+    if (await open.isVisible()) await open.click();
     const panel = this.page.getByRole('group', { name: 'Filters' });
     await panel.getByRole('radio', { name: facet, exact: true }).click();
     return panel;

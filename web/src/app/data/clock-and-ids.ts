@@ -16,3 +16,8 @@ export const CLOCK_AND_IDS = new InjectionToken<ClockAndIds>('ClockAndIds', {
 export function writeMoment(milliseconds: number): string {
   return new Date(milliseconds).toISOString();
 }
+
+/** The day of a moment, UTC: `2026-01-31`. */
+export function writeDay(milliseconds: number): string {
+  return writeMoment(milliseconds).slice(0, 10);
+}

@@ -2,7 +2,7 @@
 export function saveFile(
   name: string,
   content: string | Blob,
-  type: 'application/json' | 'text/markdown' | 'text/csv' | 'image/png',
+  type: 'application/json' | 'text/markdown' | 'text/csv' | 'text/plain' | 'image/png',
 ): void {
   const address = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');

@@ -1,4 +1,6 @@
 import { Injectable, inject } from '@angular/core';
+import type { Limiters } from '#core/limiter/index';
+import type { Tally } from '#core/project/index';
 import { DraftCounts } from '../counting/draft-counts';
 import { makeTally } from '../counting/make-tally';
 import { writeMoment } from '../data/clock-and-ids';
@@ -16,12 +18,30 @@ export class FreezeVariant {
   }
 
   freeze(name: string, note: string): void {
-    const { concepts, blocks, draft, limiters, databases, base } = this.open.working();
+    const { limiters } = this.open.working();
+    const tallies = this.counts.draft();
+    const id = this.keep(limiters, name, note, (place) =>
+      tallies.flatMap(({ dialect, counted }) => makeTally(dialect, counted, place)),
+    );
+    this.open.change({ kind: 'compare-with', id });
+  }
+
+  /** Keeps the draft as it would be under other limiters, not counted yet; gives the id of the variant. */
+  freezeUnder(limiters: Limiters, name: string, note: string): string {
+    return this.keep(limiters, name, note, () => []);
+  }
+
+  private keep(
+    limiters: Limiters,
+    name: string,
+    note: string,
+    makeTallies: (place: Parameters<typeof makeTally>[2]) => readonly Tally[],
+  ): string {
+    const { concepts, blocks, draft, databases, base } = this.open.working();
     const parent = this.open.project().variants.find((variant) => variant.id === base)?.id;
     const moment = writeMoment(this.open.now());
     const id = this.open.createId();
     const place = { createId: () => this.open.createId(), moment, limiters, variant: id };
-    const tallies = this.counts.draft().flatMap(({ dialect, counted }) => makeTally(dialect, counted, place));
     const variant = {
       id,
       name,
@@ -30,7 +50,7 @@ export class FreezeVariant {
       frozen: { concepts, blocks, draft, limiters, databases },
       ...(parent !== undefined && { parent }),
     };
-    this.open.change({ kind: 'freeze-variant', variant, tallies });
-    this.open.change({ kind: 'compare-with', id });
+    this.open.change({ kind: 'freeze-variant', variant, tallies: makeTallies(place) });
+    return id;
   }
 }

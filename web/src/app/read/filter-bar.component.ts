@@ -16,7 +16,15 @@ import { foldLetters } from '#core/text/index';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { formatNumber } from '../ui/number-format';
 import { TextFieldComponent } from '../ui/text-field.component';
+import { JUDGED, type Judged } from './read-address';
+import type { JudgedCounts } from './read-records';
 
+const JUDGED_NAMES: Readonly<Record<Judged, string>> = {
+  on: 'on topic',
+  off: 'off topic',
+  unsure: 'not sure',
+  none: 'not judged',
+};
 /** So many values of a facet are shown before a word is looked for among them. */
 const SHOWN = 12;
 
@@ -38,6 +46,15 @@ export class FilterBarComponent {
   readonly isEstimated = input(false);
   /** The filters can become limiters or part of the query: it is the draft that is read. */
   readonly canMove = input.required<boolean>();
+  /** Only records that were judged so. */
+  readonly judged = input.required<readonly Judged[]>();
+  /** The database gives numbers of records, by which those that were judged are found. */
+  readonly canTellJudged = input.required<boolean>();
+  /** How many were judged each way; nothing while that is not counted. */
+  readonly judgedCounts = input.required<JudgedCounts | undefined>();
+  readonly judgedChanged = output<readonly Judged[]>();
+  /** The counts of what was judged are wanted. */
+  readonly judgedAsked = output();
   readonly changed = output<readonly SearchFilter[]>();
   readonly limitersAsked = output();
   readonly queryAsked = output();
@@ -46,12 +63,34 @@ export class FilterBarComponent {
     return `${this.isEstimated() ? '≈' : ''}${formatNumber(records)}`;
   }
   protected readonly isOpen = signal(false);
-  protected readonly facet = signal<FacetName>('years');
+  protected readonly facet = signal<FacetName | 'judged'>('years');
   protected readonly wanted = linkedSignal({ source: this.facet, computation: () => '' });
-  protected readonly choices = FACETS.map((id) => ({ id, name: FACET_ROWS[id].label }));
-  protected readonly chips = computed(() =>
-    this.filters().map((filter, at) => ({ at, words: describeFilter(filter) })),
+  protected readonly choices = computed(() => [
+    ...FACETS.map((id) => ({ id, name: FACET_ROWS[id].label })),
+    ...(this.canTellJudged() ? [{ id: 'judged', name: 'judged' }] : []),
+  ]);
+  protected readonly chips = computed(() => [
+    ...this.filters().map((filter, at) => ({ at, words: describeFilter(filter) })),
+    ...(this.judged().length > 0
+      ? [
+          {
+            at: -1,
+            words: this.judged()
+              .map((one) => JUDGED_NAMES[one])
+              .join(' or '),
+          },
+        ]
+      : []),
+  ]);
+  protected readonly verdicts = computed(() =>
+    JUDGED.map((id) => ({
+      id,
+      name: JUDGED_NAMES[id],
+      isIn: this.judged().includes(id),
+      records: this.judgedCounts()?.[id],
+    })),
   );
+  protected readonly isNarrowed = computed(() => this.filters().length > 0 || this.judged().length > 0);
   /** The counts that were there last stay while new ones are on their way. */
   private readonly shown = linkedSignal<Facets | undefined, Facets>({
     source: this.facets,
@@ -59,6 +98,7 @@ export class FilterBarComponent {
   });
   protected readonly values = computed(() => {
     const facet = this.facet();
+    if (facet === 'judged') return { rows: [], more: 0 };
     const wanted = foldLetters(this.wanted().trim());
     const holding = this.filters().filter((filter) => filter.facet === facet);
     const chosen = holding.flatMap(({ values }) => values);
@@ -117,17 +157,25 @@ export class FilterBarComponent {
   protected readonly canMoveSome = computed(() => this.canMove() && this.filters().length > 0);
 
   protected remove(at: number): void {
-    this.changed.emit(this.filters().filter((_, place) => place !== at));
+    if (at < 0) this.judgedChanged.emit([]);
+    else this.changed.emit(this.filters().filter((_, place) => place !== at));
   }
 
   protected choose(id: string): void {
-    const facet = FACETS.find((one) => one === id);
-    if (facet) this.facet.set(facet);
+    const facet = FACETS.find((one) => one === id) ?? 'judged';
+    this.facet.set(facet);
+    if (facet === 'judged') this.judgedAsked.emit();
+  }
+
+  protected toggleJudged(id: Judged): void {
+    const before = this.judged();
+    this.judgedChanged.emit(before.includes(id) ? before.filter((one) => one !== id) : [...before, id]);
   }
 
   /** Takes a value in or out of the filters of its facet. */
   protected toggle(value: string, leavesOut: boolean): void {
     const facet = this.facet();
+    if (facet === 'judged') return;
     const isSame = (filter: SearchFilter): boolean =>
       filter.facet === facet && (filter.leavesOut ?? false) === leavesOut;
     // A value is wanted or left out, not both.

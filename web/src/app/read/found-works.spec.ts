@@ -12,9 +12,10 @@ const createDatabase = (
   keys: Readonly<Record<number, number>>,
 ): Connection =>
   createConnection('served', name, {
-    ids: ({ string }) => {
-      const numbers = finds[string];
-      if (!numbers)
+    ids: ({ string, further = [] }) => {
+      const lists = [string, ...further].map((one) => finds[one]);
+      const numbers = [...new Set(lists.flatMap((list) => list ?? []))].sort((a, b) => a - b);
+      if (lists.includes(undefined))
         return Promise.resolve(fail(createProblem('service-refused', 'error', { database: name })));
       return Promise.resolve(
         succeed({
@@ -42,7 +43,7 @@ const ask = (database: string, ...strings: string[]): AskedSet => ({
   sentLimiters: {},
 });
 const list = async (...sets: AskedSet[]) => {
-  const listed = await listWorks(sets, signal);
+  const listed = await listWorks(sets, {}, signal);
   if (!listed.ok) throw new Error(listed.problem.code);
   return listed.value;
 };
@@ -63,7 +64,7 @@ describe('works that are found', () => {
   });
 
   it('are none where a database does not answer: that is said', async () => {
-    expect(await listWorks([ask('one', 'bat'), ask('two', 'lamp')], signal)).toMatchObject({
+    expect(await listWorks([ask('one', 'bat'), ask('two', 'lamp')], {}, signal)).toMatchObject({
       ok: false,
       problem: { code: 'service-refused' },
     });

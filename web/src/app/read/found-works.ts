@@ -1,6 +1,7 @@
 import { drawRecords } from '#core/compare/index';
 import { succeed, type Outcome } from '#core/problem/index';
 import { deduplicateRecords, type BibliographicRecord, type RecordKeys } from '#core/record/index';
+import type { SearchRequest, Sort } from '#core/contract/index';
 import type { SentLimiters } from '#core/dialect/index';
 import type { Connection } from '../data/connections/connection';
 import { fetchByNumbers } from '../state/fetch-records';
@@ -16,28 +17,58 @@ export interface AskedSet {
   readonly connection: Connection;
   readonly strings: readonly string[];
   readonly sentLimiters: SentLimiters;
+  /** Only these records of it. */
+  readonly numbers?: readonly number[];
+}
+
+/** The records of one database by their numbers, with what tells their works. */
+export interface FoundRecord {
+  readonly number: number;
+  readonly keys: RecordKeys;
+}
+
+/** The records of a set that pass filters, in the order of their numbers or in one that is asked for. */
+export async function listRecords(
+  { connection, strings, sentLimiters, numbers }: AskedSet,
+  wanted: Pick<SearchRequest, 'filters'> & { readonly sort?: Sort },
+  stop: AbortSignal,
+): Promise<Outcome<readonly FoundRecord[]>> {
+  const [string = '', ...further] = strings;
+  const answer = await connection.ask(
+    'ids',
+    {
+      string,
+      sentLimiters,
+      ...(further.length > 0 && { further }),
+      ...(numbers && { among: { numbers } }),
+      ...wanted,
+    },
+    stop,
+  );
+  if (!answer.ok) return answer;
+  const { identifiers = [], works = [] } = answer.value;
+  return succeed(
+    answer.value.numbers.map((number, at) => ({
+      number,
+      keys: { identifier: identifiers[at] ?? 0, work: works[at] ?? 0 },
+    })),
+  );
 }
 
 /**
- * The works that some databases find, each once, in the order of the databases and of the numbers there. Records
+ * The works that some databases find, each once, in the order of the databases and of the records there. Records
  * of one work are told by `deduplicateRecords`.
  */
 export async function listWorks(
   sets: readonly AskedSet[],
+  wanted: Parameters<typeof listRecords>[1],
   stop: AbortSignal,
 ): Promise<Outcome<readonly FoundWork[]>> {
-  const lists: { readonly number: number; readonly keys: RecordKeys }[][] = [];
-  for (const { connection, strings, sentLimiters } of sets) {
-    const found = new Map<number, RecordKeys>();
-    for (const string of strings) {
-      const answer = await connection.ask('ids', { string, sentLimiters }, stop);
-      if (!answer.ok) return answer;
-      const { numbers, identifiers = [], works = [] } = answer.value;
-      numbers.forEach((number, at) =>
-        found.set(number, { identifier: identifiers[at] ?? 0, work: works[at] ?? 0 }),
-      );
-    }
-    lists.push([...found].map(([number, keys]) => ({ number, keys })).sort((a, b) => a.number - b.number));
+  const lists: (readonly FoundRecord[])[] = [];
+  for (const set of sets) {
+    const listed = await listRecords(set, wanted, stop);
+    if (!listed.ok) return listed;
+    lists.push(listed.value);
   }
   const [only] = lists;
   if (lists.length === 1 && only) {

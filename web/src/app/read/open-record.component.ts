@@ -10,24 +10,33 @@ import {
   output,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatMenuTrigger } from '@angular/material/menu';
 import type { SearchFilter } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
-import { getConceptLetter, type Term, type Verdict } from '#core/project/index';
-import { nameTerm } from '#core/outline/index';
+import type { Verdict } from '#core/project/index';
 import { build, printQuery, type QueryNode } from '#core/query/index';
 import { listReasons, nameFacetValue, type ConceptInRecord } from '#core/reading/index';
-import { nameAuthor, type BibliographicRecord } from '#core/record/index';
+import { nameAuthor, type BibliographicRecord, type TimesCited } from '#core/record/index';
 import { splitWords } from '#core/text/index';
 import { VERDICT_ROWS } from '../records/verdicts';
 import { OpenProject } from '../state/open-project';
-import { ConceptLetterComponent } from '../ui/concept-letter.component';
 import { formatNumber } from '../ui/number-format';
 import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 import { Messages } from '../ui/messages';
 import { TextFieldComponent } from '../ui/text-field.component';
+import { FullTextComponent } from './full-text.component';
 import type { ListedRecord } from './read-records';
+import { RecordMenuComponent } from './record-menu.component';
+import { WhyHereComponent } from './why-here.component';
+
+/** How often a work is cited, with its place among its like: `cited 12 times, place 3 of 214 articles of 2014 here`. */
+function describeCited({ times, peers, ahead }: TimesCited, { year, type }: BibliographicRecord): string {
+  const cited = times === 0 ? 'not cited here' : `cited ${times === 1 ? 'once' : `${times} times`} here`;
+  return times === 0 || year === undefined
+    ? cited
+    : `${cited}, place ${formatNumber(ahead + 1)} of ${formatNumber(peers)} of ${year} (${type})`;
+}
 
 /** More letters than this are no term. */
 const LONGEST_SELECTION = 80;
@@ -37,15 +46,14 @@ const LONGEST_SELECTION = 80;
   selector: 'app-open-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ConceptLetterComponent,
+    FullTextComponent,
     IconComponent,
     MarkedTextComponent,
     MatButton,
-    MatMenu,
-    MatMenuContent,
-    MatMenuItem,
     MatMenuTrigger,
+    RecordMenuComponent,
     TextFieldComponent,
+    WhyHereComponent,
   ],
   templateUrl: './open-record.component.html',
   styleUrl: './open-record.component.scss',
@@ -69,10 +77,8 @@ export class OpenRecordComponent {
   /** The reason of the judgement that is there. */
   readonly reasoned = output<string>();
 
-  protected readonly letterOf = getConceptLetter;
   protected readonly verdicts = VERDICT_ROWS;
   protected readonly record = computed(() => this.listed().record);
-  protected readonly concepts = computed(() => this.open.concepts());
   protected readonly reasons = computed(() => listReasons(this.open.project().judgements).slice(0, 6));
   protected readonly line = computed(() => {
     const { year, type, language } = this.record();
@@ -80,18 +86,6 @@ export class OpenRecordComponent {
       .filter((part) => part !== undefined && part !== '')
       .join(' · ');
   });
-  /** How each concept is met, in words. */
-  protected readonly reasonsHere = computed(() =>
-    this.why().map(({ concept, terms }, turn) => ({
-      concept,
-      turn,
-      isOnly: terms.length === 1,
-      terms: terms.map(({ term, places }) => ({
-        text: nameTerm(term.text, this.open.dialects()),
-        places: places.length > 0 ? places.join(', ') : 'elsewhere in the record',
-      })),
-    })),
-  );
   protected readonly headings = computed(() =>
     this.record().headings.map(({ label, qualifier, focus }) => ({
       label,
@@ -106,25 +100,18 @@ export class OpenRecordComponent {
   ]);
   /** What else is known of it. */
   protected readonly facts = computed(() => {
-    const { doi, peerReviewed, isOpenAccess, hasFullText, fullText, references } = this.record();
+    const { doi, peerReviewed, isOpenAccess, hasFullText, fullText, references, cited } = this.record();
     return [
       ...(peerReviewed === 'yes' ? ['peer-reviewed'] : []),
       ...(isOpenAccess ? ['open access'] : []),
       ...(hasFullText
         ? [fullText ? `full text of ${formatNumber(splitWords(fullText).length)} words` : 'full text']
         : []),
+      ...(cited ? [describeCited(cited, this.record())] : []),
       ...(references.length > 0 ? [`${references.length} references`] : []),
       ...(doi ? [`DOI ${doi}`] : []),
     ].join(' · ');
   });
-
-  /** Adds a heading, a keyword or a name to a concept. */
-  protected add(text: string, concept: string): void {
-    const term: Term = { id: this.open.createId(), text, off: false, source: 'record' };
-    this.open.change({ kind: 'add-terms', concept, terms: [term] });
-    const name = this.concepts().find(({ id }) => id === concept)?.name ?? '';
-    this.messages.show(`${nameTerm(text, this.open.dialects())} added to ${name}`, () => this.open.undo());
-  }
 
   /** Words that are marked in the record with the pointer or by keys, to be taken as a term. */
   protected readonly selected = linkedSignal<BibliographicRecord, string>({
@@ -166,10 +153,13 @@ export class OpenRecordComponent {
 
   protected keepMustFind(): void {
     const { title, doi } = this.record();
+    const id = this.open.createId();
     this.open.change({
       kind: 'add-must-finds',
-      mustFinds: [{ id: this.open.createId(), title, ...(doi !== undefined && { identifier: doi }) }],
+      mustFinds: [{ id, title, ...(doi !== undefined && { identifier: doi }) }],
     });
-    this.messages.show('It is one of the must-finds now', () => this.open.undo());
+    this.messages.show('It is one of the must-finds now', () =>
+      this.open.change({ kind: 'remove-must-finds', ids: [id] }),
+    );
   }
 }

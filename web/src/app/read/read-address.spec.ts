@@ -14,6 +14,8 @@ it('an address with nothing in it is that of the draft, best matches first', () 
     sort: 'relevance',
     filters: [],
     sample: undefined,
+    behind: undefined,
+    judged: [],
     at: 0,
   });
 });
@@ -32,20 +34,23 @@ it('what was written is read again: strings of any kind, filters, order and plac
       fc.array(filter, { maxLength: 3 }),
       fc.constantFrom(...SORTS),
       fc.nat(1_000_000),
-      (label, text, filters, sort, at) => {
+      fc.option(fc.array(fc.nat(40_000), { maxLength: 5 }), { nil: undefined }),
+      (label, text, filters, sort, at, numbers) => {
         fc.pre(label !== '' && text !== '');
         const countKey = { database: 'gantry', string: text, sentLimiters: { years: { from: 2000 } } };
-        const { queryParams, fragment } = createStringAddress(countKey, label);
+        const { queryParams, fragment } = createStringAddress(countKey, label, numbers);
         const params = { ...queryParams, only: writeFilters(filters), sort, at: String(at) } as Record<
           string,
           string
         >;
         expect(read(params, fragment)).toEqual({
-          set: { kind: 'string', label, countKey },
+          set: { kind: 'string', label, countKey, ...(numbers && { numbers }) },
           database: 'gantry',
           sort,
           filters,
           sample: undefined,
+          behind: undefined,
+          judged: [],
           at,
         });
       },

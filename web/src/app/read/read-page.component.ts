@@ -12,12 +12,15 @@ import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { Router } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { SORTS, type SearchFilter, type Sort } from '#core/contract/index';
+import type { SearchFilter, Sort } from '#core/contract/index';
 import { describeInFull } from '#core/problem/index';
 import { build, printQuery } from '#core/query/index';
-import type { Judgement, OwnDatabase, Verdict } from '#core/project/index';
+import type { Judgement, Lead, OwnDatabase, Verdict } from '#core/project/index';
 import {
+  countJudgedInOrder,
   createJudgement,
+  createLeadQuery,
+  describeFilter,
   explainRecords,
   moveToLimiters,
   moveToQuery,
@@ -29,24 +32,23 @@ import { writeMoment } from '../data/clock-and-ids';
 import type { CollectionDialogData } from '../own-records/collection-dialog.component';
 import { createStringAddress } from '../records/string-address';
 import { VERDICT_ROWS, findVerdict } from '../records/verdicts';
+import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { Dialogs } from '../ui/dialogs';
 import { Messages } from '../ui/messages';
 import { formatNumber } from '../ui/number-format';
 import { FilterBarComponent } from './filter-bar.component';
+import type { HowFarData } from './how-far-dialog.component';
 import { LearnPanelComponent } from './learn-panel.component';
 import { OpenRecordComponent } from './open-record.component';
 import { ReadRecords, type ListedRecord } from './read-records';
 import { ReadSubject, TOGETHER } from './read-subject';
 import { RecordListComponent } from './record-list.component';
 import { SampleBarComponent } from './sample-bar.component';
+import { SingleSearch } from './single-search';
+import { SortMenuComponent } from './sort-menu.component';
 
-const SORT_NAMES: Readonly<Record<Sort, string>> = {
-  relevance: 'best match',
-  newest: 'newest first',
-  oldest: 'oldest first',
-};
 /** The longest name that a collection can have. */
 const LONGEST_NAME = 100;
 /** Finds all records of a collection of one's own: each is of some type. */
@@ -72,8 +74,9 @@ const KEYS_ELSEWHERE =
     OpenRecordComponent,
     RecordListComponent,
     SampleBarComponent,
+    SortMenuComponent,
   ],
-  providers: [ReadSubject, ReadRecords],
+  providers: [ReadSubject, ReadRecords, SingleSearch],
   templateUrl: './read-page.component.html',
   styleUrl: './read-page.component.scss',
   host: { '(document:keydown)': 'takeKey($event)' },
@@ -86,11 +89,11 @@ export class ReadPageComponent {
   private readonly messages = inject(Messages);
   private readonly dialogs = inject(Dialogs);
   private readonly router = inject(Router);
+  private readonly single = inject(SingleSearch);
+  private readonly connections = inject(Connections);
   private readonly list = viewChild(RecordListComponent);
 
   protected readonly format = formatNumber;
-  protected readonly sorts = SORTS.map((id) => ({ id, name: SORT_NAMES[id] }));
-  protected readonly sortName = computed(() => SORT_NAMES[this.subject.sort()]);
   protected readonly sets = computed(() => [
     { id: 'draft', name: 'the draft' },
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
@@ -139,6 +142,18 @@ export class ReadPageComponent {
   protected readonly hasRecords = computed(
     () => !this.subject.isByHand() && this.subject.whyNothing() === undefined,
   );
+  /** What the sample is drawn from, where it is not the whole set. */
+  protected readonly sampledFrom = computed(() => {
+    const size = this.records.sampledFrom();
+    const behind = this.subject.behind();
+    const filters = this.subject.filters().map(describeFilter);
+    if (size === undefined || (behind === undefined && filters.length === 0)) return undefined;
+    return [
+      `Drawn from ${formatNumber(size)} records`,
+      ...(filters.length > 0 ? [`that pass the filters: ${filters.join('; ')}`] : []),
+      ...(behind === undefined ? [] : [`behind the first ${formatNumber(behind)} of the list`]),
+    ].join(', ');
+  });
   protected readonly isListEmpty = computed(() => this.records.total() === 0);
 
   constructor() {
@@ -232,11 +247,53 @@ export class ReadPageComponent {
   }
 
   protected drawSample(): void {
-    this.subject.go({ sample: (this.subject.sample() ?? 0) + SAMPLE, at: null });
+    this.subject.go({ sample: (this.subject.sample() ?? 0) + SAMPLE, judged: null, at: null });
   }
 
   protected leaveSample(): void {
-    this.subject.go({ sample: null, at: null });
+    this.subject.go({ sample: null, behind: null, at: null });
+  }
+
+  /** The curve of what was found while reading down the list; from it, a sample of the others is drawn. */
+  protected async showHowFar(): Promise<void> {
+    await this.records.loadRead();
+    const { HowFarDialogComponent } = await import('./how-far-dialog.component');
+    const steps = this.records.readSoFar();
+    const isSample = this.subject.behind() !== undefined;
+    const read = steps.at(-1)!.read;
+    const data: HowFarData = {
+      steps,
+      unread: isSample ? (this.records.sampledFrom() ?? 0) : (this.records.total() ?? 0) - read,
+      isEstimated: this.records.isEstimated(),
+      sample: isSample ? countJudgedInOrder(this.records.sampled() ?? []) : undefined,
+      canDraw: this.canSample(),
+    };
+    this.dialogs
+      .open<InstanceType<typeof HowFarDialogComponent>, HowFarData, number>(HowFarDialogComponent, {
+        data,
+        width: 620,
+        first: 'mat-dialog-actions button',
+      })
+      .afterClosed()
+      .subscribe((behind) => {
+        if (behind) this.subject.go({ sample: SAMPLE, behind, judged: null, at: null });
+      });
+  }
+
+  protected readonly leads = computed(() => this.open.project().leads.filter(({ isDone }) => !isDone).length);
+
+  /** Shows the leads; the one that is chosen is searched for in the database that is read. */
+  protected showLeads(): void {
+    void import('./leads-dialog.component').then(({ LeadsDialogComponent }) =>
+      this.dialogs
+        .open<InstanceType<typeof LeadsDialogComponent>, undefined, Lead>(LeadsDialogComponent, {
+          width: 760,
+        })
+        .afterClosed()
+        .subscribe((lead) => {
+          if (lead) this.single.read(createLeadQuery(lead), lead.name);
+        }),
+    );
   }
 
   /** Takes in what a database exported for this set, and reads it: as records of one's own, kept on this machine. */
@@ -252,15 +309,21 @@ export class ReadPageComponent {
         )
         .afterClosed()
         .subscribe((database) => {
-          if (database) this.readCollection(database, label);
+          if (database) void this.readCollection(database, label);
         }),
     );
   }
 
-  private readCollection(database: OwnDatabase, label: string): void {
+  private async readCollection(database: OwnDatabase, label: string): Promise<void> {
+    const wanted = this.subject.typedTotal();
     this.open.change({ kind: 'keep-own-database', database });
     const countKey = { database: database.dialect.id, string: EVERY_RECORD, sentLimiters: {} };
-    const { queryParams, fragment } = createStringAddress(countKey, label);
+    const counted = await this.connections
+      .find(database.dialect.id)
+      .ask('count', { strings: [EVERY_RECORD], sentLimiters: {} });
+    const [entry] = counted.ok ? counted.value : [];
+    const read = entry && 'total' in entry ? entry.total : undefined;
+    const { queryParams, fragment } = createStringAddress(countKey, label + describeExport(read, wanted));
     void this.router.navigate([], { queryParams, fragment });
   }
 
@@ -296,4 +359,13 @@ export class ReadPageComponent {
       () => this.open.undo(),
     );
   }
+}
+
+/** Whether an export has all records that the database counted, as far as that is known. */
+function describeExport(read: number | undefined, wanted: number | undefined): string {
+  if (read === undefined || wanted === undefined) return '';
+  if (read === wanted) return ', complete';
+  return read < wanted
+    ? `, the first ${formatNumber(read)} of ${formatNumber(wanted)}`
+    : `, ${formatNumber(read)} records where it counted ${formatNumber(wanted)}`;
 }

@@ -1,13 +1,20 @@
 import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { createJudgementKey } from '#core/compare/index';
-import { FACETS, type Facets, type SearchAnswer, type SearchRequest } from '#core/contract/index';
-import type { Outcome, Problem } from '#core/problem/index';
+import {
+  FACETS,
+  type Facets,
+  type NumberFilter,
+  type SearchAnswer,
+  type SearchRequest,
+} from '#core/contract/index';
+import { succeed, type Outcome, type Problem } from '#core/problem/index';
 import type { Judgement } from '#core/project/index';
-import { createJudgementFinder } from '#core/reading/index';
+import { createJudgementFinder, traceReading } from '#core/reading/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
-import { drawWorks, fetchWorks, listWorks, type AskedSet, type FoundWork } from './found-works';
+import { drawWorks, fetchWorks, listRecords, listWorks, type AskedSet, type FoundWork } from './found-works';
+import type { Judged } from './read-address';
 import { ReadSubject } from './read-subject';
 
 /** So many records come at a time. */
@@ -43,15 +50,22 @@ interface Found {
   readonly works: readonly FoundWork[] | undefined;
   /** How many works a sample was drawn from. */
   readonly sampledFrom: number | undefined;
+  /** The records before those that the sample was drawn from: they were read from the top. */
+  readonly readBefore: readonly (BibliographicRecord | undefined)[];
   readonly pages: Pages;
 }
 
 /** What is read: a page at a time as it is searched, or works by their numbers. */
 interface Asked {
   readonly sets: readonly AskedSet[];
-  readonly request: Pick<SearchRequest, 'sort' | 'filters'>;
+  readonly request: Pick<SearchRequest, 'sort' | 'filters' | 'among'>;
   readonly sample: number | undefined;
+  readonly behind: number | undefined;
+  readonly judged: readonly Judged[];
 }
+
+/** How many records of a set were judged, each way and not at all. */
+export type JudgedCounts = Readonly<Record<Judged, number>>;
 
 /** The records that are read: fetched a page at a time as they come into sight. */
 @Injectable()
@@ -64,6 +78,10 @@ export class ReadRecords {
   readonly problem = signal<Problem | undefined>(undefined);
   private loading = new AbortController();
   private readonly wanted = new Set<number>();
+  /** What pages are asked with: what is asked, with the numbers of the records that were judged so. */
+  private running: Asked | undefined;
+  /** How many records of the set are judged, as last counted. */
+  readonly judgedCounts = signal<JudgedCounts | undefined>(undefined);
 
   private readonly asked = computed<Asked | undefined>(
     () => {
@@ -72,8 +90,14 @@ export class ReadRecords {
       const filters = this.subject.filters();
       return {
         sets,
-        request: { sort: this.subject.sort(), ...(filters.length > 0 && { filters }) },
+        request: {
+          sort: this.subject.sort(),
+          ...(filters.length > 0 && { filters }),
+          ...(sets[0]?.numbers && { among: { numbers: sets[0].numbers } }),
+        },
         sample: this.subject.sample(),
+        behind: this.subject.behind(),
+        judged: this.subject.judged(),
       };
     },
     { equal: (one, other) => write(one) === write(other) },
@@ -86,6 +110,18 @@ export class ReadRecords {
   readonly isPlain = computed(() => this.found()?.isPlain ?? false);
   readonly sampledFrom = computed(() => this.found()?.sampledFrom);
   private readonly judged = computed(() => createJudgementFinder(this.open.project().judgements));
+  /** The verdicts of a sample in the order in which it was drawn; nothing where none is drawn. */
+  readonly sampled = computed(() =>
+    this.sampledFrom() === undefined
+      ? undefined
+      : this.list().map((record, at) => record && this.describe(record, at).judgement?.verdict),
+  );
+  /** How the list was read from its top, as far as its records are here. */
+  readonly readSoFar = computed(() => {
+    const found = this.found();
+    const records = found?.sampledFrom === undefined ? this.list() : found.readBefore;
+    return traceReading(records.map((record, at) => record && this.describe(record, at).judgement?.verdict));
+  });
 
   /** What the list shows: a place for each record, filled as far as they are there. */
   readonly list = computed<readonly (BibliographicRecord | undefined)[]>(() => {
@@ -119,9 +155,20 @@ export class ReadRecords {
 
   /** Sees to it that the records of a stretch of the list come. */
   want(start: number, end: number): void {
-    const asked = this.asked();
+    const asked = this.running;
     if (!asked || !this.found()) return;
     for (let page = Math.floor(start / PAGE); page * PAGE < end; page++) void this.loadPage(asked, page);
+  }
+
+  /** Sees to it that all records are here that were read from the top. */
+  async loadRead(): Promise<void> {
+    for (;;) {
+      const { read } = this.readSoFar().at(-1)!;
+      const page = Math.floor(read / PAGE);
+      const asked = this.running;
+      if (!asked || read >= this.list().length || this.list()[read] || this.wanted.has(page)) return;
+      await this.loadPage(asked, page);
+    }
   }
 
   tryAgain(): void {
@@ -141,19 +188,77 @@ export class ReadRecords {
     this.wanted.clear();
     this.found.set(undefined);
     this.problem.set(undefined);
+    this.judgedCounts.set(undefined);
+    this.running = asked;
     if (!asked) return;
     if (asked.sample !== undefined || asked.sets.length > 1) void this.listAll(asked);
+    else if (asked.judged.length > 0) void this.beginJudged(asked);
     else void this.loadPage(asked, 0);
+  }
+
+  /** Only records that were judged so when the list was asked for: judging does not make them go away. */
+  private async beginJudged(asked: Asked): Promise<void> {
+    const { signal: stop } = this.loading;
+    const found = await this.listByVerdict(asked, stop);
+    if (stop.aborted) return;
+    if (!found.ok) return this.problem.set(found.problem);
+    const isWanted = (judged: Judged): boolean => asked.judged.includes(judged);
+    const others = found.value.filter(({ judged }) => !isWanted(judged));
+    const wanted = found.value.filter(({ judged }) => isWanted(judged));
+    // Of those that nobody judged there may be more than a request takes.
+    const among: NumberFilter =
+      isWanted('none') && !asked.request.among
+        ? { numbers: others.map(({ number }) => number), leavesOut: true }
+        : { numbers: wanted.map(({ number }) => number) };
+    this.running = { ...asked, request: { ...asked.request, among } };
+    void this.loadPage(this.running, 0);
+  }
+
+  /** Counts how many records of the set were judged each way, under the filters. */
+  async countJudged(): Promise<void> {
+    const asked = this.asked();
+    if (!asked) return;
+    const { signal: stop } = this.loading;
+    const found = await this.listByVerdict(asked, stop);
+    if (stop.aborted || !found.ok) return;
+    const count = (judged: Judged): number => found.value.filter((one) => one.judged === judged).length;
+    this.judgedCounts.set({
+      on: count('on'),
+      off: count('off'),
+      unsure: count('unsure'),
+      none: count('none'),
+    });
+  }
+
+  /** The records of the set by their numbers, with what was said of their works. */
+  private async listByVerdict(
+    { sets, request }: Asked,
+    stop: AbortSignal,
+  ): Promise<Outcome<readonly { readonly number: number; readonly judged: Judged }[]>> {
+    const listed = await listRecords(sets[0]!, request.filters ? { filters: request.filters } : {}, stop);
+    if (!listed.ok) return listed;
+    const find = untracked(this.judged).byKeys;
+    return succeed(
+      listed.value.map(({ number, keys }) => ({ number, judged: find(keys)?.verdict ?? 'none' })),
+    );
   }
 
   /** All works by their numbers, or a sample of them; then the first page. */
   private async listAll(asked: Asked): Promise<void> {
     const { signal: stop } = this.loading;
-    const listed = await listWorks(asked.sets, stop);
+    const { sample, behind, request } = asked;
+    const { filters, sort } = request;
+    const listed = await listWorks(
+      asked.sets,
+      { ...(filters && { filters }), ...(behind !== undefined && { sort }) },
+      stop,
+    );
     if (stop.aborted) return;
     if (!listed.ok) return this.problem.set(listed.problem);
-    const { sample } = asked;
-    const works = sample === undefined ? listed.value : drawWorks(listed.value, sample);
+    const unread = listed.value.slice(behind ?? 0);
+    const works = sample === undefined ? listed.value : drawWorks(unread, sample);
+    const readBefore = await this.fetch(listed.value.slice(0, behind ?? 0), stop);
+    if (stop.aborted) return;
     this.found.set({
       total: works.length,
       places: works.length,
@@ -161,7 +266,8 @@ export class ReadRecords {
       facets: undefined,
       isPlain: true,
       works,
-      sampledFrom: sample === undefined ? undefined : listed.value.length,
+      sampledFrom: sample === undefined ? undefined : unread.length,
+      readBefore,
       pages: new Map(),
     });
     // A sample is judged as a whole, so it is here as a whole.
@@ -175,7 +281,7 @@ export class ReadRecords {
     const found = this.found();
     if (found?.works) {
       const some = found.works.slice(page * PAGE, (page + 1) * PAGE);
-      const records = await fetchWorks(some, (database) => this.connections.find(database), stop);
+      const records = await this.fetch(some, stop);
       if (!stop.aborted) this.keep(page, records);
       return;
     }
@@ -195,9 +301,17 @@ export class ReadRecords {
       isPlain: answer.isPlain,
       works: undefined,
       sampledFrom: undefined,
+      readBefore: [],
       pages: before?.pages ?? new Map(),
     }));
     this.keep(page, records);
+  }
+
+  private fetch(
+    works: readonly FoundWork[],
+    stop: AbortSignal,
+  ): Promise<readonly (BibliographicRecord | undefined)[]> {
+    return fetchWorks(works, (database) => this.connections.find(database), stop);
   }
 
   private keep(page: number, records: readonly (BibliographicRecord | undefined)[]): void {
@@ -237,7 +351,8 @@ export class ReadRecords {
         stop,
       );
       const isRefused = !outcome.ok && outcome.problem.code === 'not-offered';
-      if (!isRefused || request.filters || further.length > 0) return { outcome, isPlain: false };
+      if (!isRefused || request.filters || request.among || further.length > 0)
+        return { outcome, isPlain: false };
     }
     return { outcome: await connection.ask('search', { ...paged, sort: 'relevance' }, stop), isPlain: true };
   }
@@ -251,7 +366,7 @@ function findEnd(before: number, page: number, found: number): number {
 
 function write(asked: Asked | undefined): string {
   if (!asked) return '';
-  const { sets, request, sample } = asked;
+  const { sets, request, sample, behind, judged } = asked;
   const texts = sets.map(({ database, strings, sentLimiters }) => [database, strings, sentLimiters]);
-  return JSON.stringify([texts, request, sample]);
+  return JSON.stringify([texts, request, sample, behind, judged]);
 }

@@ -8,6 +8,7 @@ import { createConnection, type Connection } from '../data/connections/connectio
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import type { AskedSet } from './found-works';
+import type { Judged } from './read-address';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
 
@@ -30,6 +31,8 @@ interface Question {
 function createDatabase(total: number) {
   const questions: Question[] = [];
   const connection: Connection = createConnection('served', 'One', {
+    ids: () =>
+      Promise.resolve(succeed({ total: 3, numbers: [5, 6, 7], identifiers: [41, 42, 43], works: [0, 0, 0] })),
     search: (request) =>
       new Promise((resolve) => {
         const records = Array.from(
@@ -59,18 +62,32 @@ function start(total = 120) {
   const strings = signal<readonly string[]>(['bat']);
   const sort = signal<Sort>('relevance');
   const filters = signal<readonly SearchFilter[]>([]);
+  const judged = signal<readonly Judged[]>([]);
   const sets = (): AskedSet[] => [{ database: 'one', connection, strings: strings(), sentLimiters: {} }];
   TestBed.configureTestingModule({
     providers: [
       ReadRecords,
       {
         provide: ReadSubject,
-        useValue: { sets, sort, filters, sample: signal(undefined), dialect: () => ({ id: 'one' }) },
+        useValue: {
+          sets,
+          sort,
+          filters,
+          judged,
+          sample: signal(undefined),
+          behind: signal(undefined),
+          dialect: () => ({ id: 'one' }),
+        },
       },
       {
         provide: OpenProject,
         useValue: {
-          project: () => ({ judgements: { 'one bat relevance 1': { verdict: 'on', title: '' } } }),
+          project: () => ({
+            judgements: {
+              'one bat relevance 1': { verdict: 'on', title: '' },
+              'one judged elsewhere': { verdict: 'off', title: '', identifier: 42 },
+            },
+          }),
         },
       },
       { provide: Connections, useValue: { find: () => connection } },
@@ -78,7 +95,7 @@ function start(total = 120) {
   });
   const records = TestBed.inject(ReadRecords);
   TestBed.tick();
-  return { records, questions, strings, sort, filters };
+  return { records, questions, strings, sort, filters, judged };
 }
 
 it('has a place for each record, and fetches the pages that come into sight, each once', async () => {
@@ -156,4 +173,18 @@ it('says why there is nothing, and tries again', async () => {
   await questions[1]!.answer();
   expect(records.problem()).toBeUndefined();
   expect(records.total()).toBe(120);
+});
+
+it('reads only those that were judged so, or not at all, and counts them', async () => {
+  const { records, questions, judged } = start();
+  await records.countJudged();
+  expect(records.judgedCounts()).toEqual({ on: 0, off: 1, unsure: 0, none: 2 });
+  judged.set(['off', 'on']);
+  TestBed.tick();
+  await new Promise((done) => setTimeout(done));
+  expect(questions.at(-1)!.request.among).toEqual({ numbers: [6] });
+  judged.set(['none']);
+  TestBed.tick();
+  await new Promise((done) => setTimeout(done));
+  expect(questions.at(-1)!.request.among).toEqual({ numbers: [6], leavesOut: true });
 });

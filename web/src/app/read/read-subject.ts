@@ -2,13 +2,15 @@ import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, type Params } from '@angular/router';
 import { createSharedDraft } from '#core/compare/index';
-import type { SearchFilter } from '#core/contract/index';
+import { SORTS, type SearchFilter, type Sort } from '#core/contract/index';
+import { getExact } from '#core/count/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { createConceptQuery, type SearchState } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { listParts, type CountKey, type Counted } from '../counting/count-state';
 import { Counts } from '../counting/counts';
+import { readCount } from '../counting/read-count';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
@@ -33,7 +35,15 @@ export class ReadSubject {
 
   readonly address = computed(() => readAddress(this.params(), this.fragment()));
   readonly set = computed(() => this.address().set);
-  readonly sort = computed(() => this.address().sort);
+  /** The order of the list: the one that is asked for, if the database has it. */
+  readonly sort = computed<Sort>(() => {
+    const { sort } = this.address();
+    return this.sorts().includes(sort) ? sort : 'relevance';
+  });
+  /** The orders that can be chosen. */
+  readonly sorts = computed<readonly Sort[]>(() => this.connection()?.traits()?.sorts ?? SORTS);
+  readonly judged = computed(() => this.address().judged);
+  readonly behind = computed(() => this.address().behind);
   readonly filters = computed(() => this.address().filters);
   readonly sample = computed(() => this.address().sample);
 
@@ -65,7 +75,7 @@ export class ReadSubject {
   /** What is asked of each database that is read; none while there is nothing to send. */
   readonly sets = computed<readonly AskedSet[]>(() => {
     const set = this.set();
-    if (set.kind === 'string') return this.createSet(set.countKey);
+    if (set.kind === 'string') return this.createSet(set.countKey, set.numbers);
     const dialect = this.dialect();
     const read = this.isTogether()
       ? this.dialects().filter(({ id }) => this.gives(id))
@@ -101,6 +111,11 @@ export class ReadSubject {
     const dialect = this.dialect();
     return dialect !== undefined && !this.isTogether() && this.connections.isByHand(dialect.id);
   });
+  /** How many records the person counted in it; nothing while no number is typed in. */
+  readonly typedTotal = computed(() => {
+    const count = readCount(this.counted());
+    return count.status === 'known' ? getExact(count.amount) : undefined;
+  });
 
   readonly connection = computed(() => {
     const dialect = this.dialect();
@@ -129,11 +144,13 @@ export class ReadSubject {
     return this.connections.find(database).traits()?.offers.has('ids') ?? false;
   }
 
-  private createSet(countKey: CountKey | undefined): AskedSet[] {
+  private createSet(countKey: CountKey | undefined, numbers?: readonly number[]): AskedSet[] {
     if (!countKey || this.connections.isByHand(countKey.database)) return [];
     const { database, sentLimiters } = countKey;
     const connection = this.connections.find(database);
-    return [{ database, connection, strings: listParts(countKey), sentLimiters }];
+    return [
+      { database, connection, strings: listParts(countKey), sentLimiters, ...(numbers && { numbers }) },
+    ];
   }
 
   /** Puts something else into the address. A step that people go back to is one of its own. */
@@ -147,6 +164,6 @@ export class ReadSubject {
   }
 
   setFilters(filters: readonly SearchFilter[]): void {
-    this.go({ only: writeFilters(filters), at: null, sample: null });
+    this.go({ only: writeFilters(filters), at: null, behind: null });
   }
 }

@@ -13,8 +13,10 @@ import { getConceptLetter } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { nameFacetValue, type ConceptInRecord } from '#core/reading/index';
 import { describeAuthors, type BibliographicRecord } from '#core/record/index';
+import { splitWords } from '#core/text/index';
 import { VERDICT_ROWS, type VerdictRow } from '../records/verdicts';
 import { getHueClass } from '../ui/hues';
+import { formatNumber } from '../ui/number-format';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 
 /** The height of a row, in px: all rows have it, so that a long list scrolls evenly. */
@@ -182,14 +184,31 @@ export class RecordListComponent {
     return judgement && VERDICT_ROWS.find(({ id }) => id === judgement.verdict);
   }
 
-  protected writeLine({ authors, source, year, type, language, hasFullText }: BibliographicRecord): string {
+  protected writeLine({
+    authors,
+    source,
+    year,
+    type,
+    language,
+    peerReviewed,
+    hasFullText,
+    fullText,
+    cited,
+  }: BibliographicRecord): string {
     return [
-      describeAuthors(authors, 2),
-      source,
       year,
+      describeAuthors(authors, 1),
       ...(type === 'article' ? [] : [type]),
+      ...(peerReviewed === 'yes' ? ['peer-reviewed'] : []),
+      // A summary or a review of a book is known by its length.
+      ...(fullText
+        ? [`${formatNumber(splitWords(fullText).length)} words`]
+        : hasFullText
+          ? ['full text']
+          : []),
+      ...(cited ? [`cited ${formatNumber(cited.times)} ×`] : []),
       ...(language === 'en' || language === '' ? [] : [nameFacetValue('languages', language)]),
-      ...(hasFullText ? ['full text'] : []),
+      source,
     ]
       .filter((part) => part !== undefined && part !== '')
       .join(' · ');

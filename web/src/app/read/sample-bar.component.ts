@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { boundGoodOnes, estimatePrecision } from '#core/compare/index';
+import { countJudgedInOrder } from '#core/reading/index';
 import { formatNumber } from '../ui/number-format';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
@@ -14,6 +15,11 @@ import { ReadSubject } from './read-subject';
     @if (estimate(); as one) {
       <p aria-live="polite" data-testid="sample">
         <b>Random sample</b> {{ one.judged }} of {{ one.drawn }} judged
+        @if (one.later > 0) {
+          <span class="quiet"
+            >{{ one.later }} more behind the first without a judgement: they count when it has one</span
+          >
+        }
         @if (one.precision; as precision) {
           · precision <b>{{ precision.middle }} %</b> ({{ precision.low }} to {{ precision.high }})
           @if (precision.toRead) {
@@ -30,14 +36,30 @@ import { ReadSubject } from './read-subject';
         @if (one.canDrawMore) {
           <button mat-button type="button" (click)="moreAsked.emit()">Draw more</button>
         }
+        @if (isBehind()) {
+          <button mat-button type="button" (click)="howFarAsked.emit()">How far to read</button>
+        }
       </p>
     } @else {
-      <p class="quiet">
-        Precision is estimated from random samples alone: the top of the list would flatter the query.
+      <p>
+        @if (read(); as one) {
+          Read from the top: {{ one.read }}, <b>{{ one.good }}</b> on topic
+        }
+        <button mat-button type="button" (click)="howFarAsked.emit()">How far to read</button>
+        <span class="quiet"
+          >Precision is estimated from random samples alone: the top of the list would flatter the
+          query.</span
+        >
       </p>
     }
   `,
   styles: `
+    p {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 2px 14px;
+    }
     :host {
       display: block;
       padding-top: 6px;
@@ -49,21 +71,29 @@ export class SampleBarComponent {
   private readonly records = inject(ReadRecords);
   private readonly subject = inject(ReadSubject);
   readonly moreAsked = output();
+  readonly howFarAsked = output();
+
+  /** The sample is of what comes behind the records that were read. */
+  protected readonly isBehind = computed(() => this.subject.behind() !== undefined);
+  protected readonly read = computed(() => {
+    const last = this.records.readSoFar().at(-1)!;
+    return last.read > 0 ? last : undefined;
+  });
 
   protected readonly estimate = computed(() => {
     const size = this.records.sampledFrom();
     if (this.subject.sample() === undefined || size === undefined) return undefined;
-    const loaded = this.records.loaded();
-    const count = (verdict: string): number =>
-      loaded.filter(({ judgement }) => judgement?.verdict === verdict).length;
-    const part = { size, good: count('on'), bad: count('off'), unsure: count('unsure') };
-    const judged = part.good + part.bad + part.unsure;
+    const verdicts = this.records.sampled() ?? [];
+    // Only what was judged in the order of drawing is a random sample, too: the easy ones first would not be.
+    const { read: judged, good, unsure } = countJudgedInOrder(verdicts);
+    const part = { size, good, bad: judged - good - unsure, unsure };
     return {
       size: formatNumber(size),
-      drawn: loaded.length,
+      drawn: verdicts.length,
       judged,
-      unsure: part.unsure,
-      canDrawMore: loaded.length < size,
+      later: verdicts.slice(judged).filter((verdict) => verdict !== undefined).length,
+      unsure,
+      canDrawMore: verdicts.length < size,
       precision: describePrecision(part, judged),
     };
   });

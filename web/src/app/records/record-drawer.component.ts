@@ -10,7 +10,7 @@ import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 import { readKeptAmount } from '#core/count/index';
 import { formatAmount } from '../ui/number-format';
-import { createStringAddress } from './string-address';
+import { MAX_NUMBERS_IN_ADDRESS, createStringAddress } from './string-address';
 import type { DrawerContent } from './record-drawer';
 
 /** The first records behind a number, with the query's words marked. */
@@ -125,11 +125,13 @@ export class RecordDrawerComponent {
       .map((concept, place) => ({ owner: getHueClass(place), root: createConceptQuery(concept) })),
     { owner: 'draft-word', root: this.open.draft().parsed.root },
   ]);
-  /** Where all records of the string are read; nothing for a part of them, which no string says. */
+  /** Where all of them are read; of some by their numbers, as many as an address holds. */
   protected readonly address = computed(() => {
-    const { countKey, label, answer, isPart } = this.content();
-    if (!answer || answer.total === 0 || isPart) return undefined;
-    return { path: ['/p', this.open.project().id, 'read'], ...createStringAddress(countKey, label) };
+    const { countKey, label, answer, numbers, areOfString = true } = this.content();
+    if (!answer || answer.total === 0 || !areOfString) return undefined;
+    if (numbers && (numbers.length < answer.total || numbers.length > MAX_NUMBERS_IN_ADDRESS))
+      return undefined;
+    return { path: ['/p', this.open.project().id, 'read'], ...createStringAddress(countKey, label, numbers) };
   });
   protected readonly failure = computed(() => {
     const problem = this.content().problem;

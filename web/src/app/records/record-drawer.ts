@@ -19,8 +19,10 @@ export interface DrawerContent {
   readonly amount?: Amount;
   readonly answer?: SearchAnswer;
   readonly problem?: Problem;
-  /** Only some of the string's records are meant: those that two strings do not share, for example. */
-  readonly isPart?: boolean;
+  /** Only these of the string's records are meant: those that two strings do not share, for example. */
+  readonly numbers?: readonly number[];
+  /** They are among those that the string finds, so all of them can be read. */
+  readonly areOfString?: boolean;
 }
 
 /** What parts find together that may overlap, with the first records of all of them. */
@@ -66,15 +68,21 @@ export class RecordDrawer {
   }
 
   /** Shows some records by their numbers: those that two strings do not share, for example. */
-  showNumbers(countKey: CountKey, label: string, total: number, numbers: readonly number[]): void {
+  showNumbers(
+    countKey: CountKey,
+    label: string,
+    total: number,
+    numbers: readonly number[],
+    areOfString = true,
+  ): void {
     this.opener = document.activeElement instanceof HTMLElement ? document.activeElement : undefined;
-    this.content.set({ countKey, label, isPart: true });
+    const shown = { countKey, label, numbers, areOfString };
+    this.content.set(shown);
     const signal = this.replaceLoading();
     const connection = this.connections.find(countKey.database);
     void fetchByNumbers(connection, numbers.slice(0, FIRST_NUMBERS), signal).then((found) => {
       const records = found.filter((record) => record !== undefined);
-      if (!signal.aborted)
-        this.content.set({ countKey, label, isPart: true, answer: { total, estimated: false, records } });
+      if (!signal.aborted) this.content.set({ ...shown, answer: { total, estimated: false, records } });
     });
   }
 

@@ -41,6 +41,8 @@ export class DifferenceComponent {
   protected read(): void {
     const { id, text } = this.row();
     const { total, numbers } = this.difference();
-    this.drawer.showNumbers({ database: id, string: text, sentLimiters: {} }, this.title(), total, numbers);
+    // Records that the string misses are not among those that it finds, so no address reads them.
+    const countKey = { database: id, string: text, sentLimiters: {} };
+    this.drawer.showNumbers(countKey, this.title(), total, numbers, this.sign() === '+');
   }
 }

@@ -10,7 +10,7 @@ import { SmallWorld, arbitraryWorld, canSay, type World } from '../../testing/sm
 import { GainedLostComponent } from './gained-lost.component';
 import { SampleComponent } from './sample.component';
 import { TwoStates } from './two-states';
-import { PartLists } from '../../parts/part-lists';
+import { PARTS, PartLists } from '../../parts/part-lists';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;
 const angular = startInjection();
@@ -48,12 +48,12 @@ describe('gained and lost', () => {
       fc.asyncProperty(arbitraryWorld, async (world) => {
         fc.pre(canSay(world, 'heronsmere'));
         const { small, tool, states, parts } = await start(world);
-        await small.until(() => states.lists() !== undefined && tool['sizesOf']()('cardinal', 0) !== '');
+        await small.until(() => states.lists() !== undefined && tool['sizeOf']('cardinal', 'gained') !== '');
         for (const { dialect, cells } of tool['differences']()) {
           const { gained, lost, common } = parts(dialect.id);
           const sizes = [gained.length, lost.length, common.length];
           expect(cells.map(readExact)).toEqual(sizes);
-          expect(sizes.map((_, part) => tool['sizesOf']()(dialect.id, part))).toEqual(sizes.map(String));
+          expect(PARTS.map(({ id }) => tool['sizeOf'](dialect.id, id))).toEqual(sizes.map(String));
         }
         const lists = states.lists()!;
         for (const part of ['gained', 'lost', 'common'] as const)

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { SELECT_PARTS } from '../../../ui/field-parts';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
@@ -8,11 +9,20 @@ import type { Counted } from '../../../counting/count-state';
 import { describeLimiterGap } from '../../../counting/describe-count';
 import { readCount } from '../../../counting/read-count';
 import { CountComponent } from '../../../records/count.component';
+import { RecordDrawer } from '../../../records/record-drawer';
+import { formatNumber } from '../../../ui/number-format';
 import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 import { CompareSubject } from '../../compare-subject';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
-import { PARTS, PartLists, countWorks, type RecordsOfBoth } from '../../parts/part-lists';
+import {
+  PARTS,
+  PartLists,
+  countWorks,
+  type PartId,
+  type PartNumbers,
+  type RecordsOfBoth,
+} from '../../parts/part-lists';
 import { RecordSets } from '../../parts/record-sets';
 import { follow } from '../../parts/waiting';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
@@ -28,6 +38,7 @@ import { TwoStates } from './two-states';
     CountingBarComponent,
     DatabaseChoiceComponent,
     DatabaseHeadingComponent,
+    MatButton,
     SampleComponent,
     WiderNoteComponent,
     SELECT_PARTS,
@@ -42,6 +53,7 @@ export class GainedLostComponent {
   protected readonly states = inject(TwoStates);
   private readonly sets = inject(RecordSets);
   private readonly partLists = inject(PartLists);
+  private readonly drawer = inject(RecordDrawer);
 
   /** Gained, lost and common in each database, counted by strings; under other limiters no string says it. */
   protected readonly differences = computed(() => {
@@ -70,30 +82,39 @@ export class GainedLostComponent {
         ? { ...questions, dialects: this.states.dialects() }
         : undefined;
     },
-    async ({ from, to, dialects }): Promise<Outcome<ReadonlyMap<string, readonly number[]>>> => {
-      const found = new Map<string, readonly number[]>();
+    async ({ from, to, dialects }): Promise<Outcome<ComparedRecords>> => {
+      const lists = new Map<string, PartNumbers>();
       const both: RecordsOfBoth[] = [];
       for (const dialect of dialects) {
         const listed = await this.partLists.list(from, to, dialect, []);
-        if (listed.ok)
-          found.set(
-            dialect.id,
-            PARTS.map(({ id }) => listed.value[id].length),
-          );
         if (!listed.ok) continue;
+        lists.set(dialect.id, listed.value);
         const [then, now] = [await this.sets.list(from, dialect), await this.sets.list(to, dialect)];
         if (then.ok && now.ok) both.push({ before: then.value, after: now.value });
       }
-      if (both.length > 0) found.set(ALL, countWorks(both));
-      return succeed(found);
+      return succeed({ lists, works: both.length > 0 ? countWorks(both) : undefined });
     },
   );
-  protected readonly sizesOf = computed(() => {
+  private readonly compared = computed(() => {
     const answer = this.sizes();
-    const found = answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
-    return (database: string, part: number): string =>
-      found?.get(database)?.[part]?.toLocaleString('en') ?? '';
+    return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
   });
+  /** The size of a part in a database, by its records; empty while or where that is not known. */
+  protected sizeOf(database: string, part: PartId): string {
+    const list = this.compared()?.lists.get(database)?.[part];
+    return list ? formatNumber(list.length) : '';
+  }
+  /** The sizes of the parts over all databases, each work once. */
+  protected readonly works = computed(() => this.compared()?.works?.map(formatNumber));
+
+  /** Shows the records of a part: those of the state that has them, by their numbers. */
+  protected readPart(dialect: Dialect, part: PartId, name: string): void {
+    const questions = this.states.questions();
+    const numbers = this.compared()?.lists.get(dialect.id)?.[part];
+    const countKey =
+      questions && this.subject.look(part === 'lost' ? questions.from : questions.to, dialect)?.countKey;
+    if (numbers && countKey) this.drawer.showNumbers(countKey, name, numbers.length, numbers);
+  }
   /** The records are still compared one by one. */
   protected readonly isComparing = computed(() => this.sizes().status === 'waiting');
   /** No string tells it: its numbers come from the records, where the database gives them. */
@@ -138,5 +159,8 @@ export class GainedLostComponent {
   }
 }
 
-/** The name under which the databases together stand. */
-const ALL = 'all';
+/** The parts in each database by its id, and how many works they are over all. */
+interface ComparedRecords {
+  readonly lists: ReadonlyMap<string, PartNumbers>;
+  readonly works: readonly number[] | undefined;
+}
