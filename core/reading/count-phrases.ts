@@ -1,6 +1,7 @@
 import { isStopWord } from '../question';
 import type { BibliographicRecord } from '../record';
-import { splitWords } from '../text';
+import { visitWords } from '../text';
+import { PairNumbers } from './pair-numbers';
 
 /** A text with the number of records that have it. */
 export interface CountedText {
@@ -15,94 +16,104 @@ const LONGEST_PHRASE = 4;
 /** Stands between two sentences, and where no phrase begins. */
 const NONE = -1;
 
-/** A phrase with the numbers of its first and its last word. */
-interface Phrase {
-  readonly text: string;
-  readonly first: number;
-  readonly last: number;
-}
+/** What phrases are counted in. */
+export type PhraseSource = Pick<BibliographicRecord, 'title' | 'abstract' | 'keywords'>;
 
 /**
  * How many of some records have each word and each phrase of up to four words in titles, abstracts and keywords;
  * those of a single record are left out. A phrase begins and ends with a word that says something, and does not
- * reach over the end of a sentence. A longer one is only looked for where the one without its last word is
- * frequent enough (Agrawal and Srikant 1994).
+ * reach over the end of a sentence. A longer one is only looked for where the one without its last word, and the
+ * one without its first, are frequent enough (Agrawal and Srikant 1994).
  */
-export function countPhrases(records: readonly BibliographicRecord[]): CountedText[] {
-  const numbers = new Map<string, number>();
-  const texts = records.map((record) => readWords(record, numbers));
-  const words = [...numbers.keys()];
+export function countPhrases(records: readonly PhraseSource[]): CountedText[] {
+  const { words, texts, starts } = readTexts(records);
   const telling = words.map(isTelling);
   const counted: CountedText[] = [];
-  let phrases: readonly Phrase[] = words.map((text, number) => ({ text, first: number, last: number }));
-  /** The number of the phrase that begins at each place. */
-  let begun: readonly (readonly number[])[] = texts;
-  for (let length = 1; ; length++) {
-    const found = countRecords(begun, phrases.length);
-    phrases.forEach(({ text, first, last }, phrase) => {
-      if (found[phrase]! >= LEAST_FOUND && telling[first] && telling[last])
-        counted.push({ text, found: found[phrase]! });
-    });
-    if (length === LONGEST_PHRASE) return counted;
-    const known = new Map<number, number>();
-    const longer: Phrase[] = [];
-    const before = phrases;
-    begun = begun.map((row, at) => {
-      const text = texts[at]!;
-      return row.map((phrase, place) => {
-        const word = text[place + length] ?? NONE;
-        if (phrase === NONE || word === NONE || found[phrase]! < LEAST_FOUND) return NONE;
-        const { text: start, first } = before[phrase]!;
-        if (!telling[first]) return NONE;
-        const key = phrase * words.length + word;
-        const same = known.get(key);
-        if (same !== undefined) return same;
-        known.set(key, longer.length);
-        return longer.push({ text: `${start} ${words[word]!}`, first, last: word }) - 1;
-      });
-    });
-    phrases = longer;
+  /** The number of the phrase that begins at each place; `NONE` where none does that may still grow. */
+  let begun = texts;
+  let found = countRecords(begun, starts, words.length);
+  found.forEach((records, word) => {
+    if (records >= LEAST_FOUND && telling[word]) counted.push({ text: words[word]!, found: records });
+  });
+  /** The pairs of a phrase and its next word, level by level: what a longer phrase is written from. */
+  const levels: PairNumbers[] = [];
+  const write = (phrase: number, level: number): string =>
+    level < 0
+      ? words[phrase]!
+      : `${write(levels[level]!.firsts[phrase]!, level - 1)} ${words[levels[level]!.seconds[phrase]!]!}`;
+  for (let length = 1; length < LONGEST_PHRASE; length++) {
+    const pairs = new PairNumbers();
+    const longer = new Int32Array(texts.length).fill(NONE);
+    for (let place = 0; place + length < texts.length; place++) {
+      const phrase = begun[place]!;
+      const word = texts[place + length]!;
+      if (phrase === NONE || word === NONE || found[phrase]! < LEAST_FOUND) continue;
+      if (length === 1 && (!telling[phrase] || found[word]! < LEAST_FOUND)) continue;
+      const rest = begun[place + 1]!;
+      // A phrase that begins with a word that says nothing is not followed, so it tells nothing here.
+      if (length > 1 && telling[texts[place + 1]!] && (rest === NONE || found[rest]! < LEAST_FOUND)) continue;
+      longer[place] = pairs.number(phrase, word);
+    }
+    levels.push(pairs);
+    begun = longer;
+    found = countRecords(begun, starts, pairs.size);
+    for (let phrase = 0; phrase < pairs.size; phrase++)
+      if (found[phrase]! >= LEAST_FOUND && telling[pairs.seconds[phrase]!])
+        counted.push({ text: write(phrase, length - 1), found: found[phrase]! });
   }
+  return counted;
 }
 
-/** How many rows have each number, each row once. */
-function countRecords(rows: readonly (readonly number[])[], numbers: number): Uint32Array {
+/** How many records have each number, each record once; `starts` says where the places of a record begin. */
+function countRecords(places: Int32Array, starts: readonly number[], numbers: number): Uint32Array {
   const found = new Uint32Array(numbers);
   const seen = new Int32Array(numbers).fill(NONE);
-  rows.forEach((row, at) => {
-    for (const number of row) {
-      if (number === NONE || seen[number] === at) continue;
-      seen[number] = at;
+  for (let record = 0; record + 1 < starts.length; record++)
+    for (let place = starts[record]!; place < starts[record + 1]!; place++) {
+      const number = places[place]!;
+      if (number === NONE || seen[number] === record) continue;
+      seen[number] = record;
       found[number]!++;
     }
-  });
   return found;
 }
 
-/** The words of a record by their numbers, with a mark at the end of each sentence and each value. */
-function readWords(
-  { title, abstract, keywords }: BibliographicRecord,
-  numbers: Map<string, number>,
-): number[] {
+/** The words of all records by their numbers, one record behind the other, with a mark at the end of each sentence and value. */
+function readTexts(records: readonly PhraseSource[]): {
+  readonly words: readonly string[];
+  readonly texts: Int32Array;
+  readonly starts: readonly number[];
+} {
+  const numbers = new Map<string, number>();
   const read: number[] = [];
-  for (const text of [title, abstract, ...keywords]) {
-    let end = 0;
-    for (const { text: word, start, end: next } of splitWords(text)) {
-      if (ENDS.test(text.slice(end, start))) read.push(NONE);
-      end = next;
-      let number = numbers.get(word);
-      if (number === undefined) {
-        number = numbers.size;
-        numbers.set(word, number);
-      }
-      read.push(number);
+  const starts = [0];
+  for (const { title, abstract, keywords } of records) {
+    for (const text of [title, abstract, ...keywords]) {
+      let end = 0;
+      visitWords(text, (word, start, next) => {
+        if (endsBetween(text, end, start)) read.push(NONE);
+        end = next;
+        let number = numbers.get(word);
+        if (number === undefined) {
+          number = numbers.size;
+          numbers.set(word, number);
+        }
+        read.push(number);
+      });
+      read.push(NONE);
     }
-    read.push(NONE);
+    starts.push(read.length);
   }
-  return read;
+  return { words: [...numbers.keys()], texts: Int32Array.from(read), starts };
 }
 
-const ENDS = /[.!?;:()]/;
+/** Whether a sentence or a part of it ends between two places. */
+function endsBetween(text: string, from: number, to: number): boolean {
+  for (let at = from; at < to; at++) if (ENDS.includes(text.charAt(at))) return true;
+  return false;
+}
+
+const ENDS = '.!?;:()';
 
 function isTelling(word: string): boolean {
   return word.length > 2 && !/^\d+$/.test(word) && !isStopWord(word);

@@ -15,7 +15,7 @@ export { createJudgement, createJudgementFinder, listReasons } from './judgement
 export type { FindJudgement } from './judgements';
 export { LEAST_FOUND } from './count-phrases';
 export { LESSONS, listCandidates, rankLearnt } from './learn';
-export type { Candidate, Learnt, Lesson } from './learn';
+export type { Candidate, LearnAnswer, LearnRequest, Learnt, LearntRecord, Lesson } from './learn';
 export { isVersionOf, writeRequest } from './request-text';
 export { PLACES, explainRecords, findAmong } from './places-in-record';
 export type { ConceptInRecord, Place, TermInRecord } from './places-in-record';

@@ -7,12 +7,11 @@ export function createJudgement(record: BibliographicRecord, verdict: Verdict, r
   return { verdict, title: record.title, ...(reason && { reason }), identifier, work };
 }
 
-/** Finds what was said of a record: of the record itself, or of the same work in another database. */
-export interface FindJudgement {
-  (key: string, record: BibliographicRecord): Judgement | undefined;
-  /** The same for a record of which only the keys of its work are known. */
-  readonly byKeys: (keys: RecordKeys) => Judgement | undefined;
-}
+/**
+ * Finds what was said of a record, by its key in a database (empty if that is not known) and by what tells its work:
+ * of the record itself, or of the same work in another database.
+ */
+export type FindJudgement = (key: string, keys: RecordKeys) => Judgement | undefined;
 
 /**
  * Makes a look-up of judgements. A record is the same work as a judged one if their identifiers are the same; if
@@ -25,15 +24,14 @@ export function createJudgementFinder(judgements: Project['judgements']): FindJu
     if (judgement.identifier) byIdentifier.set(judgement.identifier, judgement);
     if (judgement.work) byWork.set(judgement.work, judgement);
   }
-  const findByKeys = ({ identifier, work }: RecordKeys): Judgement | undefined => {
+  return (key, { identifier, work }) => {
+    const own = judgements[key];
+    if (own) return own;
     const same = identifier === 0 ? undefined : byIdentifier.get(identifier);
     if (same) return same;
     const alike = work === 0 ? undefined : byWork.get(work);
     return alike && (identifier === 0 || !alike.identifier) ? alike : undefined;
   };
-  const find = (key: string, record: BibliographicRecord): Judgement | undefined =>
-    judgements[key] ?? findByKeys(createRecordKeys(record));
-  return Object.assign(find, { byKeys: findByKeys });
 }
 
 /** The reasons that were given, the most frequent first: they are offered again. */

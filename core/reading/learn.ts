@@ -8,6 +8,12 @@ import { LEAST_FOUND, countPhrases, type CountedText } from './count-phrases';
 export const LESSONS = ['words', 'headings', 'keywords', 'sources', 'names'] as const;
 export type Lesson = (typeof LESSONS)[number];
 
+/** What of a record is learnt from. */
+export type LearntRecord = Pick<
+  BibliographicRecord,
+  'title' | 'abstract' | 'keywords' | 'headings' | 'source' | 'authors'
+>;
+
 /** Something that several of some records have. */
 export interface Candidate {
   /** As it is shown. */
@@ -16,6 +22,21 @@ export interface Candidate {
   readonly root: QueryNode;
   /** How many of the records have it. */
   readonly found: number;
+}
+
+/** What the page sends to the worker that learns. */
+export interface LearnRequest {
+  readonly turn: number;
+  readonly records: readonly LearntRecord[];
+  readonly lesson: Lesson;
+  readonly most: number;
+  readonly vocabulary: string | undefined;
+}
+
+/** What the worker sends back. */
+export interface LearnAnswer {
+  readonly turn: number;
+  readonly candidates: readonly Candidate[];
 }
 
 /** A candidate with how many records of the whole database have it. */
@@ -35,7 +56,7 @@ const PARTS_LOOKED_AT = 5;
  * headings of a `vocabulary`, author keywords, sources or names.
  */
 export function listCandidates(
-  records: readonly BibliographicRecord[],
+  records: readonly LearntRecord[],
   lesson: Lesson,
   most: number,
   vocabulary?: string,
@@ -63,9 +84,7 @@ function dropParts(candidates: readonly CountedText[]): CountedText[] {
   return candidates.filter((candidate) => !isPart(candidate));
 }
 
-const LISTERS: Readonly<
-  Record<Exclude<Lesson, 'words'>, (record: BibliographicRecord) => readonly string[]>
-> = {
+const LISTERS: Readonly<Record<Exclude<Lesson, 'words'>, (record: LearntRecord) => readonly string[]>> = {
   headings: ({ headings }) => headings.map(({ label }) => label),
   keywords: ({ keywords }) => keywords,
   sources: ({ source }) => [source],

@@ -17,7 +17,7 @@ import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { formatNumber } from '../ui/number-format';
 import { TextFieldComponent } from '../ui/text-field.component';
 import { JUDGED, type Judged } from './read-address';
-import type { JudgedCounts } from './read-records';
+import type { JudgedCounts } from './judged-records';
 
 const JUDGED_NAMES: Readonly<Record<Judged, string>> = {
   on: 'on topic',

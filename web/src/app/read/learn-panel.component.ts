@@ -1,14 +1,15 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   computed,
+  effect,
   inject,
   linkedSignal,
   signal,
   untracked,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { RouterLink } from '@angular/router';
 import { createSharedDraft, tryChange } from '#core/compare/index';
 import { compareCounts, getProved, type Comparison } from '#core/count/index';
 import { getConceptLetter, type Change, type Concept, type Term } from '#core/project/index';
@@ -17,9 +18,9 @@ import {
   LEAST_FOUND,
   LESSONS,
   findAmong,
-  listCandidates,
   listSeparators,
   rankLearnt,
+  type Candidate,
   type Learnt,
   type Lesson,
   type Separator,
@@ -29,13 +30,16 @@ import { Counts } from '../counting/counts';
 import { describeComparison } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
 import { CountComponent } from '../records/count.component';
+import { LearnWorker } from '../data/learn-worker';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
-import { ConceptLetterComponent } from '../ui/concept-letter.component';
 import { Messages } from '../ui/messages';
 import { createStringAddress } from '../records/string-address';
+import { LearningRecords } from './learning-records';
+import { OutlookComponent, type Outlook } from './outlook.component';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
+import type { RecordPart } from './record-menu.component';
 
 const LESSON_NAMES: Readonly<Record<Lesson, string>> = {
   words: 'words',
@@ -46,13 +50,8 @@ const LESSON_NAMES: Readonly<Record<Lesson, string>> = {
 };
 /** So many candidates are counted in the whole database. */
 const COUNTED = 60;
-/** Learning from more would keep the page from answering; they are the first of the list. */
-const LEARNT_FROM = 500;
 /** So many are shown. */
 const SHOWN = 12;
-
-/** Which of the records that are here are learnt from. */
-type From = 'on' | 'here' | 'apart';
 
 /** One row of what was learnt, with what it would bring to the draft. */
 interface LearntRow {
@@ -66,14 +65,16 @@ interface LearntRow {
 @Component({
   selector: 'app-learn-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, ConceptLetterComponent, CountComponent, MatButton, RouterLink],
+  imports: [ChoiceRowComponent, CountComponent, MatButton, OutlookComponent],
   templateUrl: './learn-panel.component.html',
   styleUrl: './learn-panel.component.scss',
+  providers: [LearningRecords],
   host: { role: 'complementary', 'aria-label': 'What the records teach' },
 })
 export class LearnPanelComponent {
-  private readonly subject = inject(ReadSubject);
+  protected readonly subject = inject(ReadSubject);
   private readonly records = inject(ReadRecords);
+  protected readonly learning = inject(LearningRecords);
   private readonly counts = inject(Counts);
   private readonly open = inject(OpenProject);
   private readonly messages = inject(Messages);
@@ -85,39 +86,21 @@ export class LearnPanelComponent {
     label: LESSON_NAMES[id],
   }));
   protected readonly lesson = signal<Lesson>('words');
-  /** The records that are here. Of several databases together, those of the one whose counts they are held against. */
-  private readonly here = computed(() => {
-    const id = this.subject.dialect()?.id ?? '';
-    return this.records.loaded().filter(({ databases }) => databases.length === 0 || databases.includes(id));
-  });
-  private readonly onTopic = computed(() =>
-    this.here()
-      .filter(({ judgement }) => judgement?.verdict === 'on')
-      .map(({ record }) => record),
-  );
-  private readonly offTopic = computed(() =>
-    this.here()
-      .filter(({ judgement }) => judgement?.verdict === 'off')
-      .map(({ record }) => record),
-  );
-  private readonly canTellApart = computed(
-    () => this.onTopic().length >= LEAST_FOUND && this.offTopic().length >= LEAST_FOUND,
-  );
   /** The draft as it is. */
   private readonly before = computed(() => createSharedDraft(this.open.working()));
   /** What the good and the bad differ by, each with the draft as it would be; made once, so that each is counted once. */
   private readonly told = computed(() => {
     const dialect = this.subject.dialect();
-    if (this.from() !== 'apart' || !dialect) return [];
+    if (this.learning.from() !== 'apart' || !dialect) return [];
     return listSeparators(
-      this.onTopic(),
-      this.offTopic(),
+      this.learning.onTopic(),
+      this.learning.offTopic(),
       this.lesson(),
       SHOWN,
       this.subject.vocabulary(),
       dialect.headings?.vocabulary,
     ).map((separator) => {
-      const all = this.onTopic().length;
+      const all = this.learning.onTopic().length;
       const lost = separator.use === 'not' ? separator.on : all - separator.on;
       return {
         separator,
@@ -133,26 +116,6 @@ export class LearnPanelComponent {
       after: dialect && this.counts.lookLater(one.root, dialect, this.open.limiters()),
     }));
   });
-  private readonly wantedFrom = signal<From | undefined>(undefined);
-  /** From those judged on topic, as soon as there are some. */
-  protected readonly from = computed<From>(() => {
-    const wanted = this.wantedFrom();
-    if (wanted !== undefined && (wanted !== 'apart' || this.canTellApart())) return wanted;
-    return this.onTopic().length >= LEAST_FOUND ? 'on' : 'here';
-  });
-  protected readonly sources = computed(() => [
-    { id: 'on', name: `${this.onTopic().length} on topic` },
-    { id: 'here', name: `all ${Math.min(LEARNT_FROM, this.here().length)} here` },
-    ...(this.canTellApart() ? [{ id: 'apart', name: 'on against off' }] : []),
-  ]);
-  private readonly learntFrom = computed(
-    () =>
-      (this.from() === 'on' ? this.onTopic() : this.here().map(({ record }) => record)).slice(0, LEARNT_FROM),
-    // The same records teach the same: what was written for them is not written again.
-    { equal: (one, other) => one.length === other.length && one.every((record, at) => record === other[at]) },
-  );
-  protected readonly size = computed(() => this.learntFrom().length);
-
   protected readonly isTogether = this.subject.isTogether;
   protected readonly databaseName = computed(() => this.subject.dialect()?.name ?? '');
   protected readonly concepts = computed(() => this.open.concepts());
@@ -170,19 +133,24 @@ export class LearnPanelComponent {
     return traits !== undefined && !traits.asksOneByOne && traits.offers.has('count');
   });
 
-  private readonly candidates = computed(() =>
-    listCandidates(this.learntFrom(), this.lesson(), COUNTED, this.subject.dialect()?.headings?.vocabulary),
-  );
+  /** What the records have in common; the worker says it. */
+  private readonly candidates = signal<readonly Candidate[]>([]);
+  private readonly learner = new LearnWorker((candidates) => {
+    this.candidates.set(candidates);
+    this.isLearning.set(false);
+  });
+  protected readonly isLearning = signal(false);
   private readonly ranked = computed(() => {
     const dialect = this.subject.dialect();
     const all = this.subject.connection()?.traits()?.records;
     if (!dialect || all === undefined || !this.isCounted()) return [];
-    return rankLearnt(this.candidates(), this.size(), all, ({ root }) =>
+    return rankLearnt(this.candidates(), this.learning.records().length, all, ({ root }) =>
       getProved(readCount(this.counts.lookLater(root, dialect, {}))),
     );
   });
   protected readonly isCounting = computed(
-    () => this.isCounted() && this.candidates().length > 0 && this.ranked().length === 0,
+    () =>
+      this.isLearning() || (this.isCounted() && this.candidates().length > 0 && this.ranked().length === 0),
   );
   private readonly terms = computed(() =>
     this.concepts().flatMap(({ terms }) =>
@@ -210,7 +178,7 @@ export class LearnPanelComponent {
     computation: () => undefined,
   });
   /** The row that is looked at, with what taking it would do in each database. */
-  protected readonly chosen = computed(() => {
+  protected readonly chosen = computed<(Outlook & { readonly row: LearntRow }) | undefined>(() => {
     const row = this.rows().find(({ text }) => text === this.chosenText());
     const concept = this.concept();
     if (!row || row.isInQuery || !concept) return undefined;
@@ -221,15 +189,23 @@ export class LearnPanelComponent {
     const limiters = this.open.limiters();
     return {
       row,
+      name: row.text,
       query: printQuery(row.learnt.root),
       place: this.concepts().indexOf(concept),
       lines: this.open.dialects().map((dialect) => ({
-        dialect,
         name: shortenName(dialect),
         before: this.counts.look(before, dialect, limiters),
         after: this.counts.look(proposed, dialect, limiters),
       })),
       address: this.findAddress(fresh, row.text),
+      part: createPart(this.lesson(), row),
+      holders:
+        this.lesson() === 'sources'
+          ? this.open.dialects().map((dialect) => ({
+              name: shortenName(dialect),
+              counted: this.counts.look(row.learnt.root, dialect, {}),
+            }))
+          : [],
       judged: this.describeJudged(row.learnt.root),
     };
   });
@@ -239,8 +215,19 @@ export class LearnPanelComponent {
     if (lesson) this.lesson.set(lesson);
   }
 
-  protected chooseFrom(id: string): void {
-    this.wantedFrom.set(id === 'on' || id === 'apart' ? id : 'here');
+  constructor() {
+    const destroy = inject(DestroyRef);
+    destroy.onDestroy(() => this.learner.end());
+    effect(() => {
+      const records = this.learning.records();
+      const lesson = this.lesson();
+      const vocabulary = this.subject.dialect()?.headings?.vocabulary;
+      untracked(() => {
+        if (records.length < LEAST_FOUND) return this.candidates.set([]);
+        this.isLearning.set(true);
+        this.learner.learn({ records, lesson, most: COUNTED, vocabulary });
+      });
+    });
   }
 
   protected chooseConcept(id: string): void {
@@ -324,6 +311,23 @@ export class LearnPanelComponent {
     const count = (verdict: 'on' | 'off'): number =>
       judged.filter(({ judgement }, at) => found[at] && judgement?.verdict === verdict).length;
     return judged.length === 0 ? '' : `in ${count('on')} on topic and ${count('off')} off topic here`;
+  }
+}
+
+/** What a row is, for the menu of what can be done with it. */
+function createPart(lesson: Lesson, { text, learnt }: LearntRow): RecordPart {
+  const query = printQuery(learnt.root);
+  switch (lesson) {
+    case 'sources':
+      return { name: text, lead: 'source', facet: 'sources' };
+    case 'names':
+      return { name: text, lead: 'author', facet: 'authors' };
+    case 'headings':
+      return { name: text, text: query, facet: 'headings' };
+    case 'keywords':
+      return { name: text, text: query, facet: 'keywords' };
+    case 'words':
+      return { name: text, text: query, lead: 'words' };
   }
 }
 

@@ -12,7 +12,7 @@ import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { Router } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import type { SearchFilter, Sort } from '#core/contract/index';
+import type { Sort } from '#core/contract/index';
 import { describeInFull } from '#core/problem/index';
 import { build, printQuery } from '#core/query/index';
 import type { Judgement, Lead, OwnDatabase, Verdict } from '#core/project/index';
@@ -325,11 +325,6 @@ export class ReadPageComponent {
     const read = entry && 'total' in entry ? entry.total : undefined;
     const { queryParams, fragment } = createStringAddress(countKey, label + describeExport(read, wanted));
     void this.router.navigate([], { queryParams, fragment });
-  }
-
-  protected addFilter(filter: SearchFilter): void {
-    const others = this.subject.filters().filter(({ facet }) => facet !== filter.facet);
-    this.subject.setFilters([...others, filter]);
   }
 
   /** Filters of the draft become its limiters, as far as limiters can say them. */

@@ -1,19 +1,15 @@
 import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { createJudgementKey } from '#core/compare/index';
-import {
-  FACETS,
-  type Facets,
-  type NumberFilter,
-  type SearchAnswer,
-  type SearchRequest,
-} from '#core/contract/index';
-import { succeed, type Outcome, type Problem } from '#core/problem/index';
+import { FACETS, type Facets, type SearchAnswer, type SearchRequest } from '#core/contract/index';
+import type { Outcome, Problem } from '#core/problem/index';
 import type { Judgement } from '#core/project/index';
 import { createJudgementFinder, traceReading } from '#core/reading/index';
-import type { BibliographicRecord } from '#core/record/index';
+import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '#core/record/index';
 import { Connections } from '../state/connections';
+import { fetchByNumbers } from '../state/fetch-records';
 import { OpenProject } from '../state/open-project';
-import { drawWorks, fetchWorks, listRecords, listWorks, type AskedSet, type FoundWork } from './found-works';
+import { drawWorks, fetchWorks, listWorks, type AskedSet, type FoundWork } from './found-works';
+import { countVerdicts, listByVerdict, pickJudged, type JudgedCounts } from './judged-records';
 import type { Judged } from './read-address';
 import { ReadSubject } from './read-subject';
 
@@ -21,6 +17,8 @@ import { ReadSubject } from './read-subject';
 const PAGE = 50;
 /** Pages that are kept; what was scrolled past long ago comes again. */
 const MAX_PAGES = 40;
+/** So many records that were judged before are fetched to learn from. */
+const MAX_JUDGED = 500;
 /** Servers give no records from beyond this place on. */
 const MAX_START = 1_000_000;
 
@@ -64,9 +62,6 @@ interface Asked {
   readonly judged: readonly Judged[];
 }
 
-/** How many records of a set were judged, each way and not at all. */
-export type JudgedCounts = Readonly<Record<Judged, number>>;
-
 /** The records that are read: fetched a page at a time as they come into sight. */
 @Injectable()
 export class ReadRecords {
@@ -109,6 +104,12 @@ export class ReadRecords {
   readonly facets = computed(() => this.found()?.facets);
   readonly isPlain = computed(() => this.found()?.isPlain ?? false);
   readonly sampledFrom = computed(() => this.found()?.sampledFrom);
+  /** Records of the set that were judged before it was asked for. */
+  private readonly earlier = signal<readonly BibliographicRecord[]>([]);
+  /** The same with what is said of them now; their places in the list are not known. */
+  readonly judgedElsewhere = computed<readonly ListedRecord[]>(() =>
+    this.earlier().map((record) => this.describe(record, -1)),
+  );
   private readonly judged = computed(() => createJudgementFinder(this.open.project().judgements));
   /** The verdicts of a sample in the order in which it was drawn; nothing where none is drawn. */
   readonly sampled = computed(() =>
@@ -136,7 +137,11 @@ export class ReadRecords {
   });
   /** All records that are here, each with what was said of it. */
   readonly loaded = computed<readonly ListedRecord[]>(() =>
-    this.list().flatMap((record, at) => (record ? [this.describe(record, at)] : [])),
+    [...(this.found()?.pages ?? [])]
+      .sort(([one], [other]) => one - other)
+      .flatMap(([page, records]) =>
+        records.flatMap((record, at) => (record ? [this.describe(record, page * PAGE + at)] : [])),
+      ),
   );
 
   constructor() {
@@ -171,15 +176,48 @@ export class ReadRecords {
     }
   }
 
+  /**
+   * The first records of the list, as many as are wanted, whether they are on the page or not. `tell` hears how many
+   * are there, and ends it by saying no. What could not be had is left out.
+   */
+  async fetchFirst(most: number, tell: (done: number) => boolean): Promise<readonly BibliographicRecord[]> {
+    const asked = this.running;
+    const { signal: stop } = this.loading;
+    const found = this.found();
+    if (!asked || !found) return [];
+    const records: BibliographicRecord[] = [];
+    const end = Math.min(most, this.list().length);
+    for (let page = 0; page * PAGE < end && !stop.aborted && tell(records.length); page++) {
+      const known = found.pages.get(page);
+      if (known) {
+        records.push(...known.filter((record) => record !== undefined));
+        continue;
+      }
+      const { outcome } = await this.askPage(asked, page, found.isPlain, stop);
+      if (!outcome.ok) return records;
+      records.push(...outcome.value.records);
+    }
+    return records.slice(0, most);
+  }
+
   tryAgain(): void {
     this.begin(this.asked());
+  }
+
+  /** The keys of records, made once for each: a list is described again with every page that comes. */
+  private readonly keys = new WeakMap<BibliographicRecord, RecordKeys>();
+
+  private findJudgement(key: string, record: BibliographicRecord): Judgement | undefined {
+    let keys = this.keys.get(record);
+    if (!keys) this.keys.set(record, (keys = createRecordKeys(record)));
+    return this.judged()(key, keys);
   }
 
   private describe(record: BibliographicRecord, at: number): ListedRecord {
     const databases = this.found()?.works?.[at]?.places.map(({ database }) => database) ?? [];
     const database = databases[0] ?? this.subject.dialect()?.id ?? '';
     const key = createJudgementKey(database, record.id);
-    return { at, record, database, databases, key, judgement: this.judged()(key, record) };
+    return { at, record, database, databases, key, judgement: this.findJudgement(key, record) };
   }
 
   private begin(asked: Asked | undefined): void {
@@ -189,29 +227,39 @@ export class ReadRecords {
     this.found.set(undefined);
     this.problem.set(undefined);
     this.judgedCounts.set(undefined);
+    this.earlier.set([]);
     this.running = asked;
     if (!asked) return;
     if (asked.sample !== undefined || asked.sets.length > 1) void this.listAll(asked);
     else if (asked.judged.length > 0) void this.beginJudged(asked);
     else void this.loadPage(asked, 0);
+    if (asked.sets.length === 1 && asked.sample === undefined) void this.loadJudged(asked);
   }
 
   /** Only records that were judged so when the list was asked for: judging does not make them go away. */
   private async beginJudged(asked: Asked): Promise<void> {
     const { signal: stop } = this.loading;
-    const found = await this.listByVerdict(asked, stop);
+    const found = await listByVerdict(asked.sets[0]!, asked.request.filters, untracked(this.judged), stop);
     if (stop.aborted) return;
     if (!found.ok) return this.problem.set(found.problem);
-    const isWanted = (judged: Judged): boolean => asked.judged.includes(judged);
-    const others = found.value.filter(({ judged }) => !isWanted(judged));
-    const wanted = found.value.filter(({ judged }) => isWanted(judged));
-    // Of those that nobody judged there may be more than a request takes.
-    const among: NumberFilter =
-      isWanted('none') && !asked.request.among
-        ? { numbers: others.map(({ number }) => number), leavesOut: true }
-        : { numbers: wanted.map(({ number }) => number) };
+    const among = pickJudged(found.value, asked.judged, asked.request.among !== undefined);
     this.running = { ...asked, request: { ...asked.request, among } };
     void this.loadPage(this.running, 0);
+  }
+
+  /** Fetches the records of the set that were judged before and are not on the first page: they are learnt from. */
+  private async loadJudged(asked: Asked): Promise<void> {
+    const { signal: stop } = this.loading;
+    const [set] = asked.sets;
+    const judgements = untracked(() => Object.keys(this.open.project().judgements).length);
+    if (!set || judgements === 0 || !set.connection.traits()?.offers.has('ids')) return;
+    const found = await listByVerdict(set, asked.request.filters, untracked(this.judged), stop);
+    if (stop.aborted || !found.ok) return;
+    const numbers = found.value.flatMap(({ number, judged }) =>
+      judged === 'on' || judged === 'off' ? [number] : [],
+    );
+    const records = await fetchByNumbers(set.connection, numbers.slice(0, MAX_JUDGED), stop);
+    if (!stop.aborted) this.earlier.set(records.filter((record) => record !== undefined));
   }
 
   /** Counts how many records of the set were judged each way, under the filters. */
@@ -219,28 +267,9 @@ export class ReadRecords {
     const asked = this.asked();
     if (!asked) return;
     const { signal: stop } = this.loading;
-    const found = await this.listByVerdict(asked, stop);
+    const found = await listByVerdict(asked.sets[0]!, asked.request.filters, untracked(this.judged), stop);
     if (stop.aborted || !found.ok) return;
-    const count = (judged: Judged): number => found.value.filter((one) => one.judged === judged).length;
-    this.judgedCounts.set({
-      on: count('on'),
-      off: count('off'),
-      unsure: count('unsure'),
-      none: count('none'),
-    });
-  }
-
-  /** The records of the set by their numbers, with what was said of their works. */
-  private async listByVerdict(
-    { sets, request }: Asked,
-    stop: AbortSignal,
-  ): Promise<Outcome<readonly { readonly number: number; readonly judged: Judged }[]>> {
-    const listed = await listRecords(sets[0]!, request.filters ? { filters: request.filters } : {}, stop);
-    if (!listed.ok) return listed;
-    const find = untracked(this.judged).byKeys;
-    return succeed(
-      listed.value.map(({ number, keys }) => ({ number, judged: find(keys)?.verdict ?? 'none' })),
-    );
+    this.judgedCounts.set(countVerdicts(found.value));
   }
 
   /** All works by their numbers, or a sample of them; then the first page. */

@@ -163,6 +163,11 @@ export class ReadSubject {
     });
   }
 
+  /** Filters by some values of a facet, in place of those of it that hold. */
+  addFilter(filter: SearchFilter): void {
+    this.setFilters([...this.filters().filter(({ facet }) => facet !== filter.facet), filter]);
+  }
+
   setFilters(filters: readonly SearchFilter[]): void {
     this.go({ only: writeFilters(filters), at: null, behind: null });
   }
