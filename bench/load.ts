@@ -165,6 +165,7 @@ for (const withSlow of [false, true]) {
 }
 
 const before = server.measureMemory();
+console.log(`\nMemory after people typed: ${before.toFixed(0)} MB`);
 const end = performance.now() + minutes * 60_000;
 let rounds = 0;
 let nextLook = performance.now() + LOOK_MINUTES * 60_000;

@@ -63,7 +63,7 @@ export interface Outlook {
     @if (outlook().judged) {
       <p class="quiet">{{ outlook().judged }}</p>
     }
-    <p>
+    <p class="actions">
       @if (outlook().address; as address) {
         <a class="link" [routerLink]="[]" [queryParams]="address.queryParams" [fragment]="address.fragment"
           >Read the new ones</a
@@ -88,9 +88,15 @@ export interface Outlook {
       padding-top: 8px;
       border-top: 1px solid var(--rule);
     }
-    .counts {
+    .counts,
+    .actions {
       display: flex;
-      gap: 6px;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 2px 6px;
+    }
+    .actions {
+      gap: 2px 16px;
     }
   `,
 })

@@ -38,13 +38,16 @@ it('what was written is read again: strings of any kind, filters, order and plac
       (label, text, filters, sort, at, numbers) => {
         fc.pre(label !== '' && text !== '');
         const countKey = { database: 'gantry', string: text, sentLimiters: { years: { from: 2000 } } };
-        const { queryParams, fragment } = createStringAddress(countKey, label, numbers);
+        const { queryParams, fragment } = createStringAddress(countKey, label, {
+          total: at,
+          ...(numbers && { numbers }),
+        });
         const params = { ...queryParams, only: writeFilters(filters), sort, at: String(at) } as Record<
           string,
           string
         >;
         expect(read(params, fragment)).toEqual({
-          set: { kind: 'string', label, countKey, ...(numbers && { numbers }) },
+          set: { kind: 'string', label, countKey, total: at, ...(numbers && { numbers }) },
           database: 'gantry',
           sort,
           filters,

@@ -21,6 +21,8 @@ export type ReadSet =
       readonly countKey: CountKey;
       /** Only some of its records, by their numbers. */
       readonly numbers?: readonly number[];
+      /** How many there were when the address was made. */
+      readonly total?: number;
     };
 
 /** What records can be told apart by that were judged, or not. */
@@ -50,6 +52,7 @@ interface WrittenString {
   readonly string: string;
   readonly sent: object;
   readonly numbers?: readonly number[];
+  readonly total?: number;
 }
 
 const STRING = Joi.object<WrittenString>({
@@ -58,6 +61,7 @@ const STRING = Joi.object<WrittenString>({
   string: Joi.string().max(500_000).required(),
   sent: SENT_LIMITERS,
   numbers: Joi.array().items(Joi.number().integer().min(0)).max(MAX_NUMBERS),
+  total: Joi.number().integer().min(0),
 } satisfies SchemaOf<WrittenString>).required();
 const NUMBER = Joi.number<number>().integer().min(0).max(1_000_000).required();
 
@@ -94,9 +98,15 @@ export function writeFilters(filters: readonly SearchFilter[]): string | null {
 function readStringSet(fragment: string | null): ReadSet {
   const result = STRING.validate(parse(fragment));
   if (result.error) return { kind: 'draft' };
-  const { label, database, string, sent, numbers } = result.value;
+  const { label, database, string, sent, numbers, total } = result.value;
   const countKey = { database, string, sentLimiters: sent };
-  return { kind: 'string', label, countKey, ...(numbers && { numbers }) };
+  return {
+    kind: 'string',
+    label,
+    countKey,
+    ...(numbers && { numbers }),
+    ...(total !== undefined && { total }),
+  };
 }
 
 function parse(text: string | null): unknown {

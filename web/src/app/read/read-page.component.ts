@@ -142,6 +142,17 @@ export class ReadPageComponent {
   protected readonly hasRecords = computed(
     () => !this.subject.isByHand() && this.subject.whyNothing() === undefined,
   );
+  /** How many records there were when the address was made, if that has changed. */
+  protected readonly before = computed(() => {
+    const set = this.subject.set();
+    const total = this.records.total();
+    const isWhole = this.subject.filters().length === 0 && this.subject.judged().length === 0;
+    if (set.kind !== 'string' || total === undefined || !isWhole || this.records.isEstimated())
+      return undefined;
+    return set.total === undefined || set.total === total || this.subject.sample() !== undefined
+      ? undefined
+      : set.total;
+  });
   /** What the sample is drawn from, where it is not the whole set. */
   protected readonly sampledFrom = computed(() => {
     const size = this.records.sampledFrom();

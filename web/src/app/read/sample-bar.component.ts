@@ -14,19 +14,25 @@ import { ReadSubject } from './read-subject';
   template: `
     @if (estimate(); as one) {
       <p aria-live="polite" data-testid="sample">
-        <b>Random sample</b> {{ one.judged }} of {{ one.drawn }} judged
+        <span><b>Random sample</b> {{ one.judged }} of {{ one.drawn }} judged</span>
         @if (one.later > 0) {
           <span class="quiet"
             >{{ one.later }} more behind the first without a judgement: they count when it has one</span
           >
         }
         @if (one.precision; as precision) {
-          · precision <b>{{ precision.middle }} %</b> ({{ precision.low }} to {{ precision.high }})
+          <span
+            >precision <b>{{ precision.middle }} %</b> ({{ precision.low }} to {{ precision.high }})</span
+          >
           @if (precision.toRead) {
-            · one good in <b>{{ precision.toRead }}</b>
+            <span
+              >one good in <b>{{ precision.toRead }}</b></span
+            >
           }
-          · about <b>{{ precision.goodOnes }}</b> good ones in these {{ one.size }} ({{ precision.least }} to
-          {{ precision.greatest }})
+          <span
+            >about <b>{{ precision.goodOnes }}</b> good ones in these {{ one.size }} ({{ precision.least }} to
+            {{ precision.greatest }})</span
+          >
           @if (one.unsure > 0) {
             <span class="quiet">{{ one.unsure }} not sure: they widen the bounds</span>
           }
@@ -43,7 +49,9 @@ import { ReadSubject } from './read-subject';
     } @else {
       <p>
         @if (read(); as one) {
-          Read from the top: {{ one.read }}, <b>{{ one.good }}</b> on topic
+          <span
+            >Read from the top: {{ one.read }}, <b>{{ one.good }}</b> on topic</span
+          >
         }
         <button mat-button type="button" (click)="howFarAsked.emit()">How far to read</button>
         <span class="quiet"

@@ -131,7 +131,10 @@ export class RecordDrawerComponent {
     if (!answer || answer.total === 0 || !areOfString) return undefined;
     if (numbers && (numbers.length < answer.total || numbers.length > MAX_NUMBERS_IN_ADDRESS))
       return undefined;
-    return { path: ['/p', this.open.project().id, 'read'], ...createStringAddress(countKey, label, numbers) };
+    return {
+      path: ['/p', this.open.project().id, 'read'],
+      ...createStringAddress(countKey, label, { total: answer.total, ...(numbers && { numbers }) }),
+    };
   });
   protected readonly failure = computed(() => {
     const problem = this.content().problem;

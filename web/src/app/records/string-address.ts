@@ -11,11 +11,18 @@ export const MAX_NUMBERS_IN_ADDRESS = 5_000;
 export function createStringAddress(
   countKey: CountKey,
   label: string,
-  numbers?: readonly number[],
+  { numbers, total }: { readonly numbers?: readonly number[]; readonly total?: number } = {},
 ): { readonly queryParams: Params; readonly fragment: string } {
   const { database, string, sentLimiters } = countKey;
   return {
     queryParams: { of: 'string', db: database },
-    fragment: JSON.stringify({ label, database, string, sent: sentLimiters, ...(numbers && { numbers }) }),
+    fragment: JSON.stringify({
+      label,
+      database,
+      string,
+      sent: sentLimiters,
+      ...(numbers && { numbers }),
+      ...(total !== undefined && { total }),
+    }),
   };
 }
