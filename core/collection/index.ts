@@ -20,4 +20,5 @@ export { createNeutralExpression } from './neutral';
 export type { NeutralSettings } from './neutral';
 export { listSetWords, scoreWord } from './set-words';
 export type { SetWord } from './set-words';
+export { EMPTY_HASH, TermTable, addToHash } from './term-table';
 export { readSnapshot, writeSnapshot } from './snapshot';

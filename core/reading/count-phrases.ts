@@ -1,3 +1,4 @@
+import { EMPTY_HASH, TermTable, addToHash } from '../collection';
 import { isStopWord } from '../question';
 import type { BibliographicRecord } from '../record';
 import { visitWords } from '../text';
@@ -84,36 +85,54 @@ function readTexts(records: readonly PhraseSource[]): {
   readonly texts: Int32Array;
   readonly starts: readonly number[];
 } {
-  const numbers = new Map<string, number>();
+  const table = new TermTable();
+  const buffer = new Uint16Array(LONGEST_WORD);
   const read: number[] = [];
   const starts = [0];
   for (const { title, abstract, keywords } of records) {
     for (const text of [title, abstract, ...keywords]) {
-      let end = 0;
-      visitWords(text, (word, start, next) => {
-        if (endsBetween(text, end, start)) read.push(NONE);
-        end = next;
-        let number = numbers.get(word);
-        if (number === undefined) {
-          number = numbers.size;
-          numbers.set(word, number);
-        }
-        read.push(number);
-      });
+      readPlainWords(text, table, buffer, read);
       read.push(NONE);
     }
     starts.push(read.length);
   }
-  return { words: [...numbers.keys()], texts: Int32Array.from(read), starts };
+  return { words: table.terms, texts: Int32Array.from(read), starts };
 }
 
-/** Whether a sentence or a part of it ends between two places. */
-function endsBetween(text: string, from: number, to: number): boolean {
-  for (let at = from; at < to; at++) if (ENDS.includes(text.charAt(at))) return true;
-  return false;
+/** The quick way for plain letters, without a string a word: from the first other letter on, `visitWords` takes over. */
+function readPlainWords(text: string, table: TermTable, buffer: Uint16Array, read: number[]): void {
+  let length = 0;
+  let hash = EMPTY_HASH;
+  for (let at = 0; at <= text.length; at++) {
+    let code = at < text.length ? text.charCodeAt(at) : 32;
+    if (code > 127) return readWords(text.slice(at - length), table, buffer, read);
+    if (code > 64 && code < 91) code |= 32;
+    if ((code > 96 && code < 123) || (code > 47 && code < 58)) {
+      if (length === LONGEST_WORD) continue;
+      buffer[length++] = code;
+      hash = addToHash(hash, code);
+      continue;
+    }
+    if (length > 0) read.push(table.number(buffer, length, hash));
+    length = 0;
+    hash = EMPTY_HASH;
+    if (END_CODES.has(code)) read.push(NONE);
+  }
 }
 
-const ENDS = '.!?;:()';
+function readWords(text: string, table: TermTable, buffer: Uint16Array, read: number[]): void {
+  let end = 0;
+  visitWords(text, (word, start, next) => {
+    for (let at = end; at < start; at++) if (END_CODES.has(text.charCodeAt(at))) read.push(NONE);
+    end = next;
+    read.push(table.numberText(word, buffer));
+  });
+}
+
+/** Longer words are cut. */
+const LONGEST_WORD = 1_000;
+/** The signs at which a sentence or a part of it ends. */
+const END_CODES: ReadonlySet<number> = new Set([...'.!?;:()'].map((sign) => sign.charCodeAt(0)));
 
 function isTelling(word: string): boolean {
   return word.length > 2 && !/^\d+$/.test(word) && !isStopWord(word);

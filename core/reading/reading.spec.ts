@@ -6,6 +6,7 @@ import { createRecordKeys, type BibliographicRecord } from '../record';
 import { createTestRecord } from '../testing/records';
 import { splitWords } from '../text';
 import { createVocabulary } from '../vocabulary';
+import { countPhrases } from './count-phrases';
 import {
   type LESSONS,
   createJudgement,
@@ -199,6 +200,36 @@ describe('what is learnt from records', () => {
           expect(findAmong(all, [root])[0]!.filter(Boolean)).toHaveLength(wanted);
           expect(found).toBeGreaterThanOrEqual(2);
         }
+      }),
+    );
+  });
+
+  it('are all phrases that several records have, letters of all kinds and sentences among them', () => {
+    const word = fc.constantFrom('bat', 'Lämpe', 'road.', 'of', 'night', 'épée', 'x1', 'Bat;');
+    const text = fc.array(word, { maxLength: 7 }).map((words) => words.join(' '));
+    fc.assert(
+      fc.property(fc.array(fc.tuple(text, text), { minLength: 2, maxLength: 6 }), (texts) => {
+        const all = texts.map(([title, abstract]) => createTestRecord({ title, abstract, keywords: [] }));
+        const counts = new Map<string, Set<number>>();
+        const isTelling = (one: string): boolean => one.length > 2 && one !== 'of';
+        texts.forEach((values, record) => {
+          for (const sentence of values.flatMap((value) => value.split(/[.;]/))) {
+            const words = splitWords(sentence).map((one) => one.text);
+            for (let length = 1; length <= 4; length++)
+              for (let at = 0; at + length <= words.length; at++) {
+                const some = words.slice(at, at + length);
+                if (!isTelling(some[0]!) || !isTelling(some.at(-1)!)) continue;
+                const phrase = some.join(' ');
+                counts.set(phrase, (counts.get(phrase) ?? new Set()).add(record));
+              }
+          }
+        });
+        const wanted = [...counts].filter(([, found]) => found.size > 1);
+        const counted = countPhrases(all).map(({ text: phrase, found }) => [phrase, found]);
+        expect(new Map(counted as [string, number][])).toEqual(
+          new Map(wanted.map(([phrase, found]) => [phrase, found.size])),
+        );
+        expect(counted).toHaveLength(wanted.length);
       }),
     );
   });
