@@ -50,6 +50,8 @@ export interface ImportReport {
   readonly skippedFirst: readonly SkippedLine[];
   /** Files that held nothing that could be read. */
   readonly refused: readonly { readonly file: string; readonly problem: Problem }[];
+  /** Files with so many signs that could not be read in their encoding. */
+  readonly garbled: readonly { readonly file: string; readonly signs: number }[];
 }
 
 /** A file as it was chosen. */

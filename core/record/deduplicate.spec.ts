@@ -43,15 +43,29 @@ describe('records of one work', () => {
   });
 
   it('are told by their identifier first, however it is written, and the rule is kept', () => {
-    const written = ['10.5555/Ab.1', 'https://doi.example/10.5555/ab.1', 'doi: 10.5555/AB.1'];
+    const written = [
+      '10.5555/Ab.1',
+      'https://doi.example/10.5555/ab.1',
+      'doi: 10.5555/AB.1',
+      'DOI 10.5555/ab.1',
+      'info:doi/10.5555/ab.1',
+      'http://resolver.example/10.5555%2Fab.1',
+      '10.5555/ab.1.',
+      '(10.5555/ab.1)',
+    ];
     expect(new Set(written.map(createIdentifierKey)).size).toBe(1);
+    // Articles of one issue differ only behind signs that end other texts.
+    const issue = ['<1::AID-A>3.0.CO;2-1', '<9::AID-B>3.0.CO;2-7'].map(
+      (end) => `10.5555/(SICI)1(1998)1:2${end}`,
+    );
+    expect(new Set(issue.map(createIdentifierKey)).size).toBe(2);
     const lists = written.map((doi, at) => [
       keysOf({ work: '', title: `Title of its own ${at}`, year: 2000, family: 'B', doi }),
     ]);
     const { works, matched, ruleOf } = deduplicateRecords(lists);
     expect(works).toBe(1);
-    expect(matched).toEqual({ identifier: 2, work: 0 });
-    expect(ruleOf.map((rules) => rules[0])).toEqual([undefined, 'identifier', 'identifier']);
+    expect(matched).toEqual({ identifier: written.length - 1, work: 0 });
+    expect(ruleOf.map((rules) => rules[0])).toEqual([undefined, ...written.slice(1).map(() => 'identifier')]);
   });
 
   it('are never put together against two different identifiers', () => {

@@ -1,4 +1,5 @@
 import { splitWords } from '../text';
+import { findDoi } from './doi';
 import type { BibliographicRecord } from './record';
 
 /** What tells that two records are of one work. Zero stands for not known. */
@@ -28,12 +29,13 @@ export function createIdentifierKey(identifier: string): number {
   return bare === '' ? 0 : hashText(bare);
 }
 
-/** An identifier without its resolver or prefix, in small letters: `10.5555/bats.12`. */
+/**
+ * An identifier as it is compared: a DOI without its resolver, prefix, codes of an address and a full stop behind it,
+ * in small letters (`10.5555/bats.12`); anything else without its resolver.
+ */
 export function normaliseIdentifier(identifier: string): string {
-  return identifier
-    .trim()
-    .toLowerCase()
-    .replace(/^(?:https?:\/\/[^/]+\/|doi:\s*)/, '');
+  const bare = findDoi([identifier]) ?? identifier.trim().replace(/^https?:\/\/[^/]+\//i, '');
+  return bare.toLowerCase();
 }
 
 function createWorkKey({

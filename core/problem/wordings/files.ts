@@ -49,6 +49,10 @@ export const FILE_WORDINGS = {
     says: 'This record has no title.',
     remedy: 'Give it one in the file, or do without it.',
   },
+  'quotation-mark-open': {
+    says: 'A quotation mark begins in this row and never ends.',
+    remedy: 'Close it in the file, or take it out. The rows behind it were read.',
+  },
   'file-unreadable': {
     says: 'This file is not valid {format}: {detail}.',
     remedy: 'Export it again from where you got it.',

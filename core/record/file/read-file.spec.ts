@@ -51,6 +51,39 @@ describe('files of records', () => {
     expect(read('x.csv', 'name,year\nBats,2019\n').problem?.code).toBe('table-without-title');
   });
 
+  it('that are cut anywhere give a beginning of the same records', () => {
+    const title = fc.constantFrom('Bats', 'Lamps at night', 'Über Eulen', 'A title; with signs');
+    const write = {
+      'x.ris': (titles: readonly string[]) =>
+        titles.map((one) => `TY  - JOUR\nTI  - ${one}\nAB  - So\nand on\nER  - \n`).join(''),
+      'x.csv': (titles: readonly string[]) =>
+        `title,year\n${titles.map((one) => `"${one}",2001\n`).join('')}`,
+    };
+    const file = fc.constantFrom(...(Object.keys(write) as (keyof typeof write)[]));
+    fc.assert(
+      fc.property(
+        file,
+        fc.array(title, { minLength: 1, maxLength: 8 }),
+        fc.nat(1_000),
+        (name, titles, place) => {
+          const text = write[name](titles);
+          const cut = text.slice(0, place % (text.length + 1));
+          const found = read(name, cut).records.map((one) => one.title);
+          // The last one may be cut itself, or go on with half of the next tag.
+          expect(titles.slice(0, Math.max(0, found.length - 1))).toEqual(found.slice(0, -1));
+          const last = found.at(-1);
+          const whole = titles[found.length - 1] ?? '';
+          if (last !== undefined) expect(whole.startsWith(last) || last.startsWith(whole)).toBe(true);
+        },
+      ),
+    );
+  });
+
+  it('of many short lines are read in time that grows with their length', () => {
+    const long = `TY  - JOUR\nTI  - Bats\nAB  - ${'a b\n'.repeat(250_000)}ER  - \n`;
+    expect(read('x.ris', long).records[0]?.abstract).toHaveLength(250_000 * 4 - 1);
+  });
+
   it('never throw, whatever is in them, and account for every record', () => {
     const begin = fc.constantFrom('', 'TY  - JOUR\n', '@article{a,\n', '[', '[{', 'title,year\n');
     const line = fc.oneof(

@@ -8,4 +8,3 @@ declare module '@citation-js/core' {
   };
 }
 declare module '@citation-js/plugin-bibtex';
-declare module '@citation-js/plugin-ris';

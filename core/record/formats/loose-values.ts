@@ -1,3 +1,5 @@
+import { decodeHTML } from 'entities';
+import { readName } from '../names';
 import { DOCUMENT_TYPES, type Author, type DocumentType } from '../record';
 
 const TYPE_WORDS: readonly (readonly [RegExp, DocumentType])[] = [
@@ -31,18 +33,6 @@ const LANGUAGE_CODES: Readonly<Record<string, string>> = {
   pol: 'pl',
 };
 
-/** `Family, Given` or `Given Family` as an author. */
-export function readAuthor(text: string): Author {
-  const clean = text
-    .replace(/\s+/g, ' ')
-    .replace(/[\s,.;]+$/, '')
-    .trim();
-  const [family = '', given] = clean.split(/,\s*/);
-  if (given !== undefined) return { family, given };
-  const words = clean.split(' ');
-  return { family: words.at(-1) ?? '', given: words.slice(0, -1).join(' ') };
-}
-
 /** The first year of four digits in a text. */
 export function readYear(text: string | undefined): number | undefined {
   const year = /(?<!\d)(1[0-9]{3}|20[0-9]{2})(?!\d)/.exec(text ?? '')?.[1];
@@ -63,9 +53,19 @@ export function readLanguage(text: string | undefined): string {
   return LANGUAGE_CODES[code.slice(0, 3)] ?? '';
 }
 
-/** The identifier of a document (DOI, ISO 26324) in a text. */
-export function readDoi(texts: readonly string[]): string | undefined {
-  return texts.flatMap((text) => /10\.\d{4,9}\/[^\s"<>]+/.exec(text)?.[0] ?? [])[0];
+/** A text as it is read: entities as their signs, without marks of layout, single blanks. */
+export function tidyText(value = ''): string {
+  // Some files have `&amp;lt;`: what was written twice is read twice.
+  const plain = value.includes('&') ? decodeHTML(decodeHTML(value)) : value;
+  return plain.replace(LAYOUT, '').replace(/\s+/g, ' ').trim();
+}
+
+const LAYOUT =
+  /<\/?(?:i|b|u|em|strong|sub|sup|span|p|br|sc|div|title|bold|italic|ulink|inline-formula|jats:[\w-]+|mml:[\w-]+)(?:\s[^<>]*)?\/?>/gi;
+
+/** The people and organisations of a list of names, each in a text of its own. */
+export function readAuthors(names: readonly string[]): Author[] {
+  return names.flatMap((name) => readName(tidyText(name)) ?? []);
 }
 
 /** Keywords that stand in one text, with semicolons between, else with commas. */
@@ -74,7 +74,7 @@ export function splitKeywords(text: string): string[] {
   return text
     .split(signs)
     .map((word) =>
-      word
+      tidyText(word)
         .replace(/,(?=\S)/g, ', ')
         .replace(/\s+/g, ' ')
         .trim(),

@@ -1,57 +1,8 @@
-import Joi from 'joi';
 import { createProblem, fail, succeed, type Outcome } from '../../../problem';
+import { findDoi } from '../../doi';
+import { readName } from '../../names';
 import type { Author, BibliographicRecord, DocumentType } from '../../record';
-import { readDoi, readLanguage, readYear, splitKeywords } from '../loose-values';
-
-interface CslName {
-  readonly family?: string;
-  readonly given?: string;
-  readonly literal?: string;
-  readonly 'non-dropping-particle'?: string;
-}
-
-interface CslDate {
-  readonly 'date-parts'?: readonly (readonly (number | string)[])[];
-  readonly raw?: string;
-  readonly literal?: string;
-}
-
-/** What is read of an item in CSL-JSON (Citation Style Language 1.0.2, csl-data.json). */
-interface CslItem {
-  readonly type?: string;
-  readonly title?: string;
-  readonly abstract?: string;
-  readonly keyword?: string;
-  readonly author?: readonly CslName[];
-  readonly editor?: readonly CslName[];
-  readonly 'container-title'?: string;
-  readonly publisher?: string;
-  readonly issued?: CslDate;
-  readonly language?: string;
-  readonly DOI?: string;
-}
-
-const text = Joi.string().allow('');
-const names = Joi.array().items(
-  Joi.object({ family: text, given: text, literal: text, 'non-dropping-particle': text }).unknown(),
-);
-const ITEM = Joi.object<CslItem>({
-  type: text,
-  title: text,
-  abstract: text,
-  keyword: text,
-  author: names,
-  editor: names,
-  'container-title': text,
-  publisher: text,
-  issued: Joi.object({
-    'date-parts': Joi.array().items(Joi.array().items(Joi.number(), text)),
-    raw: text,
-    literal: text,
-  }).unknown(),
-  language: text,
-  DOI: text,
-}).unknown();
+import { readLanguage, readYear, splitKeywords, tidyText } from '../loose-values';
 
 /** The kinds of the Citation Style Language and what they are here; the others are articles. */
 const TYPES: Readonly<Record<string, DocumentType>> = {
@@ -65,31 +16,39 @@ const TYPES: Readonly<Record<string, DocumentType>> = {
   'review-book': 'review',
 };
 
-/** An item in CSL-JSON as a bibliographic record. `keywords` are those that are known apart from each other. */
+type Fields = Readonly<Record<string, unknown>>;
+
+/**
+ * An item in CSL-JSON (Citation Style Language 1.0.2, csl-data.json) as a bibliographic record. Programs write fields
+ * in other shapes than the standard has, so each is read by itself: what cannot be read of one is left out, never the
+ * record. `keywords` are those that are known apart from each other.
+ */
 export function createRecordFromItem(
   item: unknown,
   id: string,
   keywords?: readonly string[],
 ): Outcome<BibliographicRecord> {
-  const result = ITEM.validate(item, { convert: false });
-  if (result.error)
-    return fail(createProblem('record-unreadable', 'warning', { detail: result.error.message }));
-  const csl = result.value;
-  const title = tidy(csl.title);
+  if (!isObject(item))
+    return fail(createProblem('record-unreadable', 'warning', { detail: 'it is no item' }));
+  const title = tidyText(readText(item['title']));
   if (title === '') return fail(createProblem('record-without-title', 'warning'));
-  const year = findYear(csl.issued);
-  const doi = readDoi([csl.DOI ?? '']);
+  const year = readIssued(item['issued']);
+  const doi = findDoi([item['DOI'], item['URL'], item['note'], item['id']].map(readText));
+  const authors = readNames(item['author']);
+  const source = [item['container-title'], item['publisher'], item['event-title'], item['event']].map(
+    (field) => tidyText(readText(field)),
+  );
   return succeed({
     id,
     title,
-    abstract: tidy(csl.abstract),
-    keywords: keywords ?? splitKeywords(csl.keyword ?? ''),
+    abstract: tidyText(readText(item['abstract'])),
+    keywords: keywords ?? readKeywords(item['keyword']),
     headings: [],
-    authors: (csl.author ?? csl.editor ?? []).map(createAuthor),
-    source: tidy(csl['container-title'] ?? csl.publisher),
+    authors: authors.length > 0 ? authors : readNames(item['editor']),
+    source: source.find((one) => one !== '') ?? '',
     ...(year !== undefined && { year }),
-    type: TYPES[csl.type ?? ''] ?? 'article',
-    language: readLanguage(csl.language),
+    type: TYPES[readText(item['type'])] ?? 'article',
+    language: readLanguage(readText(item['language'])),
     peerReviewed: 'unknown',
     hasFullText: false,
     ...(doi !== undefined && { doi }),
@@ -98,20 +57,53 @@ export function createRecordFromItem(
   });
 }
 
-function createAuthor({ family = '', given = '', literal, ...rest }: CslName): Author {
-  const particle = rest['non-dropping-particle'];
-  return { given: tidy(given), family: tidy([particle, literal ?? family].filter(Boolean).join(' ')) };
+function isObject(value: unknown): value is Fields {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
-function findYear(issued: CslDate | undefined): number | undefined {
-  const first = issued?.['date-parts']?.[0]?.[0];
-  return readYear(first === undefined ? (issued?.raw ?? issued?.literal) : String(first));
+/** A text, a number, or the texts of a list; empty for anything else. */
+function readText(value: unknown): string {
+  if (typeof value === 'string') return value;
+  if (typeof value === 'number') return String(value);
+  return Array.isArray(value) ? value.map(readText).filter(Boolean).join(' ') : '';
 }
 
-/** Without marks of layout and with single blanks. */
-function tidy(value = ''): string {
-  return value
-    .replace(/<\/?(i|b|em|strong|sub|sup|span|p|jats:\w+)\b[^>]*>/gi, '')
-    .replace(/\s+/g, ' ')
-    .trim();
+function readKeywords(value: unknown): string[] {
+  return Array.isArray(value)
+    ? value.map(readText).map(tidyText).filter(Boolean)
+    : splitKeywords(readText(value));
+}
+
+function readNames(value: unknown): Author[] {
+  const list: readonly unknown[] = Array.isArray(value)
+    ? value
+    : value === undefined || value === null
+      ? []
+      : [value];
+  return list.flatMap((name) =>
+    isObject(name) ? readCslName(name) : (readName(tidyText(readText(name))) ?? []),
+  );
+}
+
+function readCslName(name: Fields): Author | readonly [] {
+  const part = (field: string): string => tidyText(readText(name[field])).replace(/[{}]/g, '');
+  const literal = part('literal') || part('name');
+  const family = [part('dropping-particle'), part('non-dropping-particle'), part('family')]
+    .filter(Boolean)
+    .join(' ');
+  if (family === '') return literal === '' ? [] : { given: '', family: literal };
+  return { given: [part('given'), part('suffix')].filter(Boolean).join(', '), family };
+}
+
+/** The year of a date: its parts, a text, or a number. */
+function readIssued(value: unknown): number | undefined {
+  if (!isObject(value)) return readYear(readText(value));
+  const parts: unknown = value['date-parts'];
+  const first: unknown = Array.isArray(parts) ? parts[0] : undefined;
+  return (
+    readYear(readText(Array.isArray(first) ? first[0] : first)) ??
+    readYear(readText(value['raw'])) ??
+    readYear(readText(value['literal'])) ??
+    readYear(readText(value['year']))
+  );
 }

@@ -10,6 +10,7 @@ export const COLUMN_ROLES = [
   'type',
   'language',
   'doi',
+  'address',
 ] as const;
 export type ColumnRole = (typeof COLUMN_ROLES)[number];
 
@@ -42,6 +43,7 @@ export const COLUMN_NAMES: Readonly<Record<ColumnRole, readonly string[]>> = {
   type: ['type', 'document type', 'item type', 'publication type', 'kind'],
   language: ['language', 'language of original document', 'languages'],
   doi: ['doi', 'digital object identifier'],
+  address: ['url', 'link', 'doi link', 'web address', 'note', 'notes'],
 };
 
 /** Which column holds what, by the names in the first row. */

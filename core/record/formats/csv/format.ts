@@ -1,7 +1,9 @@
 import Papa from 'papaparse';
 import { createProblem, fail, succeed, type Outcome } from '../../../problem';
+import { findDoi } from '../../doi';
 import type { BibliographicRecord } from '../../record';
-import { readAuthor, readDoi, readLanguage, readType, readYear, splitKeywords } from '../loose-values';
+import { splitNames } from '../../names';
+import { readAuthors, readLanguage, readType, readYear, splitKeywords, tidyText } from '../loose-values';
 import type { RawRecord, RecordFormat } from '../../file/raw-record';
 import { COLUMN_NAMES, findColumns, type ColumnRole } from './columns';
 
@@ -10,42 +12,96 @@ export const CSV: RecordFormat = {
   id: 'csv',
   name: 'a table (CSV)',
   endings: ['csv', 'tsv'],
-  isLike: (text) => /^[^\n]*[,;\t]|^\W*title\W*$/im.test(text.slice(0, text.indexOf('\n') + 1 || undefined)),
+  isLike: (text) => text.split('\n', MAX_LINES_ABOVE).some((line) => /[,;\t]|^\W*title\W*$/i.test(line)),
   split: splitRows,
   read: readRow,
 };
 
 type Row = Partial<Record<ColumnRole, string>>;
 
-/** Rows are counted, not lines: a cell may hold several lines. */
+/** Above the names of the columns may stand so many lines of other things. */
+const MAX_LINES_ABOVE = 20;
+/** A table with more rows whose quotation marks are not closed is read no further behind them. */
+const MAX_UNCLOSED = 50;
+
+/**
+ * Rows are counted, not lines: a cell may hold several lines. A quotation mark that is never closed would take all
+ * rows behind it into one cell: its own line is listed as unreadable, and reading goes on with the next.
+ */
 function splitRows(text: string): Outcome<readonly RawRecord[]> {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const [names = [], ...rows] = data;
-  const columns = findColumns(names);
-  if (!columns.has('title'))
+  const whole = text.replace(/^\uFEFF/, '');
+  const [, delimiter] = /^sep=(.)\r?\n/i.exec(whole) ?? [];
+  const options = { skipEmptyLines: 'greedy', ...(delimiter !== undefined && { delimiter }) } as const;
+  const rows: (readonly string[] | string)[] = [];
+  let rest = delimiter === undefined ? whole : whole.slice(whole.indexOf('\n') + 1);
+  for (let unclosed = 0; rest !== ''; unclosed++) {
+    const { data, errors } = Papa.parse<string[]>(rest, options);
+    const open = errors.find(({ code }) => code === 'MissingQuotes');
+    if (open?.row === undefined || unclosed > MAX_UNCLOSED) {
+      rows.push(...data);
+      break;
+    }
+    rows.push(...data.slice(0, open.row));
+    const start = findLineOf(rest, data, open.row, options);
+    const end = rest.indexOf('\n', start);
+    rows.push(rest.slice(start, end < 0 ? undefined : end).trim());
+    rest = end < 0 ? '' : rest.slice(end + 1);
+  }
+  const above = rows
+    .slice(0, MAX_LINES_ABOVE)
+    .findIndex((row) => typeof row !== 'string' && findColumns(row).has('title'));
+  const names = rows[above];
+  if (above < 0 || names === undefined || typeof names === 'string')
     return fail(createProblem('table-without-title', 'error', { names: COLUMN_NAMES.title.join(', ') }));
+  const columns = findColumns(names);
   return succeed(
-    rows.map((cells, at) => {
+    rows.slice(above + 1).map((cells, at) => {
+      const line = above + at + 2;
+      if (typeof cells === 'string') return { line, content: UNCLOSED, excerpt: cells };
       const row = Object.fromEntries([...columns].map(([role, column]) => [role, cells[column] ?? '']));
-      return { line: at + 2, content: JSON.stringify(row), excerpt: cells.join(' | ') };
+      return { line, content: JSON.stringify(row), excerpt: cells.join(' | ') };
     }),
   );
 }
 
+/** Stands in the place of a row whose quotation mark is never closed. */
+const UNCLOSED = '';
+
+/** Where the line begins that a row stands in: the rows before it are taken off again. */
+function findLineOf(
+  text: string,
+  data: readonly (readonly string[])[],
+  row: number,
+  options: Papa.ParseConfig<string[]> & { readonly skipEmptyLines: 'greedy' },
+): number {
+  if (row === 0) return 0;
+  let start = 0;
+  let at = 0;
+  Papa.parse<string[]>(text, {
+    ...options,
+    step: ({ meta }, parser) => {
+      start = meta.cursor;
+      if (++at === row) parser.abort();
+    },
+  });
+  return at === row && data.length >= row ? start : text.length;
+}
+
 function readRow({ content }: RawRecord, id: string): Outcome<BibliographicRecord> {
+  if (content === UNCLOSED) return fail(createProblem('quotation-mark-open', 'warning'));
   const row = JSON.parse(content) as Row;
-  const title = row.title?.trim() ?? '';
+  const title = tidyText(row.title);
   if (title === '') return fail(createProblem('record-without-title', 'warning'));
   const year = readYear(row.year);
-  const doi = readDoi([row.doi ?? '']);
+  const doi = findDoi([row.doi ?? '', row.address ?? '']);
   return succeed({
     id,
     title,
-    abstract: row.abstract?.trim() ?? '',
+    abstract: tidyText(row.abstract),
     keywords: splitKeywords(row.keywords ?? ''),
     headings: splitKeywords(row.headings ?? '').map((label) => ({ label })),
-    authors: splitAuthors(row.authors ?? '').map(readAuthor),
-    source: row.source?.trim() ?? '',
+    authors: readAuthors(splitNames(row.authors ?? '')),
+    source: tidyText(row.source),
     ...(year !== undefined && { year }),
     type: readType([row.type ?? '']),
     language: readLanguage(row.language),
@@ -55,13 +111,4 @@ function readRow({ content }: RawRecord, id: string): Outcome<BibliographicRecor
     entered: '',
     references: [],
   });
-}
-
-/** By semicolons, bars or “and”; commas only where each piece between them is a whole name. */
-function splitAuthors(text: string): string[] {
-  const split = text.split(/\s*(?:;|\||\band\b)\s*/).filter((name) => name.trim() !== '');
-  const [only = ''] = split;
-  if (split.length > 1 || !only.includes(',')) return split;
-  const pieces = only.split(/\s*,\s*/).filter((name) => name !== '');
-  return pieces.length > 2 || pieces.every((piece) => piece.includes(' ')) ? pieces : [only];
 }

@@ -1,6 +1,7 @@
+import { findDoi } from '../../doi';
 import type { BibliographicRecord } from '../../record';
 import { listDescendants, type XmlElement } from '../element';
-import { readAuthor, readDoi, readLanguage, readType, readYear } from '../loose-values';
+import { readAuthors, readLanguage, readType, readYear } from '../loose-values';
 
 /** A record in Dublin Core (Dublin Core Metadata Element Set 1.1, ISO 15836) as a bibliographic record. */
 export function readDublinCore(element: XmlElement, id: string): BibliographicRecord {
@@ -10,14 +11,14 @@ export function readDublinCore(element: XmlElement, id: string): BibliographicRe
       .filter((text) => text !== '');
   const year = readYear(texts('date')[0]);
   const identifiers = texts('identifier');
-  const doi = readDoi(identifiers);
+  const doi = findDoi(identifiers);
   return {
     id: identifiers[0] ?? id,
     title: texts('title')[0] ?? '',
     abstract: texts('description').join(' '),
     keywords: [],
     headings: texts('subject').map((label) => ({ label })),
-    authors: texts('creator').map(readAuthor),
+    authors: readAuthors(texts('creator')),
     source: texts('source')[0] ?? texts('publisher')[0] ?? '',
     ...(year !== undefined && { year }),
     type: readType(texts('type')),

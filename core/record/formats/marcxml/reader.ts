@@ -1,6 +1,7 @@
+import { findDoi } from '../../doi';
 import type { BibliographicRecord } from '../../record';
 import { listDescendants, type XmlElement } from '../element';
-import { readAuthor, readDoi, readLanguage, readType, readYear } from '../loose-values';
+import { readAuthors, readLanguage, readType, readYear } from '../loose-values';
 
 /** A record in MARCXML (MARC 21 Format for Bibliographic Data, Library of Congress) as a bibliographic record. */
 export function readMarcXml(element: XmlElement, id: string): BibliographicRecord {
@@ -20,7 +21,7 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
       .filter((text) => text !== '');
   const fixed = control('008') ?? '';
   const year = readYear(list(['264', '260'], 'c')[0]) ?? readYear(fixed.slice(7, 11));
-  const doi = readDoi(list(['024', '856'], 'au'));
+  const doi = findDoi(list(['024', '856'], 'au'));
   return {
     id: control('001')?.trim() ?? id,
     title: (list(['245'], 'abnp')[0] ?? '').replace(/\s*[/:;,]\s*$/, ''),
@@ -29,7 +30,10 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
     headings: list(['600', '610', '630', '650', '651'], 'a').map((label) => ({
       label: label.replace(/[.,;]$/, ''),
     })),
-    authors: list(['100', '700'], 'a').map(readAuthor),
+    authors: readAuthors([
+      ...list(['100', '700'], 'abc'),
+      ...list(['110', '710', '111', '711'], 'ab').map((name) => `{${name}}`),
+    ]),
     source: list(['773'], 't')[0] ?? list(['264', '260'], 'b')[0]?.replace(/[\s,:;]+$/, '') ?? '',
     ...(year !== undefined && { year }),
     type:

@@ -12,7 +12,6 @@ import { PLAIN_SORTS } from '#core/contract/index';
 import type {
   CollectionAnswers,
   CollectionAsked,
-  ImportFile,
   ImportProgress,
   ImportReport,
   RecordsAnswer,
@@ -41,6 +40,7 @@ import {
   type RecordKeys,
 } from '#core/record/index';
 import type { Vocabulary } from '#core/vocabulary/index';
+import { decodeText } from '../../decode-text';
 import { CollectionRepository } from './collection-repository';
 
 /** So many of the records that were left out are listed. */
@@ -185,11 +185,14 @@ export class CollectionKeeper {
     if (!kept.ok) return kept;
     const records: BibliographicRecord[] = [...kept.value];
     const skipped: SkippedRecord[] = [];
+    const garbled: { file: string; signs: number }[] = [];
     const refused: { file: string; problem: ImportReport['refused'][number]['problem'] }[] = [];
     for (const file of files) {
       const first = records.length;
       const createId = (place: number): string => `${collection}-${first + place + 1}`;
-      const reading = readRecordFile(file.name, decode(file), createId, (done, all) =>
+      const { text, unreadable } = decodeText(file.content);
+      if (unreadable > 0) garbled.push({ file: file.name, signs: unreadable });
+      const reading = readRecordFile(file.name, text, createId, (done, all) =>
         tell({ stage: 'reading', file: file.name, done, all }),
       );
       for (const record of reading.records) records.push(record);
@@ -222,6 +225,7 @@ export class CollectionKeeper {
       skipped: skipped.length,
       skippedFirst: skipped.slice(0, MAX_LISTED),
       refused,
+      garbled,
     });
   }
 
@@ -282,13 +286,4 @@ function buildIndex(
     builder.add(createDocument(record));
   }
   return builder.finish();
-}
-
-/** UTF-8 as a rule; files of older programs are in the character set that Western systems had before it. */
-function decode({ content }: ImportFile): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(content);
-  } catch {
-    return new TextDecoder('windows-1252').decode(content);
-  }
 }

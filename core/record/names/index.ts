@@ -1,0 +1,1 @@
+export { isOrganisation, readName, splitNames } from './read-names';
