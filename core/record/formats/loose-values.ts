@@ -1,4 +1,5 @@
 import { decodeHTML } from 'entities';
+import { foldLetters } from '../../text';
 import { readName } from '../names';
 import { DOCUMENT_TYPES, type Author, type DocumentType } from '../record';
 
@@ -46,9 +47,38 @@ export function readType(texts: readonly string[]): DocumentType {
   return TYPE_WORDS.find(([pattern]) => texts.some((text) => pattern.test(text)))?.[1] ?? 'article';
 }
 
-/** A language as ISO 639-1; empty if it is not known. */
+/** Languages by their names, as files write them in English and in themselves. */
+const LANGUAGE_NAMES: Readonly<Record<string, string>> = {
+  english: 'en',
+  american: 'en',
+  british: 'en',
+  usenglish: 'en',
+  ukenglish: 'en',
+  german: 'de',
+  ngerman: 'de',
+  deutsch: 'de',
+  french: 'fr',
+  francais: 'fr',
+  spanish: 'es',
+  espanol: 'es',
+  italian: 'it',
+  portuguese: 'pt',
+  dutch: 'nl',
+  russian: 'ru',
+  chinese: 'zh',
+  japanese: 'ja',
+  swedish: 'sv',
+  danish: 'da',
+  norwegian: 'no',
+  finnish: 'fi',
+  polish: 'pl',
+};
+
+/** A language as ISO 639-1, of several the first; empty if it is not known. */
 export function readLanguage(text: string | undefined): string {
   const code = (text ?? '').trim().toLowerCase();
+  const named = LANGUAGE_NAMES[foldLetters(/^\p{L}+/u.exec(code)?.[0] ?? '')];
+  if (named !== undefined) return named;
   if (/^[a-z]{2}(-|$)/.test(code)) return code.slice(0, 2);
   return LANGUAGE_CODES[code.slice(0, 3)] ?? '';
 }

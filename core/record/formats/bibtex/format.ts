@@ -1,44 +1,146 @@
-import { plugins } from '@citation-js/core';
-import '@citation-js/plugin-bibtex';
 import { createProblem, fail, succeed, type Outcome } from '../../../problem';
-import type { BibliographicRecord } from '../../record';
-import { createRecordFromItem } from '../csl-json/item';
+import { findDoi } from '../../doi';
+import { readName } from '../../names';
+import type { Author, BibliographicRecord, DocumentType } from '../../record';
 import type { RawRecord, RecordFormat } from '../../file/raw-record';
-
-/** Entries that are no records: remarks and abbreviations. */
-const ASIDE = /^@(comment|preamble|string)\b/i;
+import { readLanguage, readYear, splitKeywords, tidyText } from '../loose-values';
+import { readEntries, type Entry } from './entries';
+import { readLatex } from './latex';
 
 /** The files of the BibTeX program and its successors. */
 export const BIBTEX: RecordFormat = {
   id: 'bibtex',
   name: 'BibTeX',
   endings: ['bib', 'bibtex'],
-  isLike: (text) => /^\s*@\w+\s*[{(]/m.test(text.slice(0, 20_000)),
+  isLike: (text) => /@\w+\s*[{(]/.test(text.slice(0, 20_000)),
   split: (text) => succeed(splitEntries(text)),
   read: readEntry,
 };
 
-/** Entries begin with @ at the start of a line, so that a broken one ends where the next begins. Abbreviations go with each. */
+const TYPES: Readonly<Record<string, DocumentType>> = {
+  book: 'book',
+  mvbook: 'book',
+  inbook: 'book',
+  incollection: 'book',
+  collection: 'book',
+  booklet: 'book',
+  proceedings: 'book',
+  inproceedings: 'conference paper',
+  conference: 'conference paper',
+  phdthesis: 'thesis',
+  mastersthesis: 'thesis',
+  thesis: 'thesis',
+  techreport: 'report',
+  report: 'report',
+  manual: 'report',
+};
+
+/** What an entry takes from the one that it stands in, by the names that fields have there. */
+const INHERITED: readonly (readonly [field: string, from: string])[] = [
+  ['booktitle', 'booktitle'],
+  ['booktitle', 'title'],
+  ...['year', 'date', 'editor', 'publisher', 'series', 'language', 'langid'].map(
+    (field) => [field, field] as const,
+  ),
+];
+
+interface Content {
+  readonly type: string;
+  readonly fields: Readonly<Record<string, string>>;
+  readonly isBroken: boolean;
+}
+
+/** Entries are read here, as a whole: one may name another that comes later. */
 function splitEntries(text: string): RawRecord[] {
-  const entries: { line: number; lines: string[] }[] = [];
-  for (const [at, line] of text.split(/\r\n?|\n/).entries()) {
-    if (/^\s*@\w+\s*[{(]/.test(line)) entries.push({ line: at + 1, lines: [line.trimStart()] });
-    else entries.at(-1)?.lines.push(line);
+  const entries = readEntries(text);
+  const byKey = new Map(entries.map((entry) => [entry.key.toLowerCase(), entry]));
+  return entries.map((entry) => {
+    const parent = byKey.get(readParentKey(entry));
+    const content: Content = {
+      type: entry.type,
+      fields: Object.fromEntries(parent && parent !== entry ? inherit(entry, parent) : entry.fields),
+      isBroken: entry.isBroken,
+    };
+    return { line: entry.line, content: JSON.stringify(content), excerpt: entry.text };
+  });
+}
+
+/** The key of the entry that this one stands in; a blank, which no key is, for none. */
+function readParentKey({ fields }: Entry): string {
+  return (fields.get('crossref') ?? fields.get('xdata') ?? '').trim().toLowerCase() || ' ';
+}
+
+function inherit(entry: Entry, parent: Entry): Map<string, string> {
+  const fields = new Map(entry.fields);
+  for (const [field, from] of INHERITED) {
+    const value = parent.fields.get(from);
+    if (value !== undefined && !fields.has(field)) fields.set(field, value);
   }
-  const written = entries.map(({ line, lines }) => ({ line, content: lines.join('\n').trim() }));
-  const abbreviations = written.filter(({ content }) => /^@string\b/i.test(content));
-  const before = abbreviations.map(({ content }) => `${content}\n`).join('');
-  return written
-    .filter(({ content }) => !ASIDE.test(content))
-    .map(({ line, content }) => ({ line, content: before + content }));
+  return fields;
 }
 
 function readEntry({ content }: RawRecord, id: string): Outcome<BibliographicRecord> {
-  try {
-    const items = plugins.input.chain(content, { generateGraph: false, forceType: '@biblatex/text' });
-    return createRecordFromItem(items.at(-1), id);
-  } catch (error) {
-    const [detail = ''] = (error as Error).message.split('\n');
-    return fail(createProblem('record-unreadable', 'warning', { detail }));
+  const { type, fields, isBroken } = JSON.parse(content) as Content;
+  // A brace that is not closed takes fields into the one before it: nothing of such an entry is sure.
+  if (isBroken)
+    return fail(
+      createProblem('record-unreadable', 'warning', { detail: 'a brace or a quotation mark is not closed' }),
+    );
+  const field = (...names: readonly string[]): string =>
+    names.map((name) => tidyText(readLatex(fields[name] ?? ''))).find((text) => text !== '') ?? '';
+  const title = [field('title'), field('subtitle')].filter(Boolean).join(': ');
+  if (title === '') return fail(createProblem('record-without-title', 'warning'));
+  const authors = readPeople(fields['author']);
+  const year = readYear(field('year')) ?? readYear(field('date'));
+  const doi = findDoi(['doi', 'url', 'note', 'ee', 'eprint', 'howpublished'].map((name) => field(name)));
+  return succeed({
+    id,
+    title,
+    abstract: field('abstract'),
+    keywords: splitKeywords(field('keywords', 'keyword')),
+    headings: [],
+    authors: authors.length > 0 ? authors : readPeople(fields['editor']),
+    source: field(
+      'journaltitle',
+      'journal',
+      'booktitle',
+      'maintitle',
+      'school',
+      'institution',
+      'publisher',
+      'organization',
+      'series',
+    ),
+    ...(year !== undefined && { year }),
+    type: TYPES[type] ?? 'article',
+    language: readLanguage(field('langid', 'language', 'hyphenation')),
+    peerReviewed: 'unknown',
+    hasFullText: false,
+    ...(doi !== undefined && { doi }),
+    entered: '',
+    references: [],
+  });
+}
+
+/** People with “and” between that stands in no braces; a name in braces is one whole. */
+function readPeople(text = ''): Author[] {
+  const names: string[] = [];
+  let depth = 0;
+  let start = 0;
+  for (let at = 0; at < text.length; at++) {
+    const sign = text.charAt(at);
+    if (sign === '{') depth++;
+    if (sign === '}') depth--;
+    const [and] = depth === 0 && /\s/.test(sign) ? (/^\s+and\s+/i.exec(text.slice(at, at + 40)) ?? []) : [];
+    if (and === undefined) continue;
+    names.push(text.slice(start, at));
+    start = at + and.length;
+    at = start - 1;
   }
+  names.push(text.slice(start));
+  return names.flatMap((name) => {
+    const isWhole = /^\s*\{[^{}]*\}\s*$/.test(name);
+    const plain = readLatex(name);
+    return readName(isWhole ? `{${plain}}` : plain) ?? [];
+  });
 }
