@@ -12,14 +12,15 @@ export interface ReadSoFar {
  * Follows the verdicts of a list from its top to the first record without one: what was judged further down was
  * not read in this order.
  */
-export function traceReading(verdicts: readonly (Verdict | undefined)[]): ReadSoFar[] {
+export function traceReading(verdicts: Iterable<Verdict | undefined>): ReadSoFar[] {
   const steps: ReadSoFar[] = [{ read: 0, good: 0, unsure: 0 }];
-  let [good, unsure] = [0, 0];
-  for (const [at, verdict] of verdicts.entries()) {
+  let [read, good, unsure] = [0, 0, 0];
+  for (const verdict of verdicts) {
     if (!verdict) break;
+    read++;
     if (verdict === 'on') good++;
     if (verdict === 'unsure') unsure++;
-    steps.push({ read: at + 1, good, unsure });
+    steps.push({ read, good, unsure });
   }
   return steps;
 }

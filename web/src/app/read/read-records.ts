@@ -2,7 +2,7 @@ import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } f
 import { createJudgementKey } from '#core/compare/index';
 import { FACETS, type Facets, type SearchAnswer, type SearchRequest } from '#core/contract/index';
 import type { Outcome, Problem } from '#core/problem/index';
-import type { Judgement } from '#core/project/index';
+import type { Judgement, Verdict } from '#core/project/index';
 import { createJudgementFinder, traceReading } from '#core/reading/index';
 import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '#core/record/index';
 import { Connections } from '../state/connections';
@@ -121,8 +121,16 @@ export class ReadRecords {
   readonly readSoFar = computed(() => {
     const found = this.found();
     const records = found?.sampledFrom === undefined ? this.list() : found.readBefore;
-    return traceReading(records.map((record, at) => record && this.describe(record, at).judgement?.verdict));
+    return traceReading(this.listVerdicts(records));
   });
+
+  /** One by one, for only the beginning is looked at. */
+  private *listVerdicts(
+    records: readonly (BibliographicRecord | undefined)[],
+  ): Generator<Verdict | undefined> {
+    for (const [at, record] of records.entries())
+      yield record && this.describe(record, at).judgement?.verdict;
+  }
 
   /** What the list shows: a place for each record, filled as far as they are there. */
   readonly list = computed<readonly (BibliographicRecord | undefined)[]>(() => {
