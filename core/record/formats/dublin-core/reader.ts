@@ -1,25 +1,31 @@
 import { findDoi } from '../../doi';
-import type { BibliographicRecord } from '../../record';
+import type { AssignedHeading, BibliographicRecord } from '../../record';
 import { listDescendants, type XmlElement } from '../element';
 import { readAuthors, readLanguage, readType, readYear } from '../loose-values';
 
-/** A record in Dublin Core (Dublin Core Metadata Element Set 1.1, ISO 15836) as a bibliographic record. */
+/** A record in Dublin Core (Dublin Core Metadata Element Set 1.1, ISO 15836, with the DCMI terms) as a bibliographic record. */
 export function readDublinCore(element: XmlElement, id: string): BibliographicRecord {
   const texts = (name: string): string[] =>
     listDescendants(element, name)
       .map(({ text }) => text.trim())
       .filter((text) => text !== '');
-  const year = readYear(texts('date')[0]);
+  /** The texts of the first of some elements that is there: the terms of DCMI say more than the elements. */
+  const first = (...names: readonly string[]): string[] =>
+    names.map(texts).find((found) => found.length > 0) ?? [];
+  const year = ['issued', 'created', 'date']
+    .flatMap(texts)
+    .map(readYear)
+    .find((one) => one !== undefined);
   const identifiers = texts('identifier');
   const doi = findDoi(identifiers);
   return {
     id: identifiers[0] ?? id,
     title: texts('title')[0] ?? '',
-    abstract: texts('description').join(' '),
+    abstract: first('abstract', 'description').join(' '),
     keywords: [],
-    headings: texts('subject').map((label) => ({ label })),
-    authors: readAuthors(texts('creator')),
-    source: texts('source')[0] ?? texts('publisher')[0] ?? '',
+    headings: texts('subject').flatMap(splitSubjects),
+    authors: readAuthors(first('creator', 'contributor')),
+    source: first('isPartOf', 'source', 'publisher')[0] ?? '',
     ...(year !== undefined && { year }),
     type: readType(texts('type')),
     language: readLanguage(texts('language')[0]),
@@ -29,4 +35,12 @@ export function readDublinCore(element: XmlElement, id: string): BibliographicRe
     entered: '',
     references: [],
   };
+}
+
+/** Subjects that stand in one element with semicolons between. */
+function splitSubjects(text: string): AssignedHeading[] {
+  return text
+    .split(/\s*;\s*/)
+    .filter((label) => label !== '')
+    .map((label) => ({ label }));
 }

@@ -1,5 +1,5 @@
 import { findDoi } from '../../doi';
-import type { BibliographicRecord } from '../../record';
+import type { AssignedHeading, BibliographicRecord } from '../../record';
 import { listDescendants, type XmlElement } from '../element';
 import { readAuthors, readLanguage, readType, readYear } from '../loose-values';
 
@@ -20,16 +20,23 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
       )
       .filter((text) => text !== '');
   const fixed = control('008') ?? '';
-  const year = readYear(list(['264', '260'], 'c')[0]) ?? readYear(fixed.slice(7, 11));
+  const leader = listDescendants(element, 'leader')[0]?.text ?? '';
+  // Of several dates, that of publication: the second indicator of 264 tells it from those of printing and copyright.
+  const published = fields
+    .filter(({ attributes }) => attributes['tag'] === '264' && attributes['ind2'] === '1')
+    .flatMap((field) => listDescendants(field, 'subfield'))
+    .find((part) => part.attributes['code'] === 'c')?.text;
+  const year = [published, ...list(['264', '260'], 'c'), fixed.slice(7, 11)]
+    .map(readYear)
+    .find((one) => one !== undefined);
+  const isPart = /^.{7}[ab]/.test(leader) || list(['773'], 't').length > 0;
   const doi = findDoi(list(['024', '856'], 'au'));
   return {
     id: control('001')?.trim() ?? id,
     title: (list(['245'], 'abnp')[0] ?? '').replace(/\s*[/:;,]\s*$/, ''),
     abstract: list(['520'], 'ab').join(' '),
     keywords: list(['653'], 'a'),
-    headings: list(['600', '610', '630', '650', '651'], 'a').map((label) => ({
-      label: label.replace(/[.,;]$/, ''),
-    })),
+    headings: listHeadings(fields),
     authors: readAuthors([
       ...list(['100', '700'], 'abc'),
       ...list(['110', '710', '111', '711'], 'ab').map((name) => `{${name}}`),
@@ -39,7 +46,7 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
     type:
       list(['502'], 'a').length > 0
         ? 'thesis'
-        : readType(list(['655'], 'a').concat(list(['773'], 't').length > 0 ? 'article' : 'book')),
+        : readType(list(['655'], 'a').concat(isPart ? 'article' : 'book')),
     language: readLanguage(list(['041'], 'a')[0] ?? fixed.slice(35, 38)),
     peerReviewed: 'unknown',
     hasFullText: false,
@@ -47,4 +54,20 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
     entered: '',
     references: [],
   };
+}
+
+/** Subject headings, their subdivisions as qualifiers: `Bats -- Behaviour -- England`. */
+function listHeadings(fields: readonly XmlElement[]): AssignedHeading[] {
+  return fields
+    .filter(({ attributes }) => ['600', '610', '611', '630', '650', '651'].includes(attributes['tag'] ?? ''))
+    .flatMap((field) => {
+      const parts = (codes: string): string[] =>
+        listDescendants(field, 'subfield')
+          .filter(({ attributes }) => codes.includes(attributes['code'] ?? '?'))
+          .map(({ text }) => text.trim().replace(/[.,;]$/, ''))
+          .filter((text) => text !== '');
+      const label = parts('ab').join(' ');
+      const qualifier = parts('xvyz').join(' / ');
+      return label === '' ? [] : [{ label, ...(qualifier !== '' && { qualifier }) }];
+    });
 }
