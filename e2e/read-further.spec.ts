@@ -38,8 +38,7 @@ test('records are filtered by what they were judged to be, and a sample is drawn
   const view = new ReadView(page);
   await view.start();
   const all = await view.readTotal();
-  for (const key of ['y', 'n', 'u', 'n']) await page.keyboard.press(key);
-  await expect(view.row(3).getByRole('img', { name: 'off topic' })).toBeVisible();
+  await view.judge('y', 'n', 'u', 'n');
   const off = await view.row(1).locator('.title').textContent();
   const panel = await view.openFilters('judged');
   const line = (name: string) => panel.getByRole('listitem').filter({ hasText: name });
@@ -68,10 +67,11 @@ test('how far to read: the curve of what was found, and what a sample of the oth
   const view = new ReadView(page);
   await view.start();
   const all = await view.readTotal();
-  for (const key of ['y', 'y', 'n', 'y', 'u']) await page.keyboard.press(key);
+  await view.judge('y', 'y', 'n', 'y', 'u');
   // What is judged further down was not read in this order.
   await view.row(7).click();
-  await page.keyboard.press('y');
+  await expect(view.row(7)).toHaveAttribute('aria-selected', 'true');
+  await view.judge('y');
   await page.getByRole('button', { name: 'How far to read' }).click();
   const dialog = page.getByRole('dialog', { name: 'How far to read' });
   await expect(dialog.getByTestId('read')).toContainText('You read the first 5: 3 on topic, 1 not sure');
@@ -80,7 +80,8 @@ test('how far to read: the curve of what was found, and what a sample of the oth
   await expect(page.getByTestId('sampled-from')).toHaveText(
     `Drawn from ${all - 5} records, behind the first 5 of the list`,
   );
-  for (const key of ['n', 'y', 'n']) await page.keyboard.press(key);
+  await expect(view.row(0)).toHaveAttribute('aria-selected', 'true');
+  await view.judge('n', 'y', 'n');
   await page.getByRole('button', { name: 'How far to read' }).click();
   await expect(dialog.getByTestId('left')).toContainText(`Of the ${all - 5} records behind them`);
   await expect(dialog.getByTestId('left')).toContainText(/about \d+ more are on topic \(\d+ to \d+, 95 %\)/);

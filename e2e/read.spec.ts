@@ -91,11 +91,10 @@ test('a heading that filters becomes part of the query', async ({ page }) => {
 test('records are judged by one key each, with a reason that is offered again', async ({ page }) => {
   const view = new ReadView(page);
   await view.start();
-  await page.keyboard.press('y');
+  await view.judge('y');
   await expect(view.row(0).getByRole('img', { name: 'on topic' })).toBeVisible();
   await expect(view.row(1)).toHaveAttribute('aria-selected', 'true');
-  await page.keyboard.press('n');
-  await page.keyboard.press('u');
+  await view.judge('n', 'u');
   await expect(view.row(1).getByRole('img', { name: 'off topic' })).toBeVisible();
   await expect(view.row(2).getByRole('img', { name: 'not sure' })).toBeVisible();
   // A reason is typed once, then offered.
@@ -124,7 +123,7 @@ test('what is judged is the work: it is judged in another database, too', async 
   const at = counts.findIndex(({ total }) => total === 1);
   expect(at).toBeGreaterThanOrEqual(0);
   await view.row(at).click();
-  await page.keyboard.press('y');
+  await view.judge('y');
   await expect(view.row(at).getByRole('img', { name: 'on topic' })).toBeVisible();
   const set = { label: 'one title', database: 'heronsmere', string: strings[at], sent: {} };
   await page.goto(`/p/demo/read?of=string&db=heronsmere#${encodeURIComponent(JSON.stringify(set))}`);
@@ -140,7 +139,7 @@ test('a random sample gives precision with its bounds; the top of the list gives
   await expect(page.getByTestId('total')).toHaveText('30 drawn at random');
   const bar = page.getByTestId('sample');
   await expect(bar).toContainText('0 of 30 judged');
-  for (const key of ['y', 'y', 'n', 'y']) await page.keyboard.press(key);
+  await view.judge('y', 'y', 'n', 'y');
   await expect(bar).toContainText('4 of 30 judged');
   await expect(bar).toContainText(/precision 75 % \(\d+ to \d+\)/);
   // The sample stays the same when it is enlarged, and after a reload.
@@ -175,8 +174,7 @@ test('records teach words: what one would bring is counted before it is added', 
   await expect.poll(() => view.readTotal()).not.toBe(before);
   await expect(view.record).toBeVisible();
   // From those on topic, as soon as there are two.
-  await page.keyboard.press('y');
-  await page.keyboard.press('y');
+  await view.judge('y', 'y');
   await expect(view.learn.getByRole('radio', { name: '2 on topic' })).toBeChecked();
   await expect(view.learn.getByRole('columnheader', { name: 'of 2' })).toBeVisible();
 });
@@ -225,7 +223,7 @@ test('several databases are read together, duplicates removed, with where each w
   expect(works).toBeLessThan(sum);
   expect(works).toBeGreaterThanOrEqual(await view.workbench.readGauge('Heronsmere Life Index'));
   await expect(view.record).toContainText('in Heronsmere Life Index');
-  await page.keyboard.press('y');
+  await view.judge('y');
   await expect(view.row(0).getByRole('img', { name: 'on topic' })).toBeVisible();
 });
 

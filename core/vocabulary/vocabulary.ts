@@ -1,4 +1,5 @@
 import { createLabelKey } from '../text';
+import { dropPlural } from './singular';
 
 /** A label in a language (ISO 639-1). */
 export interface LanguageLabel {
@@ -44,7 +45,10 @@ export interface Vocabulary {
   /** The database's short name, as in `heading(name): "…"`. */
   readonly id: string;
   readonly headings: readonly Heading[];
-  /** The heading with a label; case, diacritics and punctuation do not count. */
+  /**
+   * The heading with a label. If none has just this one, case, diacritics and punctuation do not count, and of several
+   * the first is given.
+   */
   find(label: string): Heading | undefined;
   /** The labels of a heading and of all below it, each once; cycles end. Empty for an unknown label. */
   listBranch(label: string): readonly string[];
@@ -68,38 +72,41 @@ interface Name {
 }
 
 class IndexedVocabulary implements Vocabulary {
-  private readonly byKey: ReadonlyMap<string, Heading>;
-  private readonly below = new Map<string, Heading[]>();
+  /** Labels may differ in nothing but case, accents or signs (`C`, `C++`), so a heading is itself by its own label. */
+  private readonly byLabel: ReadonlyMap<string, Heading>;
+  private readonly byKey = new Map<string, Heading[]>();
+  private readonly below = new Map<Heading, Heading[]>();
   private names: readonly Name[] | undefined;
 
   constructor(
     readonly id: string,
     readonly headings: readonly Heading[],
   ) {
-    this.byKey = new Map(headings.map((heading) => [createLabelKey(heading.label), heading]));
-    for (const heading of headings) {
-      for (const broader of heading.broader) {
-        const key = createLabelKey(broader);
-        const list = this.below.get(key);
-        if (list) list.push(heading);
-        else this.below.set(key, [heading]);
-      }
-    }
+    this.byLabel = new Map(headings.map((heading) => [heading.label, heading]));
+    for (const heading of headings) add(this.byKey, createLabelKey(heading.label), heading);
+    for (const heading of headings)
+      for (const broader of new Set(heading.broader.flatMap((label) => this.findAll(label))))
+        add(this.below, broader, heading);
   }
 
   find(label: string): Heading | undefined {
-    return this.byKey.get(createLabelKey(label));
+    return this.findAll(label)[0];
   }
 
   listBranch(label: string): readonly string[] {
-    const top = this.find(label);
-    const found = new Set<Heading>(top ? [top] : []);
-    for (const heading of found) for (const narrower of this.listNarrower(heading.label)) found.add(narrower);
+    const found = new Set(this.findAll(label));
+    for (const heading of found) for (const narrower of this.below.get(heading) ?? []) found.add(narrower);
     return [...found].map((heading) => heading.label);
   }
 
   listNarrower(label: string): readonly Heading[] {
-    return this.below.get(createLabelKey(label)) ?? [];
+    return [...new Set(this.findAll(label).flatMap((heading) => this.below.get(heading) ?? []))];
+  }
+
+  /** The heading with just this label; else all whose labels differ from it only in case, accents and signs. */
+  private findAll(label: string): readonly Heading[] {
+    const own = this.byLabel.get(label);
+    return own ? [own] : (this.byKey.get(createLabelKey(label)) ?? []);
   }
 
   lookUp(words: string, most: number): readonly FoundHeading[] {
@@ -132,7 +139,13 @@ class IndexedVocabulary implements Vocabulary {
   }
 }
 
-/** The whole name before words in it, before a mere beginning; a plural in s is as good as none. */
+function add<K>(lists: Map<K, Heading[]>, key: K, heading: Heading): void {
+  const list = lists.get(key);
+  if (list) list.push(heading);
+  else lists.set(key, [heading]);
+}
+
+/** The whole name before words in it, before a mere beginning; a plural is as good as none. */
 function scoreName(name: Name, asked: string, stems: readonly string[]): number {
   const [first = ''] = stems;
   if (name.stems.includes(first) && stems.every((stem) => name.stems.includes(stem))) {
@@ -142,8 +155,4 @@ function scoreName(name: Name, asked: string, stems: readonly string[]): number 
   }
   if (name.key.startsWith(asked)) return 1;
   return name.key.includes(` ${asked}`) ? 0.5 : 0;
-}
-
-function dropPlural(word: string): string {
-  return word.length > 3 ? word.replace(/s$/, '') : word;
 }

@@ -36,6 +36,21 @@ export class ReadView {
     return this.record.getByRole('heading', { level: 2 }).textContent();
   }
 
+  /** Judges the records from the one that is open on, by a key each; every one is seen to be judged. */
+  async judge(...keys: readonly ('y' | 'n' | 'u')[]): Promise<void> {
+    const open = this.list.locator('.row.current');
+    for (const key of keys) {
+      await expect(open.locator('.line')).toBeVisible();
+      const place = (await open.getAttribute('id')) ?? '';
+      await this.page.keyboard.press(key);
+      await expect(
+        this.page
+          .locator(`#${place}`)
+          .getByRole('img', { name: { y: 'on topic', n: 'off topic', u: 'not sure' }[key] }),
+      ).toBeVisible();
+    }
+  }
+
   async sortBy(name: string): Promise<void> {
     await this.page.getByRole('button', { name: /^Sorted by/ }).click();
     await this.page.getByRole('menuitemradio', { name, exact: true }).click();
