@@ -69,8 +69,7 @@ test('how far to read: the curve of what was found, and what a sample of the oth
   const all = await view.readTotal();
   await view.judge('y', 'y', 'n', 'y', 'u');
   // What is judged further down was not read in this order.
-  await view.row(7).click();
-  await expect(view.row(7)).toHaveAttribute('aria-selected', 'true');
+  await view.open(7);
   await view.judge('y');
   await page.getByRole('button', { name: 'How far to read' }).click();
   const dialog = page.getByRole('dialog', { name: 'How far to read' });

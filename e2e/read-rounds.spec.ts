@@ -53,7 +53,7 @@ for (const [name, way] of Object.entries(WAYS)) {
           await way.judge(view.record.getByRole('button', { name: verdict, exact: true }), page);
           await expect(mark).toBeVisible();
         }
-        await view.row(record + 1).click();
+        await view.open(record + 1);
       }
       await expect(view.learn.getByRole('radio', { name: /^\d+ on topic/ })).toBeChecked();
       const concept = view.learn.getByRole('radio', { name: 'streetlights' });
@@ -77,7 +77,7 @@ for (const [name, way] of Object.entries(WAYS)) {
         await page.reload();
         await expect.poll(() => view.readTotal()).toBe(counts.at(-1)!);
       }
-      await view.row(0).click();
+      await view.open(0);
     }
     expect(counts).toEqual([...counts].sort((a, b) => a - b));
     await page.getByRole('button', { name: /^Undo: / }).click();

@@ -12,7 +12,7 @@ test('the draft is read: the list has what the gauge says, each record tells why
   await expect(why).toContainText(/title|abstract|headings/);
   await expect(view.row(0)).toHaveAttribute('aria-selected', 'true');
   // Another record is opened by the pointer, the next by a key.
-  await view.row(2).click();
+  await view.open(2);
   const third = await view.title();
   await page.keyboard.press('ArrowDown');
   await expect(view.record.getByRole('heading', { level: 2 })).not.toHaveText(third ?? '');
@@ -98,10 +98,10 @@ test('records are judged by one key each, with a reason that is offered again', 
   await expect(view.row(1).getByRole('img', { name: 'off topic' })).toBeVisible();
   await expect(view.row(2).getByRole('img', { name: 'not sure' })).toBeVisible();
   // A reason is typed once, then offered.
-  await view.row(1).click();
+  await view.open(1);
   await view.record.getByLabel('Why, in a few words').fill('other animals');
   await view.record.getByLabel('Why, in a few words').press('Enter');
-  await view.row(2).click();
+  await view.open(2);
   await view.record.getByRole('button', { name: 'other animals' }).click();
   await expect(view.record.getByLabel('Why, in a few words')).toHaveValue('other animals');
   await view.workbench.waitUntilSaved();
@@ -122,7 +122,7 @@ test('what is judged is the work: it is judged in another database, too', async 
   const { counts } = (await answer.json()) as { counts: { total?: number }[] };
   const at = counts.findIndex(({ total }) => total === 1);
   expect(at).toBeGreaterThanOrEqual(0);
-  await view.row(at).click();
+  await view.open(at);
   await view.judge('y');
   await expect(view.row(at).getByRole('img', { name: 'on topic' })).toBeVisible();
   const set = { label: 'one title', database: 'heronsmere', string: strings[at], sent: {} };

@@ -36,6 +36,12 @@ export class ReadView {
     return this.record.getByRole('heading', { level: 2 }).textContent();
   }
 
+  /** Opens a record of the list. */
+  async open(place: number): Promise<void> {
+    await this.row(place).click();
+    await expect(this.row(place)).toHaveAttribute('aria-selected', 'true');
+  }
+
   /** Judges the records from the one that is open on, by a key each; every one is seen to be judged. */
   async judge(...keys: readonly ('y' | 'n' | 'u')[]): Promise<void> {
     const open = this.list.locator('.row.current');
