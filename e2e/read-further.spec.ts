@@ -27,7 +27,7 @@ test('a set comes in the orders that its database has, and keeps its filters in 
   await expect.poll(async () => (await view.readTimesCited()).length).toBeGreaterThan(3);
   const times = await view.readTimesCited();
   expect(times).toEqual([...times].sort((a, b) => b - a));
-  await expect(view.record).toContainText(/place 1 of [\d,]+ of \d{4}/);
+  await expect(view.record).toContainText(/place 1 among [\d,]+ records of \d{4}/);
   await page.getByRole('radio', { name: 'Plainfinder' }).click();
   await expect(page.getByText('Sorted by best match: the database has no other order')).toBeVisible();
 });

@@ -7,9 +7,9 @@ import {
   type LimiterName,
   type Limiters,
 } from '../limiter';
-import { build, createPattern, printQuery, type Field, type QueryNode } from '../query';
+import { build, printQuery, type Field, type QueryNode } from '../query';
 import type { AbstractLength } from '../record';
-import { splitWords } from '../text';
+import { buildWords } from './write-words';
 
 /** What a facet is called, its values, and what they become in a query. */
 interface FacetRow {
@@ -127,12 +127,7 @@ function writeAsQuery(
   if (facet === 'headings')
     return joinAny(values.map((value) => build.heading(value, 'heading', vocabulary)));
   if (!field) return undefined;
-  const phrases = values.flatMap((value) => {
-    const patterns = splitWords(value).map(({ text }) => createPattern(text));
-    const [only] = patterns;
-    if (patterns.length > 1) return [build.phrase(...patterns)];
-    return only ? [build.term(only)] : [];
-  });
+  const phrases = values.flatMap((value) => buildWords(value) ?? []);
   return phrases.length > 0 ? build.fielded([field], joinAny(phrases)) : undefined;
 }
 

@@ -7,25 +7,29 @@ export function createJudgement(record: BibliographicRecord, verdict: Verdict, r
   return { verdict, title: record.title, ...(reason && { reason }), identifier, work };
 }
 
-/**
- * Finds what was said of a record, by its key in a database (empty if that is not known) and by what tells its work:
- * of the record itself, or of the same work in another database.
- */
-export type FindJudgement = (key: string, keys: RecordKeys) => Judgement | undefined;
+/** What is kept of a work: the keys by which it is told in other databases. */
+type KeptWork = Partial<RecordKeys>;
 
 /**
- * Makes a look-up of judgements. A record is the same work as a judged one if their identifiers are the same; if
- * one of them has none, if title, year and first author are.
+ * Finds what is kept of a record, by its key in a database (empty if that is not known) and by what tells its work:
+ * of the record itself, or of the same work in another database.
  */
-export function createJudgementFinder(judgements: Project['judgements']): FindJudgement {
-  const byIdentifier = new Map<number, Judgement>();
-  const byWork = new Map<number, Judgement>();
-  for (const judgement of Object.values(judgements)) {
-    if (judgement.identifier) byIdentifier.set(judgement.identifier, judgement);
-    if (judgement.work) byWork.set(judgement.work, judgement);
+export type FindKept<T extends KeptWork> = (key: string, keys: RecordKeys) => T | undefined;
+export type FindJudgement = FindKept<Judgement>;
+
+/**
+ * Makes a look-up of what is kept of works, such as judgements. A record is the same work as a kept one if their
+ * identifiers are the same; if one of them has none, if title, year and first author are.
+ */
+export function createWorkFinder<T extends KeptWork>(kept: Readonly<Record<string, T>>): FindKept<T> {
+  const byIdentifier = new Map<number, T>();
+  const byWork = new Map<number, T>();
+  for (const one of Object.values(kept)) {
+    if (one.identifier) byIdentifier.set(one.identifier, one);
+    if (one.work) byWork.set(one.work, one);
   }
   return (key, { identifier, work }) => {
-    const own = judgements[key];
+    const own = kept[key];
     if (own) return own;
     const same = identifier === 0 ? undefined : byIdentifier.get(identifier);
     if (same) return same;

@@ -1,6 +1,6 @@
 import type { Lead } from '../project';
-import { build, createPattern, printQuery, type Field, type QueryNode } from '../query';
-import { splitWords } from '../text';
+import { build, printQuery, type Field } from '../query';
+import { buildWords } from './write-words';
 
 /** What a kind of lead is called, and the field that it is searched in. */
 interface LeadKindRow {
@@ -22,7 +22,7 @@ export const LEAD_KIND_ROWS: Readonly<Record<Lead['kind'], LeadKindRow>> = {
  */
 export function createLeadQuery({ kind, name }: Pick<Lead, 'kind' | 'name'>): string {
   const { field } = LEAD_KIND_ROWS[kind];
-  const phrases = listOrders(kind, name).flatMap((order) => createPhrase(order) ?? []);
+  const phrases = listOrders(kind, name).flatMap((order) => buildWords(order) ?? []);
   const [only] = phrases;
   if (!only) return '';
   const any = phrases.length === 1 ? only : build.or(...phrases);
@@ -33,11 +33,4 @@ function listOrders(kind: Lead['kind'], name: string): readonly string[] {
   const [family = '', given = ''] = name.split(',', 2);
   if (kind !== 'author' || given.trim() === '') return [name];
   return [`${given} ${family}`, `${family} ${given}`];
-}
-
-function createPhrase(text: string): QueryNode | undefined {
-  const patterns = splitWords(text).map((word) => createPattern(text.slice(word.start, word.end)));
-  const [only] = patterns;
-  if (patterns.length > 1) return build.phrase(...patterns);
-  return only && build.term(only);
 }

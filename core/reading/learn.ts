@@ -1,8 +1,9 @@
 import { scoreWord } from '../collection';
-import { build, createPattern, type QueryNode } from '../query';
+import { build, type Field, type QueryNode } from '../query';
 import { nameAuthor, type BibliographicRecord } from '../record';
-import { foldLetters, splitWords } from '../text';
+import { foldLetters } from '../text';
 import { LEAST_FOUND, countPhrases, type CountedText } from './count-phrases';
+import { buildWords } from './write-words';
 
 /** What can be learnt from records. */
 export const LESSONS = ['words', 'headings', 'keywords', 'sources', 'names'] as const;
@@ -66,9 +67,10 @@ export function listCandidates(
     (a, b) => b.found - a.found || b.text.length - a.text.length || (a.text < b.text ? -1 : 1),
   );
   const kept = lesson === 'words' ? dropParts(sorted.slice(0, most * PARTS_LOOKED_AT)) : sorted;
-  return kept
-    .slice(0, most)
-    .map(({ text, found }) => ({ text, found, root: createRoot(lesson, text, vocabulary) }));
+  return kept.slice(0, most).flatMap(({ text, found }) => {
+    const root = createRoot(lesson, text, vocabulary);
+    return root ? [{ text, found, root }] : [];
+  });
 }
 
 /** A word that is only met within one longer phrase says no more than the phrase. */
@@ -105,15 +107,19 @@ function countTexts(lists: readonly (readonly string[])[]): CountedText[] {
   return [...counts.values()].filter(({ found }) => found >= LEAST_FOUND);
 }
 
-function createRoot(lesson: Lesson, text: string, vocabulary: string | undefined): QueryNode {
+/** The field that what is learnt is looked for in; words stand in any. */
+const LESSON_FIELDS: Readonly<Partial<Record<Lesson, Field>>> = {
+  keywords: 'keywords',
+  sources: 'source',
+  names: 'author',
+};
+
+/** What finds a candidate; nothing for a text without a word. */
+function createRoot(lesson: Lesson, text: string, vocabulary: string | undefined): QueryNode | undefined {
   if (lesson === 'headings') return build.heading(text, 'heading', vocabulary);
-  const patterns = splitWords(text).map((word) => createPattern(word.text));
-  const [only] = patterns;
-  const words = patterns.length === 1 && only ? build.term(only) : build.phrase(...patterns);
-  if (lesson === 'keywords') return build.fielded(['keywords'], words);
-  if (lesson === 'sources') return build.fielded(['source'], words);
-  if (lesson === 'names') return build.fielded(['author'], words);
-  return words;
+  const words = buildWords(text);
+  const field = LESSON_FIELDS[lesson];
+  return words && field ? build.fielded([field], words) : words;
 }
 
 /**

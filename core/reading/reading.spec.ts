@@ -10,7 +10,7 @@ import { countPhrases } from './count-phrases';
 import {
   type LESSONS,
   createJudgement,
-  createJudgementFinder,
+  createWorkFinder,
   explainRecords,
   findAmong,
   listCandidates,
@@ -122,7 +122,7 @@ describe('judgements', () => {
   });
 
   it('hold for the same work in another database', () => {
-    const find = createJudgementFinder({ 'heronsmere 1': createJudgement(record, 'on', 'field study') });
+    const find = createWorkFinder({ 'heronsmere 1': createJudgement(record, 'on', 'field study') });
     expect(find('heronsmere 1', createRecordKeys(record))).toMatchObject({
       verdict: 'on',
       reason: 'field study',
@@ -135,7 +135,7 @@ describe('judgements', () => {
   });
 
   it('of the record itself come before those of the same work', () => {
-    const find = createJudgementFinder({
+    const find = createWorkFinder({
       'heronsmere 1': createJudgement(record, 'on'),
       'gantry 2': createJudgement(record, 'off'),
     });

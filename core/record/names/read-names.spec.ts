@@ -109,6 +109,7 @@ describe('a list of names', () => {
     ['Department of Health and Safety', ['Department of Health and Safety']],
     ['Fieldmark Society, Smith A.', ['Fieldmark Society', 'Smith A.']],
     ['Institute of Night, Lampton', ['Institute of Night, Lampton']],
+    ['Ortega y Gasset, José', ['Ortega y Gasset, José']],
     ['Plato', ['Plato']],
     ['', []],
   ])('%s', (text, names) => {

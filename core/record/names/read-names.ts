@@ -44,7 +44,7 @@ export function isOrganisation(name: string): boolean {
 export function splitNames(text: string): string[] {
   const strong = pieces(text, /\s*[;|\n]\s*/);
   if (strong.length > 1) return strong;
-  const joined = pieces(text, /\s*,?\s+(?:and|&|und|et|y)\s+/);
+  const joined = pieces(text, /\s*,?\s+(?:and|&|und|et)\s+/);
   const lists = joined.length > 1 && joined.every(isLikePeople) ? joined : pieces(text, /\n/);
   // Behind the last “and” stands one name; before it, commas divide a list of its own.
   return lists.flatMap((list, at) =>

@@ -25,7 +25,7 @@ export const PART_TAGS: Readonly<Record<Part, readonly string[]>> = {
   editors: ['A2', 'ED', 'A3', 'A4'],
   source: ['T2', 'JF', 'JO', 'JA', 'J2', 'J1', 'BT', 'T3'],
   publisher: ['PB'],
-  year: ['PY', 'Y1', 'DA', 'C2', 'Y2'],
+  year: ['PY', 'Y1', 'DA', 'C2'],
   language: ['LA'],
   doi: ['DO', 'DI', 'M3', 'N1', 'UR', 'L3', 'ID', 'AN'],
 };
@@ -96,7 +96,7 @@ export const TAGS: ReadonlySet<string> = new Set([
     'T4',
     'TA',
   ],
-  ...['TT', 'U1', 'U2', 'U3', 'U4', 'U5', 'UK', 'VL', 'VO', 'WP', 'WT', 'WV', 'XX', 'YR'],
+  ...['TT', 'U1', 'U2', 'U3', 'U4', 'U5', 'UK', 'VL', 'VO', 'WP', 'WT', 'WV', 'XX', 'Y2', 'YR'],
 ]);
 
 /** What the types of the format are here; those that are not named are articles. */

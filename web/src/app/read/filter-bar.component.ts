@@ -13,18 +13,16 @@ import { MatSlider, MatSliderRangeThumb } from '@angular/material/slider';
 import { FACETS, type FacetName, type Facets, type SearchFilter } from '#core/contract/index';
 import { FACET_ROWS, describeFilter, listYears, nameFacetValue } from '#core/reading/index';
 import { foldLetters } from '#core/text/index';
+import { VERDICT_ROWS } from '../records/verdicts';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { formatNumber } from '../ui/number-format';
 import { TextFieldComponent } from '../ui/text-field.component';
 import { JUDGED, type Judged } from './read-address';
 import type { JudgedCounts } from './judged-records';
 
-const JUDGED_NAMES: Readonly<Record<Judged, string>> = {
-  on: 'on topic',
-  off: 'off topic',
-  unsure: 'not sure',
-  none: 'not judged',
-};
+function nameJudged(judged: Judged): string {
+  return VERDICT_ROWS.find(({ id }) => id === judged)?.name ?? 'not judged';
+}
 /** So many values of a facet are shown before a word is looked for among them. */
 const SHOWN = 12;
 
@@ -75,9 +73,7 @@ export class FilterBarComponent {
       ? [
           {
             at: -1,
-            words: this.judged()
-              .map((one) => JUDGED_NAMES[one])
-              .join(' or '),
+            words: this.judged().map(nameJudged).join(' or '),
           },
         ]
       : []),
@@ -85,7 +81,7 @@ export class FilterBarComponent {
   protected readonly verdicts = computed(() =>
     JUDGED.map((id) => ({
       id,
-      name: JUDGED_NAMES[id],
+      name: nameJudged(id),
       isIn: this.judged().includes(id),
       records: this.judgedCounts()?.[id],
     })),

@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Dialect } from '#core/dialect/index';
-import { build, createPattern, type QueryNode } from '#core/query/index';
-import { isVersionOf } from '#core/reading/index';
+import { build, type QueryNode } from '#core/query/index';
+import { buildWords, createWorkFinder, isVersionOf } from '#core/reading/index';
 import { createRecordKeys, type BibliographicRecord } from '#core/record/index';
-import { splitWords } from '#core/text/index';
 import { writeDay, writeMoment } from '../data/clock-and-ids';
 import { Counts } from '../counting/counts';
 import { Connections } from '../state/connections';
@@ -100,13 +99,7 @@ export class FullTextComponent {
   protected readonly asked = computed(() => {
     const { key, record } = this.listed();
     const { requests } = this.open.project();
-    const { identifier, work } = createRecordKeys(record);
-    const same = Object.values(requests).find(
-      (one) =>
-        (identifier !== 0 && one.identifier === identifier) ||
-        (work !== 0 && one.work === work && (identifier === 0 || !one.identifier)),
-    );
-    return (requests[key] ?? same)?.asked.slice(0, 10);
+    return createWorkFinder(requests)(key, createRecordKeys(record))?.asked.slice(0, 10);
   });
 
   /** Looks for the work in the other databases, by its identifier or its title. */
@@ -143,13 +136,9 @@ export class FullTextComponent {
       const found = known.ok ? known.value.records.filter((one) => one !== null) : [];
       if (found.length > 0) return found;
     }
-    const words = splitWords(record.title).map(({ start, end }) =>
-      createPattern(record.title.slice(start, end)),
-    );
-    if (words.length === 0) return [];
-    const [only] = words;
-    const phrase = words.length === 1 && only ? build.term(only) : build.phrase(...words);
-    const { countKey } = this.counts.peek(build.fielded(['title'], phrase), dialect, {});
+    const title = buildWords(record.title);
+    if (!title) return [];
+    const { countKey } = this.counts.peek(build.fielded(['title'], title), dialect, {});
     if (!countKey) return undefined;
     const answer = await connection.ask('search', {
       string: countKey.string,

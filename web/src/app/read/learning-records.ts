@@ -69,10 +69,11 @@ export class LearningRecords {
   );
 
   constructor() {
-    // Another set: what was fetched is not of it.
+    // Another set, or another order: what was fetched is not of it.
     effect(() => {
       this.subject.sets();
       this.subject.filters();
+      this.subject.sort();
       untracked(() => {
         this.fetched.set(undefined);
         if (this.wanted() === 'set') this.stop();

@@ -30,12 +30,12 @@ import type { ListedRecord } from './read-records';
 import { RecordMenuComponent } from './record-menu.component';
 import { WhyHereComponent } from './why-here.component';
 
-/** How often a work is cited, with its place among its like: `cited 12 times, place 3 of 214 articles of 2014 here`. */
+/** How often a work is cited, with its place among its like. */
 function describeCited({ times, peers, ahead }: TimesCited, { year, type }: BibliographicRecord): string {
   const cited = times === 0 ? 'not cited here' : `cited ${times === 1 ? 'once' : `${times} times`} here`;
   return times === 0 || year === undefined
     ? cited
-    : `${cited}, place ${formatNumber(ahead + 1)} of ${formatNumber(peers)} of ${year} (${type})`;
+    : `${cited}: place ${formatNumber(ahead + 1)} among ${formatNumber(peers)} records of ${year} of the type ${type}`;
 }
 
 /** More letters than this are no term. */

@@ -53,6 +53,8 @@ import { SortMenuComponent } from './sort-menu.component';
 const LONGEST_NAME = 100;
 /** Finds all records of a collection of one's own: each is of some type. */
 const EVERY_RECORD = printQuery(build.or(...DOCUMENT_TYPES.map((type) => build.value('type', type))));
+/** From the top of a list again: no sample, and whatever was judged. */
+const WHOLE_LIST = { at: null, sample: null, behind: null, judged: null } as const;
 /** So many records are drawn, and so many more each time. */
 const SAMPLE = 30;
 /** What takes letters or has keys of its own. */
@@ -250,7 +252,11 @@ export class ReadPageComponent {
   }
 
   protected choose(of: string): void {
-    this.subject.go({ of: of === 'draft' ? null : of, at: null, sample: null });
+    this.subject.go({ of: of === 'draft' ? null : of, ...WHOLE_LIST });
+  }
+
+  protected chooseDatabase(db: string): void {
+    this.subject.go({ db, only: null, ...WHOLE_LIST });
   }
 
   protected sortBy(sort: Sort): void {
@@ -262,7 +268,7 @@ export class ReadPageComponent {
   }
 
   protected leaveSample(): void {
-    this.subject.go({ sample: null, behind: null, at: null });
+    this.subject.go(WHOLE_LIST);
   }
 
   /** The curve of what was found while reading down the list; from it, a sample of the others is drawn. */

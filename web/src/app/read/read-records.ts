@@ -1,20 +1,18 @@
 import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { createJudgementKey } from '#core/compare/index';
-import { FACETS, type Facets, type SearchAnswer, type SearchRequest } from '#core/contract/index';
-import type { Outcome, Problem } from '#core/problem/index';
+import type { Facets } from '#core/contract/index';
+import type { Problem } from '#core/problem/index';
 import type { Judgement, Verdict } from '#core/project/index';
-import { createJudgementFinder, traceReading } from '#core/reading/index';
+import { createWorkFinder, traceReading } from '#core/reading/index';
 import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '#core/record/index';
 import { Connections } from '../state/connections';
 import { fetchByNumbers } from '../state/fetch-records';
 import { OpenProject } from '../state/open-project';
-import { drawWorks, fetchWorks, listWorks, type AskedSet, type FoundWork } from './found-works';
+import { PAGE, askPage, isSameAsked, type Asked } from './asked-page';
+import { drawWorks, fetchWorks, listWorks, type FoundWork } from './found-works';
 import { countVerdicts, listByVerdict, pickJudged, type JudgedCounts } from './judged-records';
-import type { Judged } from './read-address';
 import { ReadSubject } from './read-subject';
 
-/** So many records come at a time. */
-const PAGE = 50;
 /** Pages that are kept; what was scrolled past long ago comes again. */
 const MAX_PAGES = 40;
 /** So many records that were judged before are fetched to learn from. */
@@ -53,15 +51,6 @@ interface Found {
   readonly pages: Pages;
 }
 
-/** What is read: a page at a time as it is searched, or works by their numbers. */
-interface Asked {
-  readonly sets: readonly AskedSet[];
-  readonly request: Pick<SearchRequest, 'sort' | 'filters' | 'among'>;
-  readonly sample: number | undefined;
-  readonly behind: number | undefined;
-  readonly judged: readonly Judged[];
-}
-
 /** The records that are read: fetched a page at a time as they come into sight. */
 @Injectable()
 export class ReadRecords {
@@ -95,7 +84,7 @@ export class ReadRecords {
         judged: this.subject.judged(),
       };
     },
-    { equal: (one, other) => write(one) === write(other) },
+    { equal: (one, other) => isSameAsked(one, other) },
   );
 
   /** Nothing while the first page is on its way. */
@@ -110,7 +99,7 @@ export class ReadRecords {
   readonly judgedElsewhere = computed<readonly ListedRecord[]>(() =>
     this.earlier().map((record) => this.describe(record, -1)),
   );
-  private readonly judged = computed(() => createJudgementFinder(this.open.project().judgements));
+  private readonly judged = computed(() => createWorkFinder(this.open.project().judgements));
   /** The verdicts of a sample in the order in which it was drawn; nothing where none is drawn. */
   readonly sampled = computed(() =>
     this.sampledFrom() === undefined
@@ -201,7 +190,7 @@ export class ReadRecords {
         records.push(...known.filter((record) => record !== undefined));
         continue;
       }
-      const { outcome } = await this.askPage(asked, page, found.isPlain, stop);
+      const { outcome } = await askPage(asked, page, found.isPlain, stop);
       if (!outcome.ok) return records;
       records.push(...outcome.value.records);
     }
@@ -260,7 +249,9 @@ export class ReadRecords {
     const { signal: stop } = this.loading;
     const [set] = asked.sets;
     const judgements = untracked(() => Object.keys(this.open.project().judgements).length);
-    if (!set || judgements === 0 || !set.connection.traits()?.offers.has('ids')) return;
+    if (!set || judgements === 0) return;
+    const known = await set.connection.whenKnown();
+    if (stop.aborted || !known.ok || !known.value.offers.has('ids')) return;
     const found = await listByVerdict(set, asked.request.filters, untracked(this.judged), stop);
     if (stop.aborted || !found.ok) return;
     const numbers = found.value.flatMap(({ number, judged }) =>
@@ -287,7 +278,8 @@ export class ReadRecords {
     const { filters, sort } = request;
     const listed = await listWorks(
       asked.sets,
-      { ...(filters && { filters }), ...(behind !== undefined && { sort }) },
+      // Several databases come one after the other in the list, and so they do here.
+      { ...(filters && { filters }), ...(behind !== undefined && asked.sets.length === 1 && { sort }) },
       stop,
     );
     if (stop.aborted) return;
@@ -322,7 +314,7 @@ export class ReadRecords {
       if (!stop.aborted) this.keep(page, records);
       return;
     }
-    const answer = await this.askPage(asked, page, found?.isPlain ?? false, stop);
+    const answer = await askPage(asked, page, found?.isPlain ?? false, stop);
     if (stop.aborted) return;
     if (!answer.outcome.ok) {
       this.wanted.delete(page);
@@ -363,47 +355,10 @@ export class ReadRecords {
       return { ...found, pages };
     });
   }
-
-  /** One page; of a database that cannot sort or filter, as it comes. */
-  private async askPage(
-    { sets, request }: Asked,
-    page: number,
-    isPlain: boolean,
-    stop: AbortSignal,
-  ): Promise<{ readonly outcome: Outcome<SearchAnswer>; readonly isPlain: boolean }> {
-    const { connection, strings, sentLimiters } = sets[0]!;
-    const [string = '', ...further] = strings;
-    const paged = {
-      ...request,
-      string,
-      sentLimiters,
-      ...(further.length > 0 && { further }),
-      start: page * PAGE,
-      rows: PAGE,
-    };
-    if (!isPlain) {
-      const outcome = await connection.ask(
-        'search',
-        { ...paged, ...(page === 0 && { facets: FACETS }) },
-        stop,
-      );
-      const isRefused = !outcome.ok && outcome.problem.code === 'not-offered';
-      if (!isRefused || request.filters || request.among || further.length > 0)
-        return { outcome, isPlain: false };
-    }
-    return { outcome: await connection.ask('search', { ...paged, sort: 'relevance' }, stop), isPlain: true };
-  }
 }
 
 /** Where a list ends of which only an estimate is known: a page that is not full is the last, behind a full one more may come. */
 function findEnd(before: number, page: number, found: number): number {
   const end = page * PAGE + found;
   return found < PAGE ? end : Math.max(before, end + 1);
-}
-
-function write(asked: Asked | undefined): string {
-  if (!asked) return '';
-  const { sets, request, sample, behind, judged } = asked;
-  const texts = sets.map(({ database, strings, sentLimiters }) => [database, strings, sentLimiters]);
-  return JSON.stringify([texts, request, sample, behind, judged]);
 }

@@ -111,6 +111,10 @@ export class ReadSubject {
     const dialect = this.dialect();
     return dialect !== undefined && !this.isTogether() && this.connections.isByHand(dialect.id);
   });
+  /** The list can be filtered: of several databases together, and of one that is asked string by string, it cannot. */
+  readonly canFilter = computed(
+    () => !this.isTogether() && this.connection()?.traits()?.asksOneByOne === false,
+  );
   /** How many records the person counted in it; nothing while no number is typed in. */
   readonly typedTotal = computed(() => {
     const count = readCount(this.counted());

@@ -47,7 +47,7 @@ export interface RecordPart {
           <p class="quiet none">Make a concept in Topic first.</p>
         }
         <button mat-menu-item (click)="search(part)">Search it alone</button>
-        @if (part.facet) {
+        @if (part.facet && subject.canFilter()) {
           <button mat-menu-item (click)="filter(part)">Only these in the list</button>
         }
         @if (part.lead === 'source') {
@@ -70,7 +70,7 @@ export class RecordMenuComponent {
   private readonly messages = inject(Messages);
   private readonly single = inject(SingleSearch);
   private readonly freezing = inject(FreezeVariant);
-  private readonly subject = inject(ReadSubject);
+  protected readonly subject = inject(ReadSubject);
 
   /** The title of the record that the parts stand in. */
   readonly record = input<string>();

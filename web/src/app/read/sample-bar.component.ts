@@ -48,12 +48,14 @@ import { ReadSubject } from './read-subject';
       </p>
     } @else {
       <p>
-        @if (read(); as one) {
+        @if (isWhole() && read(); as one) {
           <span
             >Read from the top: {{ one.read }}, <b>{{ one.good }}</b> on topic</span
           >
         }
-        <button mat-button type="button" (click)="howFarAsked.emit()">How far to read</button>
+        @if (isWhole()) {
+          <button mat-button type="button" (click)="howFarAsked.emit()">How far to read</button>
+        }
         <span class="quiet"
           >Precision is estimated from random samples alone: the top of the list would flatter the
           query.</span
@@ -83,6 +85,8 @@ export class SampleBarComponent {
 
   /** The sample is of what comes behind the records that were read. */
   protected readonly isBehind = computed(() => this.subject.behind() !== undefined);
+  /** A list of what was judged, or was not, says nothing of how far to read. */
+  protected readonly isWhole = computed(() => this.subject.judged().length === 0);
   protected readonly read = computed(() => {
     const last = this.records.readSoFar().at(-1)!;
     return last.read > 0 ? last : undefined;

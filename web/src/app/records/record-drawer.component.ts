@@ -8,7 +8,7 @@ import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
-import { readKeptAmount } from '#core/count/index';
+import { getExact, readKeptAmount } from '#core/count/index';
 import { formatAmount } from '../ui/number-format';
 import { MAX_NUMBERS_IN_ADDRESS, createStringAddress } from './string-address';
 import type { DrawerContent } from './record-drawer';
@@ -131,9 +131,14 @@ export class RecordDrawerComponent {
     if (!answer || answer.total === 0 || !areOfString) return undefined;
     if (numbers && (numbers.length < answer.total || numbers.length > MAX_NUMBERS_IN_ADDRESS))
       return undefined;
+    // What is only estimated, or between bounds, is not what was there.
+    const total = getExact(readKeptAmount(answer));
     return {
       path: ['/p', this.open.project().id, 'read'],
-      ...createStringAddress(countKey, label, { total: answer.total, ...(numbers && { numbers }) }),
+      ...createStringAddress(countKey, label, {
+        ...(total !== undefined && { total }),
+        ...(numbers && { numbers }),
+      }),
     };
   });
   protected readonly failure = computed(() => {
@@ -141,11 +146,12 @@ export class RecordDrawerComponent {
     return problem && describeInFull(problem);
   });
   protected readonly summary = computed(() => {
-    const { countKey, answer, amount } = this.content();
+    const { countKey, answer, amount, numbers } = this.content();
     const name = this.open.findDialect(countKey.database)?.name ?? countKey.database;
     if (!answer) return name;
     const shown = answer.records.length;
-    return `${name} · the first ${shown} of ${formatAmount(amount ?? readKeptAmount(answer))}, best matches first`;
+    const of = `${name} · the first ${shown} of ${formatAmount(amount ?? readKeptAmount(answer))}`;
+    return numbers ? of : `${of}, best matches first`;
   });
   protected readonly empty = computed(() => (this.content().answer ? 'Nothing was found.' : 'On the way …'));
   protected readonly records = computed(() =>
