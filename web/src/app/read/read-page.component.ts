@@ -1,6 +1,7 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  type Signal,
   computed,
   effect,
   inject,
@@ -39,7 +40,7 @@ import { Dialogs } from '../ui/dialogs';
 import { Messages } from '../ui/messages';
 import { formatNumber } from '../ui/number-format';
 import { FilterBarComponent } from './filter-bar.component';
-import type { HowFarData } from './how-far-dialog.component';
+import type { HowFar } from './how-far-dialog.component';
 import { LearnPanelComponent } from './learn-panel.component';
 import { OpenRecordComponent } from './open-record.component';
 import { ReadRecords, type ListedRecord } from './read-records';
@@ -271,23 +272,26 @@ export class ReadPageComponent {
     this.subject.go(WHOLE_LIST);
   }
 
-  /** The curve of what was found while reading down the list; from it, a sample of the others is drawn. */
-  protected async showHowFar(): Promise<void> {
-    await this.records.loadRead();
-    const { HowFarDialogComponent } = await import('./how-far-dialog.component');
+  private readonly howFar = computed<HowFar>(() => {
     const steps = this.records.readSoFar();
     const isSample = this.subject.behind() !== undefined;
-    const read = steps.at(-1)!.read;
-    const data: HowFarData = {
+    const all = this.records.total() ?? 0;
+    return {
       steps,
-      unread: isSample ? (this.records.sampledFrom() ?? 0) : (this.records.total() ?? 0) - read,
+      unread: isSample ? (this.records.sampledFrom() ?? 0) : all - steps.at(-1)!.read,
       isEstimated: this.records.isEstimated(),
       sample: isSample ? countJudgedInOrder(this.records.sampled() ?? []) : undefined,
       canDraw: this.canSample(),
     };
+  });
+
+  /** The curve of what was found while reading down the list; from it, a sample of the others is drawn. */
+  protected async showHowFar(): Promise<void> {
+    await this.records.loadRead();
+    const { HowFarDialogComponent } = await import('./how-far-dialog.component');
     this.dialogs
-      .open<InstanceType<typeof HowFarDialogComponent>, HowFarData, number>(HowFarDialogComponent, {
-        data,
+      .open<InstanceType<typeof HowFarDialogComponent>, Signal<HowFar>, number>(HowFarDialogComponent, {
+        data: this.howFar,
         width: 620,
         first: 'mat-dialog-actions button',
       })

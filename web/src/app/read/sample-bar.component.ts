@@ -85,8 +85,13 @@ export class SampleBarComponent {
 
   /** The sample is of what comes behind the records that were read. */
   protected readonly isBehind = computed(() => this.subject.behind() !== undefined);
-  /** A list of what was judged, or was not, says nothing of how far to read. */
-  protected readonly isWhole = computed(() => this.subject.judged().length === 0);
+  /** The list is here as a whole: one of what was judged, or was not, says nothing of how far to read. */
+  protected readonly isWhole = computed(
+    () =>
+      this.subject.judged().length === 0 &&
+      this.subject.sample() === undefined &&
+      this.records.total() !== undefined,
+  );
   protected readonly read = computed(() => {
     const last = this.records.readSoFar().at(-1)!;
     return last.read > 0 ? last : undefined;
