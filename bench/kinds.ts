@@ -31,6 +31,8 @@ const PHRASES = [
 const DISTANCE = 5;
 /** The words that come first in the texts are among the frequent ones. */
 const FREQUENT = 150;
+/** So many words take in ordinary ones, as people write them in a query. */
+const ORDINARY = 5_000;
 
 type Choose = (random: Random) => BothQuery;
 
@@ -78,11 +80,15 @@ export function createKinds(words: readonly string[]): { readonly name: string; 
     if (roll < 0.35) return phrase(random.pick(PHRASES));
     return roll < 0.65 ? word(cut(chooseWord(random))) : word(chooseWord(random));
   };
-  /** Different words, so that none is sought near itself; frequent ones, of which there is something to read. */
-  const chooseWords = (random: Random, count: number): string[] => {
+  /** Different words among the first ones, so that none is sought near itself. */
+  const chooseWords = (random: Random, count: number, among: number): string[] => {
     const chosen = new Set<string>();
-    while (chosen.size < count) chosen.add(random.pick(words.slice(0, FREQUENT)));
+    while (chosen.size < count) chosen.add(random.pick(words.slice(0, among)));
     return [...chosen];
+  };
+  const chooseNear = (random: Random, each: number, among: number): BothQuery => {
+    const chosen = chooseWords(random, 2 * each, among);
+    return near(chosen.slice(0, each), chosen.slice(each));
   };
   return [
     { name: 'single terms', choose: (random) => word(chooseWord(random)) },
@@ -127,20 +133,10 @@ export function createKinds(words: readonly string[]): { readonly name: string; 
           }),
         ),
     },
-    {
-      name: 'two words near each other',
-      choose: (random) => {
-        const [left, right] = chooseWords(random, 2);
-        return near([left!], [right!]);
-      },
-    },
-    {
-      name: 'two groups of eight near each other',
-      choose: (random) => {
-        const chosen = chooseWords(random, 16);
-        return near(chosen.slice(0, 8), chosen.slice(8));
-      },
-    },
+    { name: 'two frequent words near each other', choose: (random) => chooseNear(random, 1, FREQUENT) },
+    { name: 'two groups of eight such words', choose: (random) => chooseNear(random, 8, FREQUENT) },
+    { name: 'two ordinary words near each other', choose: (random) => chooseNear(random, 1, ORDINARY) },
+    { name: 'two groups of eight ordinary words', choose: (random) => chooseNear(random, 8, ORDINARY) },
     {
       name: '60 terms, nested, with NOT and years',
       choose: (random) => {

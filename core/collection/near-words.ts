@@ -31,18 +31,14 @@ export function findNearWords(
   const [other, ...moreRight] = near.right;
   if (one === undefined || other === undefined) return [];
   if (moreLeft.length === 0 && moreRight.length === 0) return findNearPair(segment, one, other, near, fields);
-  const shared = markRecords(segment, near.left, fields, deadline);
-  const marked = markRecords(segment, near.right, fields, deadline);
-  let isAny = false;
-  for (let at = 0; at < shared.length; at++) {
-    shared[at]! &= marked[at]!;
-    isAny ||= shared[at] !== 0;
-  }
-  if (!isAny) return [];
   const isChainLeft = countPostings(segment, near.left) <= countPostings(segment, near.right);
   const [chainedTerms, others] = isChainLeft ? [near.left, near.right] : [near.right, near.left];
-  const chained = chainPlaces(segment, chainedTerms, fields, shared, deadline);
-  return findNearChained(segment, others, chained, { ...near, isChainLeft }, fields, shared, deadline);
+  const chains = chainPlaces(segment, chainedTerms, near.distance, fields, deadline);
+  const reach = {
+    behind: near.ordered && !isChainLeft ? 0 : near.distance,
+    ahead: near.ordered && isChainLeft ? 0 : near.distance,
+  };
+  return findNearChained(segment, others, chains, reach, fields, deadline);
 }
 
 /** A list so many times as long as another is looked into; else both are read whole. */
@@ -176,141 +172,174 @@ function countRecords({ fieldStarts }: Segment): number {
   return fieldStarts.length / FIELD_COUNT;
 }
 
-/** A bit for each record of the segment that has one of some terms in one of some fields. */
-function markRecords(
-  segment: Segment,
-  terms: readonly number[],
-  fields: FieldMask,
-  deadline: Deadline,
-): Uint32Array {
-  const { starts, docs, meta } = segment;
-  const bits = new Uint32Array((countRecords(segment) + 31) >>> 5);
-  const wanted = fields << FREQUENCY_BITS;
-  for (const term of terms) {
-    if (deadline()) break;
-    const end = starts[term + 1]!;
-    for (let at = starts[term]!; at < end; at++) {
-      if ((meta[at]! & wanted) === 0) continue;
-      const doc = docs[at]!;
-      bits[doc >>> 5]! |= 1 << (doc & 31);
-    }
-  }
-  return bits;
-}
-
 /** The last place of each record in the chain of places that is being made; it is filled anew for each chain. */
 const lastPlaceOf = new Int32Array(SEGMENT_SIZE);
 
+/** So many places side by side are one block: its number is the place shifted by so many bits. */
+const BLOCK_BITS = 3;
+/**
+ * For each record of the chain that is being made, the blocks in which a place can be near a chained one: block
+ * n at bit n modulo 32. Most places of other words are in none of them, and need no look into the chain.
+ */
+const nearBlocksOf = new Uint32Array(SEGMENT_SIZE);
+
+/** The blocks that lie within a distance of a place, as bits. */
+function findNearBlocks(place: number, distance: number): number {
+  const first = (place - distance) >> BLOCK_BITS;
+  const count = ((place + distance) >> BLOCK_BITS) - first + 1;
+  if (count >= 32) return -1;
+  const bits = (1 << count) - 1;
+  const turn = first & 31;
+  return (bits << turn) | (turn === 0 ? 0 : bits >>> (32 - turn));
+}
+
 /** The places of words, chained by record: from the last one of a record to the first. */
-interface ChainedPlaces {
-  readonly positions: Uint16Array;
+class PlaceChains {
+  positions = new Uint16Array(1_024);
   /** The place before in the same record; -1 for none. */
-  readonly before: Int32Array;
-}
+  before = new Int32Array(1_024);
+  count = 0;
 
-/** Chains the places of some terms in the records that are marked; `lastPlaceOf` has where each chain begins. */
-function chainPlaces(
-  segment: Segment,
-  terms: readonly number[],
-  fields: FieldMask,
-  marked: Uint32Array,
-  deadline: Deadline,
-): ChainedPlaces {
-  const { starts, docs, meta, positions } = segment;
-  const wanted = fields << FREQUENCY_BITS;
-  lastPlaceOf.fill(-1, 0, countRecords(segment));
-  let chained: ChainedPlaces = { positions: new Uint16Array(1_024), before: new Int32Array(1_024) };
-  let count = 0;
-  for (const term of terms) {
-    if (deadline()) break;
-    const end = starts[term + 1]!;
-    // Most records are marked: positions are read on and on. A function for each posting would cost as much again.
-    let at = findPositions(segment, starts[term]!);
-    for (let posting = starts[term]!; posting < end; posting++) {
-      const number = meta[posting]!;
-      let frequency = number & FREQUENCY_ESCAPE;
-      if (frequency === FREQUENCY_ESCAPE) frequency = positions[at++]!;
-      const first = at;
-      at += frequency;
-      const doc = docs[posting]!;
-      if ((marked[doc >>> 5]! & (1 << (doc & 31))) === 0 || (number & wanted) === 0) continue;
-      if (count + frequency > chained.before.length) chained = widen(chained, 2 * (count + frequency));
-      let last = lastPlaceOf[doc]!;
-      for (let next = first; next < at; next++) {
-        chained.positions[count] = positions[next]!;
-        chained.before[count] = last;
-        last = count++;
-      }
-      lastPlaceOf[doc] = last;
-    }
+  /** Makes room for so many more. */
+  reserve(more: number): void {
+    if (this.count + more <= this.before.length) return;
+    const { positions, before } = this;
+    this.positions = new Uint16Array(2 * (this.count + more));
+    this.positions.set(positions);
+    this.before = new Int32Array(2 * (this.count + more));
+    this.before.set(before);
   }
-  return chained;
-}
-
-function widen({ positions, before }: ChainedPlaces, length: number): ChainedPlaces {
-  const wider = { positions: new Uint16Array(length), before: new Int32Array(length) };
-  wider.positions.set(positions);
-  wider.before.set(before);
-  return wider;
 }
 
 /**
- * The records in which one of some terms stands near a chained place; a record that was found is unmarked,
- * so that nothing more of it is read.
+ * Chains the places of some terms; `lastPlaceOf` has where each chain begins,
+ * `nearBlocksOf` where another place can be near it.
+ */
+function chainPlaces(
+  segment: Segment,
+  terms: readonly number[],
+  distance: number,
+  fields: FieldMask,
+  deadline: Deadline,
+): PlaceChains {
+  lastPlaceOf.fill(-1, 0, countRecords(segment));
+  nearBlocksOf.fill(0, 0, countRecords(segment));
+  const chains = new PlaceChains();
+  for (const term of terms) {
+    if (deadline()) break;
+    chainTerm(segment, term, distance, fields, chains);
+  }
+  return chains;
+}
+
+function chainTerm(
+  segment: Segment,
+  term: number,
+  distance: number,
+  fields: FieldMask,
+  chains: PlaceChains,
+): void {
+  const { starts, docs, meta, positions } = segment;
+  const wanted = fields << FREQUENCY_BITS;
+  const end = starts[term + 1]!;
+  let at = findPositions(segment, starts[term]!);
+  chains.reserve(findPositions(segment, end) - at);
+  const { positions: places, before } = chains;
+  let { count } = chains;
+  // Positions are read on and on: a function for each posting would cost as much again.
+  for (let posting = starts[term]!; posting < end; posting++) {
+    const number = meta[posting]!;
+    let frequency = number & FREQUENCY_ESCAPE;
+    if (frequency === FREQUENCY_ESCAPE) frequency = positions[at++]!;
+    const first = at;
+    at += frequency;
+    if ((number & wanted) === 0) continue;
+    const doc = docs[posting]!;
+    let last = lastPlaceOf[doc]!;
+    let blocks = nearBlocksOf[doc]!;
+    for (let next = first; next < at; next++) {
+      const place = positions[next]!;
+      blocks |= findNearBlocks(place, distance);
+      places[count] = place;
+      before[count] = last;
+      last = count++;
+    }
+    lastPlaceOf[doc] = last;
+    nearBlocksOf[doc] = blocks;
+  }
+  chains.count = count;
+}
+
+/** How far behind and before a chained place the other one may stand. */
+interface Reach {
+  readonly behind: number;
+  readonly ahead: number;
+}
+
+/**
+ * The records in which one of some terms stands near a chained place; nothing more is read
+ * of a record that was found.
  */
 function findNearChained(
   segment: Segment,
   terms: readonly number[],
-  chained: ChainedPlaces,
-  { isChainLeft, distance, ordered }: { isChainLeft: boolean; distance: number; ordered: boolean },
+  chains: PlaceChains,
+  reach: Reach,
   fields: FieldMask,
-  marked: Uint32Array,
   deadline: Deadline,
 ): number[] {
-  const { starts, docs, meta, positions } = segment;
-  const wanted = fields << FREQUENCY_BITS;
   const records: number[] = [];
-  // How far behind and before a chained place the other one may stand.
-  const behind = ordered && !isChainLeft ? 0 : distance;
-  const ahead = ordered && isChainLeft ? 0 : distance;
   for (const term of terms) {
     if (deadline()) break;
-    const end = starts[term + 1]!;
-    let at = findPositions(segment, starts[term]!);
-    for (let posting = starts[term]!; posting < end; posting++) {
-      const number = meta[posting]!;
-      let frequency = number & FREQUENCY_ESCAPE;
-      if (frequency === FREQUENCY_ESCAPE) frequency = positions[at++]!;
-      const first = at;
-      at += frequency;
-      const doc = docs[posting]!;
-      if ((marked[doc >>> 5]! & (1 << (doc & 31))) === 0 || (number & wanted) === 0) continue;
-      if (!isNearChain(segment, doc, first, at, chained, behind, ahead, fields)) continue;
-      records.push(doc);
-      marked[doc >>> 5]! &= ~(1 << (doc & 31));
-    }
+    findNearTerm(segment, term, chains, reach, fields, records);
   }
   return records;
 }
 
-/** Whether one of some positions of a record is near a place of its chain, both in the fields. */
+function findNearTerm(
+  segment: Segment,
+  term: number,
+  chains: PlaceChains,
+  reach: Reach,
+  fields: FieldMask,
+  records: number[],
+): void {
+  const { starts, docs, meta, positions } = segment;
+  const wanted = fields << FREQUENCY_BITS;
+  const end = starts[term + 1]!;
+  let at = findPositions(segment, starts[term]!);
+  for (let posting = starts[term]!; posting < end; posting++) {
+    const number = meta[posting]!;
+    let frequency = number & FREQUENCY_ESCAPE;
+    if (frequency === FREQUENCY_ESCAPE) frequency = positions[at++]!;
+    const first = at;
+    at += frequency;
+    const doc = docs[posting]!;
+    const nearBlocks = nearBlocksOf[doc]!;
+    if (nearBlocks === 0 || (number & wanted) === 0) continue;
+    for (let next = first; next < at; next++) {
+      if ((nearBlocks & (1 << ((positions[next]! >> BLOCK_BITS) & 31))) === 0) continue;
+      if (!isNearChain(segment, doc, positions[next]!, chains, reach, fields)) continue;
+      records.push(doc);
+      nearBlocksOf[doc] = 0;
+      break;
+    }
+  }
+}
+
+/** Whether a position of a record is near a place of its chain, both in the fields. */
 function isNearChain(
   segment: Segment,
   doc: number,
-  first: number,
-  end: number,
-  chained: ChainedPlaces,
-  behind: number,
-  ahead: number,
+  position: number,
+  { positions, before }: PlaceChains,
+  { behind, ahead }: Reach,
   fields: FieldMask,
 ): boolean {
-  for (let next = first; next < end; next++) {
-    const position = segment.positions[next]!;
-    for (let place = lastPlaceOf[doc]!; place >= 0; place = chained.before[place]!) {
-      const away = position - chained.positions[place]!;
-      if (away === 0 || away > behind || away < -ahead) continue;
-      if (isInFields(segment, doc, position, chained.positions[place]!, fields)) return true;
-    }
+  for (let place = lastPlaceOf[doc]!; place >= 0; place = before[place]!) {
+    const away = position - positions[place]!;
+    if (away === 0 || away > behind || away < -ahead) continue;
+    if (isInFields(segment, doc, position, positions[place]!, fields)) return true;
   }
   return false;
 }
