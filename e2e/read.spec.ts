@@ -167,7 +167,7 @@ test('records teach words: what one would bring is counted before it is added', 
   const after = outlook.getByRole('button', { name: new RegExp(`^With ${word} in Heronsmere`) });
   await expect(after).toBeVisible();
   const promised = (await after.textContent())?.trim() ?? '';
-  await outlook.getByRole('button', { name: 'Add', exact: true }).click();
+  await outlook.getByRole('button', { name: 'Take it' }).click();
   await expect(view.workbench.gauge('Heronsmere Life Index')).toHaveText(promised);
   const before = await view.readTotal();
   await page.getByRole('button', { name: /^Undo: / }).click();
@@ -177,6 +177,34 @@ test('records teach words: what one would bring is counted before it is added', 
   await view.judge('y', 'y');
   await expect(view.learn.getByRole('radio', { name: '2 on topic' })).toBeChecked();
   await expect(view.learn.getByRole('columnheader', { name: 'of 2' })).toBeVisible();
+});
+
+test('several words are taken together: to a concept, in place of a term or as a new concept, each one step', async ({
+  page,
+}) => {
+  const view = new ReadView(page);
+  await view.start();
+  const gauge = view.workbench.gauge('Heronsmere Life Index');
+  const start = (await gauge.textContent())?.trim() ?? '';
+  const tickBoxes = view.learn.getByRole('checkbox', { name: /^Take .* with others$/, disabled: false });
+  const outlook = view.learn.getByRole('region', { name: 'What it would bring' });
+  const after = outlook.getByRole('button', { name: /^With 2 terms in Heronsmere/ });
+  for (const way of [/^Add to A /, /^In place of /, /^As a new concept$/]) {
+    await expect(tickBoxes.nth(1)).toBeVisible();
+    const labels = await tickBoxes.evaluateAll((boxes) =>
+      boxes.slice(0, 2).map((box) => box.getAttribute('aria-label') ?? ''),
+    );
+    for (const label of labels) await view.learn.getByRole('checkbox', { name: label, exact: true }).check();
+    await outlook.getByRole('combobox', { name: 'How to take it' }).click();
+    await page.getByRole('option', { name: way }).first().click();
+    await expect(after).toHaveText(/\d/);
+    const promised = (await after.textContent())?.trim() ?? '';
+    expect(promised).not.toBe(start);
+    await outlook.getByRole('button', { name: 'Take them' }).click();
+    await expect(gauge).toHaveText(promised);
+    await page.getByRole('button', { name: /^Undo: / }).click();
+    await expect(gauge).toHaveText(start);
+  }
 });
 
 test('any number leads to its records: the drawer, then all of them, at an address of their own', async ({

@@ -1,5 +1,11 @@
 import { LIMITERS, listLimitersOf } from '../limiter';
-import { createIdentifierKey, findAbstractLength, nameAuthor, type BibliographicRecord } from '../record';
+import {
+  createIdentifierKey,
+  findAbstractLength,
+  findTextLength,
+  nameAuthor,
+  type BibliographicRecord,
+} from '../record';
 import { createLabelKey, splitWords } from '../text';
 
 /** A posting has a bit for each field, beside those of its frequency: with one field more nothing compiles. */
@@ -64,7 +70,12 @@ function listFacetKeys(record: BibliographicRecord): string[] {
     ...authors.slice(0, 1).map((author) => `first=${nameAuthor(author)}`),
     ...authors.flatMap(({ affiliation }) => (affiliation ? [`affiliation=${affiliation}`] : [])),
   ];
-  return [...new Set(values), `abstract=${findAbstractLength(record.abstract)}`];
+  const textLength = findTextLength(record.fullText);
+  return [
+    ...new Set(values),
+    `abstract=${findAbstractLength(record.abstract)}`,
+    ...(textLength ? [`text=${textLength}`] : []),
+  ];
 }
 
 /** Texts in the order in which lists have them: letters without case and accents, signs left out. */

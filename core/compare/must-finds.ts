@@ -16,12 +16,7 @@ export function createMustFindQuery({ title }: Pick<MustFind, 'title'>): QueryNo
 /** All must-finds that are within a query. */
 export function createRecallQuery(root: QueryNode, mustFinds: readonly Pick<MustFind, 'title'>[]): QueryNode {
   const queries = mustFinds.flatMap((one) => createMustFindQuery(one) ?? []);
-  return queries.length === 0 ? build.empty() : build.and(root, joinAny(queries));
-}
-
-function joinAny(queries: readonly QueryNode[]): QueryNode {
-  const [only] = queries;
-  return queries.length === 1 && only ? only : build.or(...queries);
+  return queries.length === 0 ? build.empty() : build.and(root, build.any(queries));
 }
 
 /** Where a must-find stands with a query in one database. */

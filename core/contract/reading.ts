@@ -19,6 +19,7 @@ export const FACETS = [
   'first-authors',
   'affiliations',
   'abstracts',
+  'texts',
 ] as const;
 export type FacetName = (typeof FACETS)[number];
 
@@ -58,7 +59,7 @@ export interface SearchRequest {
 /**
  * The values that occur, the most frequent first: years, types, codes of languages, labels of headings, the
  * names of the limiters that let records through, sources, author keywords, names and places of work of
- * authors, and the bands of how long abstracts are.
+ * authors, and the bands of how long abstracts and full texts are.
  */
 export type Facets = Readonly<Partial<Record<FacetName, readonly CountedValue[]>>>;
 

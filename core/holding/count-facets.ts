@@ -57,6 +57,7 @@ const FACET_ROWS: Readonly<Record<FacetName, FacetRow>> = {
   'first-authors': keyed('first'),
   affiliations: keyed('affiliation'),
   abstracts: keyed('abstract'),
+  texts: keyed('text'),
 };
 
 /** Counts the records of a set by some facets: the most frequent values of each. */

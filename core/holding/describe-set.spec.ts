@@ -63,6 +63,7 @@ describe('facets of a set', () => {
           ['keywords', 'keyword='],
           ['authors', 'author='],
           ['abstracts', 'abstract='],
+          ['texts', 'text='],
         ] as const) {
           const wanted = new Map<string, number>();
           for (const document of chosen)

@@ -45,20 +45,15 @@ function switchOff(concept: Concept, query: QueryNode): QueryNode {
 
 /** Any of some trees of terms, in the fields of their concept; headings and terms with fields of their own keep theirs. */
 export function joinTerms({ fields }: Pick<Concept, 'fields'>, items: readonly QueryNode[]): QueryNode {
-  if (!fields) return joinAny(items);
+  if (!fields) return build.any(items);
   const bare = items.filter((item) => !hasOwnPlace(item));
   const placed = items.filter(hasOwnPlace);
-  return joinAny(bare.length > 0 ? [build.fielded(fields, joinAny(bare)), ...placed] : placed);
+  return build.any(bare.length > 0 ? [build.fielded(fields, build.any(bare)), ...placed] : placed);
 }
 
 function hasOwnPlace(node: QueryNode): boolean {
   if (node.kind === 'off' || node.kind === 'only') return hasOwnPlace(node.item);
   return node.kind === 'heading' || node.kind === 'fielded';
-}
-
-function joinAny(items: readonly QueryNode[]): QueryNode {
-  const [first] = items;
-  return items.length > 1 ? build.or(...items) : (first ?? build.empty());
 }
 
 /** The blocks that a draft can use: concepts, and pieces with a name. */

@@ -9,6 +9,9 @@ const BARE = { id: '', span: NOWHERE } as const;
 export const build = {
   and: (...items: QueryNode[]): QueryNode => ({ ...BARE, kind: 'and', items }),
   or: (...items: QueryNode[]): QueryNode => ({ ...BARE, kind: 'or', items }),
+  /** Any of some: one alone is itself, none is nothing. */
+  any: (items: readonly QueryNode[]): QueryNode =>
+    items.length > 1 ? build.or(...items) : (items[0] ?? build.empty()),
   not: (include: QueryNode, exclude: QueryNode): QueryNode => ({ ...BARE, kind: 'not', include, exclude }),
   near: (left: QueryNode, distance: number, right: QueryNode, ordered = false): QueryNode => ({
     ...BARE,

@@ -114,6 +114,7 @@ describe('filters', () => {
     expect(say({ facet: 'languages', values: ['de', 'es'] })).toBe('German or Spanish');
     expect(say({ facet: 'types', values: ['review'], leavesOut: true })).toBe('not review');
     expect(say({ facet: 'abstracts', values: ['none'] })).toBe('without an abstract');
+    expect(say({ facet: 'texts', values: ['short'] })).toBe('full text of less than 600 words');
     expect(say({ facet: 'sources', values: ['Lantern Studies'] })).toBe('in Lantern Studies');
     expect(FACETS.every((name) => FACET_ROWS[name].label !== '')).toBe(true);
   });

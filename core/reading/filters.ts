@@ -8,7 +8,7 @@ import {
   type Limiters,
 } from '../limiter';
 import { build, printQuery, type Field, type QueryNode } from '../query';
-import type { AbstractLength } from '../record';
+import type { AbstractLength, TextLength } from '../record';
 import { buildWords } from './write-words';
 
 /** What a facet is called, its values, and what they become in a query. */
@@ -49,6 +49,16 @@ export const FACET_ROWS: Readonly<Record<FacetName, FacetRow>> = {
       medium: 'abstract of 100 to 249 words',
       long: 'abstract of 250 words or more',
     } satisfies Record<AbstractLength, string>,
+  },
+  texts: {
+    label: 'length of full text',
+    lead: '',
+    names: {
+      short: 'full text of less than 600 words',
+      brief: 'full text of 600 to 1,499 words',
+      medium: 'full text of 1,500 to 4,999 words',
+      long: 'full text of 5,000 words or more',
+    } satisfies Record<TextLength, string>,
   },
 };
 
@@ -125,15 +135,10 @@ function writeAsQuery(
 ): QueryNode | undefined {
   const { field } = FACET_ROWS[facet];
   if (facet === 'headings')
-    return joinAny(values.map((value) => build.heading(value, 'heading', vocabulary)));
+    return build.any(values.map((value) => build.heading(value, 'heading', vocabulary)));
   if (!field) return undefined;
   const phrases = values.flatMap((value) => buildWords(value) ?? []);
-  return phrases.length > 0 ? build.fielded([field], joinAny(phrases)) : undefined;
-}
-
-function joinAny(items: readonly QueryNode[]): QueryNode {
-  const [only] = items;
-  return items.length === 1 && only ? only : build.or(...items);
+  return phrases.length > 0 ? build.fielded([field], build.any(phrases)) : undefined;
 }
 
 /** The text of a draft with filters put into it; those that no query can say are left. */

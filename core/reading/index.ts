@@ -16,6 +16,8 @@ export type { FindJudgement } from './judgements';
 export { LEAST_FOUND } from './count-phrases';
 export { LESSONS, listCandidates, rankLearnt } from './learn';
 export type { Candidate, LearnAnswer, LearnRequest, Learnt, LearntRecord, Lesson } from './learn';
+export { createTakeChange } from './take-learnt';
+export type { TakeWay } from './take-learnt';
 export { buildWords } from './write-words';
 export { isVersionOf, writeRequest } from './request-text';
 export { PLACES, explainRecords, findAmong } from './places-in-record';

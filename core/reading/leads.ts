@@ -23,9 +23,8 @@ export const LEAD_KIND_ROWS: Readonly<Record<Lead['kind'], LeadKindRow>> = {
 export function createLeadQuery({ kind, name }: Pick<Lead, 'kind' | 'name'>): string {
   const { field } = LEAD_KIND_ROWS[kind];
   const phrases = listOrders(kind, name).flatMap((order) => buildWords(order) ?? []);
-  const [only] = phrases;
-  if (!only) return '';
-  const any = phrases.length === 1 ? only : build.or(...phrases);
+  if (phrases.length === 0) return '';
+  const any = build.any(phrases);
   return printQuery(field ? build.fielded([field], any) : any);
 }
 

@@ -6,7 +6,7 @@ import { LEAST_FOUND, countPhrases, type CountedText } from './count-phrases';
 import { buildWords } from './write-words';
 
 /** What can be learnt from records. */
-export const LESSONS = ['words', 'headings', 'keywords', 'sources', 'names'] as const;
+export const LESSONS = ['words', 'headings', 'keywords', 'sources', 'names', 'places'] as const;
 export type Lesson = (typeof LESSONS)[number];
 
 /** What of a record is learnt from. */
@@ -54,7 +54,7 @@ const PARTS_LOOKED_AT = 5;
 
 /**
  * What several of some records have of one kind, the most frequent first: words and phrases (`countPhrases`),
- * headings of a `vocabulary`, author keywords, sources or names.
+ * headings of a `vocabulary`, author keywords, sources, names or places of work.
  */
 export function listCandidates(
   records: readonly LearntRecord[],
@@ -91,6 +91,7 @@ const LISTERS: Readonly<Record<Exclude<Lesson, 'words'>, (record: LearntRecord) 
   keywords: ({ keywords }) => keywords,
   sources: ({ source }) => [source],
   names: ({ authors }) => authors.map(nameAuthor),
+  places: ({ authors }) => authors.flatMap(({ affiliation }) => affiliation ?? []),
 };
 
 /** How many lists have each text, whatever its capitals and accents; those of a single list are left out. */
@@ -112,6 +113,7 @@ const LESSON_FIELDS: Readonly<Partial<Record<Lesson, Field>>> = {
   keywords: 'keywords',
   sources: 'source',
   names: 'author',
+  places: 'affiliation',
 };
 
 /** What finds a candidate; nothing for a text without a word. */

@@ -161,13 +161,16 @@ describe('what is learnt from records', () => {
       abstract: 'Part-night lighting of lit verges. The bats flew.',
       keywords: ['lit verge'],
       source: 'Lantern Studies',
-      authors: [{ given: 'I', family: 'Sorley' }],
+      authors: [
+        { given: 'I', family: 'Sorley', affiliation: 'Night House Ambry' },
+        { given: 'F', family: 'Okonjo', affiliation: 'Night House Ambry' },
+      ],
     }),
     createTestRecord({
       title: 'Bats under part-night lighting',
       headings: [{ label: 'Chiroptera' }],
       source: 'Lantern Studies',
-      authors: [{ given: 'I', family: 'Sorley' }],
+      authors: [{ given: 'I', family: 'Sorley', affiliation: 'Night House Ambry' }],
     }),
     createTestRecord({ title: 'Moths of the night', headings: [{ label: 'Chiroptera' }] }),
   ];
@@ -178,11 +181,15 @@ describe('what is learnt from records', () => {
     expect(texts('words')).toEqual(['night 3', 'part night lighting 2', 'bats 2']);
   });
 
-  it('are headings, keywords, sources and names, each with what finds it', () => {
+  it('are headings, keywords, sources, names and places of work, each with what finds it', () => {
     expect(texts('headings')).toEqual(['Chiroptera 2']);
     expect(texts('sources')).toEqual(['Lantern Studies 2']);
     expect(texts('names')).toEqual(['Sorley, I 2']);
     expect(texts('keywords')).toEqual([]);
+    expect(texts('places')).toEqual(['Night House Ambry 2']);
+    expect(printQuery(listCandidates(records, 'places', 1)[0]!.root)).toBe(
+      'affiliation: "Night House Ambry"',
+    );
     expect(printQuery(listCandidates(records, 'headings', 1, 'heronsmere')[0]!.root)).toBe(
       'heading(heronsmere): "Chiroptera"',
     );

@@ -7,8 +7,10 @@ export {
   ABSTRACT_LENGTHS,
   DOCUMENT_TYPES,
   RECORD_SCHEMA,
+  TEXT_LENGTHS,
   describeAuthors,
   findAbstractLength,
+  findTextLength,
   nameAuthor,
 } from './record';
 export type {
@@ -17,5 +19,6 @@ export type {
   Author,
   BibliographicRecord,
   DocumentType,
+  TextLength,
   TimesCited,
 } from './record';

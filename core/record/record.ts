@@ -82,6 +82,21 @@ export function findAbstractLength(abstract: string): AbstractLength {
   return ABSTRACT_LENGTHS.find(({ least }) => words >= least)!.id;
 }
 
+/** How long full texts are, in words: the least of each band, the longest band first. */
+export const TEXT_LENGTHS = [
+  { id: 'long', least: 5_000 },
+  { id: 'medium', least: 1_500 },
+  { id: 'brief', least: 600 },
+  { id: 'short', least: 1 },
+] as const;
+export type TextLength = (typeof TEXT_LENGTHS)[number]['id'];
+
+/** The band of a full text's length; nothing where there is none, since a text elsewhere may have any length. */
+export function findTextLength(fullText: string | undefined): TextLength | undefined {
+  const words = splitWords(fullText ?? '').length;
+  return TEXT_LENGTHS.find(({ least }) => words >= least)?.id;
+}
+
 const text = Joi.string().allow('');
 /** A record as it comes from outside. */
 export const RECORD_SCHEMA = Joi.object<BibliographicRecord>({

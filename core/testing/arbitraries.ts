@@ -93,6 +93,7 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
       ...texts.keywords.map((keyword) => `keyword=${keyword}`),
       ...texts.author.map((author) => `author=${author}`),
       ...(texts.abstract.length === 0 ? ['abstract=none'] : []),
+      ...(texts.keywords.length > 1 ? ['text=short'] : []),
     ];
     const keys = headings.flatMap(({ label, focus, qualifier }) => [
       `heading=${createLabelKey(label)}`,

@@ -10,13 +10,15 @@ import {
   untracked,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { createSharedDraft, tryChange } from '#core/compare/index';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { compareCounts, getProved, type Comparison } from '#core/count/index';
-import { getConceptLetter, type Change, type Concept, type Term } from '#core/project/index';
+import { LIMITERS } from '#core/limiter/index';
+import { nameTerm } from '#core/outline/index';
 import { build, covers, parseQuery, printQuery, type QueryNode } from '#core/query/index';
 import {
   LEAST_FOUND,
   LESSONS,
+  buildWords,
   findAmong,
   listSeparators,
   rankLearnt,
@@ -25,6 +27,7 @@ import {
   type Lesson,
   type Separator,
 } from '#core/reading/index';
+import { listNamesInLanguages } from '#core/suggest/index';
 import { shortenName } from '#core/text/index';
 import { Counts } from '../counting/counts';
 import { describeComparison } from '../counting/describe-count';
@@ -40,13 +43,16 @@ import { OutlookComponent, type Outlook } from './outlook.component';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
 import type { RecordPart } from './record-menu.component';
+import { TakeLearnt } from './take-learnt';
 
-const LESSON_NAMES: Readonly<Record<Lesson, string>> = {
-  words: 'words',
-  headings: 'headings',
-  keywords: 'author keywords',
-  sources: 'sources',
-  names: 'names',
+/** What a lesson is called: in a narrow row, and in full. */
+const LESSON_NAMES: Readonly<Record<Lesson, { readonly name: string; readonly label: string }>> = {
+  words: { name: 'words', label: 'words' },
+  headings: { name: 'headings', label: 'headings' },
+  keywords: { name: 'keywords', label: 'author keywords' },
+  sources: { name: 'sources', label: 'sources' },
+  names: { name: 'names', label: 'names' },
+  places: { name: 'places', label: 'places of work' },
 };
 /** So many candidates are counted in the whole database. */
 const COUNTED = 60;
@@ -65,29 +71,24 @@ interface LearntRow {
 @Component({
   selector: 'app-learn-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, MatButton, OutlookComponent],
+  imports: [ChoiceRowComponent, CountComponent, MatButton, MatCheckbox, OutlookComponent],
   templateUrl: './learn-panel.component.html',
   styleUrl: './learn-panel.component.scss',
-  providers: [LearningRecords],
+  providers: [LearningRecords, TakeLearnt],
   host: { role: 'complementary', 'aria-label': 'What the records teach' },
 })
 export class LearnPanelComponent {
   protected readonly subject = inject(ReadSubject);
   private readonly records = inject(ReadRecords);
   protected readonly learning = inject(LearningRecords);
+  protected readonly taking = inject(TakeLearnt);
   private readonly counts = inject(Counts);
   private readonly open = inject(OpenProject);
   private readonly messages = inject(Messages);
 
   protected readonly least = LEAST_FOUND;
-  protected readonly lessons = LESSONS.map((id) => ({
-    id,
-    name: LESSON_NAMES[id].split(' ').at(-1) ?? id,
-    label: LESSON_NAMES[id],
-  }));
+  protected readonly lessons = LESSONS.map((id) => ({ id, ...LESSON_NAMES[id] }));
   protected readonly lesson = signal<Lesson>('words');
-  /** The draft as it is. */
-  private readonly before = computed(() => createSharedDraft(this.open.working()));
   /** What the good and the bad differ by, each with the draft as it would be; made once, so that each is counted once. */
   private readonly told = computed(() => {
     const dialect = this.subject.dialect();
@@ -104,7 +105,7 @@ export class LearnPanelComponent {
       const lost = separator.use === 'not' ? separator.on : all - separator.on;
       return {
         separator,
-        root: join(this.before(), separator),
+        root: join(this.taking.before(), separator),
         words: `would lose ${lost} of ${all} on topic`,
       };
     });
@@ -118,15 +119,6 @@ export class LearnPanelComponent {
   });
   protected readonly isTogether = this.subject.isTogether;
   protected readonly databaseName = computed(() => this.subject.dialect()?.name ?? '');
-  protected readonly concepts = computed(() => this.open.concepts());
-  private readonly wantedConcept = signal<string | undefined>(undefined);
-  /** The concept that things are added to. */
-  protected readonly concept = computed<Concept | undefined>(
-    () => this.concepts().find(({ id }) => id === this.wantedConcept()) ?? this.concepts()[0],
-  );
-  protected readonly conceptChoices = computed(() =>
-    this.concepts().map(({ id, name }, turn) => ({ id, name: getConceptLetter(turn), label: name })),
-  );
   /** A database that is asked string by string is not asked for what nobody wants to know. */
   protected readonly isCounted = computed(() => {
     const traits = this.subject.connection()?.traits();
@@ -153,9 +145,9 @@ export class LearnPanelComponent {
       this.isLearning() || (this.isCounted() && this.candidates().length > 0 && this.ranked().length === 0),
   );
   private readonly terms = computed(() =>
-    this.concepts().flatMap(({ terms }) =>
-      terms.filter(({ off }) => !off).map(({ text }) => parseQuery(text).root),
-    ),
+    this.open
+      .concepts()
+      .flatMap(({ terms }) => terms.filter(({ off }) => !off).map(({ text }) => parseQuery(text).root)),
   );
   protected readonly rows = computed<readonly LearntRow[]>(() => {
     const known = this.terms();
@@ -173,40 +165,47 @@ export class LearnPanelComponent {
         };
       });
   });
-  private readonly chosenText = linkedSignal<Lesson, string | undefined>({
+  /** The texts of the rows that are looked at, or ticked to be taken together. */
+  private readonly pickedTexts = linkedSignal<Lesson, readonly string[]>({
     source: this.lesson,
-    computation: () => undefined,
+    computation: () => [],
   });
-  /** The row that is looked at, with what taking it would do in each database. */
-  protected readonly chosen = computed<(Outlook & { readonly row: LearntRow }) | undefined>(() => {
-    const row = this.rows().find(({ text }) => text === this.chosenText());
-    const concept = this.concept();
-    if (!row || row.isInQuery || !concept) return undefined;
-    const proposed = this.propose(row.learnt.root);
-    if (!proposed) return undefined;
-    const before = this.before();
-    const fresh = build.not(proposed, before);
+  protected readonly picked = computed(() => {
+    const texts = this.pickedTexts();
+    return this.rows().filter(({ text, isInQuery }) => texts.includes(text) && !isInQuery);
+  });
+  /** What it would do in each database to take what is picked. */
+  protected readonly outlook = computed<Outlook | undefined>(() => {
+    const rows = this.picked();
+    const [first] = rows;
+    if (!first) return undefined;
+    const things = rows.map(({ learnt }) => learnt);
+    const root = build.any(things.map((thing) => thing.root));
+    const proposed = this.taking.proposeAll(things);
+    const before = this.taking.before();
     const limiters = this.open.limiters();
+    const fresh = proposed && !this.taking.isNarrowing() ? build.not(proposed, before) : proposed;
+    const only = rows.length === 1 ? first : undefined;
+    const name = only?.text ?? `${rows.length} terms`;
     return {
-      row,
-      name: row.text,
-      query: printQuery(row.learnt.root),
-      place: this.concepts().indexOf(concept),
+      name,
+      terms: things.map((thing) => nameTerm(printQuery(thing.root), this.open.dialects())).join(' or '),
       lines: this.open.dialects().map((dialect) => ({
         name: shortenName(dialect),
         before: this.counts.look(before, dialect, limiters),
-        after: this.counts.look(proposed, dialect, limiters),
+        after: proposed && this.counts.look(proposed, dialect, limiters),
       })),
-      address: this.findAddress(fresh, row.text),
-      part: createPart(this.lesson(), row),
+      address: fresh && this.findAddress(fresh, name),
+      part: only && createPart(this.lesson(), only),
       holders:
-        this.lesson() === 'sources'
+        only && this.lesson() === 'sources'
           ? this.open.dialects().map((dialect) => ({
               name: shortenName(dialect),
-              counted: this.counts.look(row.learnt.root, dialect, {}),
+              counted: this.counts.look(only.learnt.root, dialect, {}),
             }))
           : [],
-      judged: this.describeJudged(row.learnt.root),
+      translations: only && this.lesson() === 'headings' ? this.listTranslations(only.text) : [],
+      judged: this.describeJudged(root),
     };
   });
 
@@ -230,12 +229,21 @@ export class LearnPanelComponent {
     });
   }
 
-  protected chooseConcept(id: string): void {
-    this.wantedConcept.set(id);
+  /** Looks at one row. */
+  protected look(row: LearntRow): void {
+    this.pickedTexts.set([row.text]);
   }
 
-  protected look(row: LearntRow): void {
-    this.chosenText.set(row.text);
+  /** Ticks a row, or no longer. */
+  protected tick({ text }: LearntRow): void {
+    this.pickedTexts.update((texts) =>
+      texts.includes(text) ? texts.filter((one) => one !== text) : [...texts, text],
+    );
+  }
+
+  protected take(): void {
+    this.taking.take(this.picked().map(({ learnt }) => learnt));
+    this.pickedTexts.set([]);
   }
 
   /** Leaves a separator out of the draft, or asks for it. */
@@ -247,49 +255,35 @@ export class LearnPanelComponent {
     this.messages.show(`${joint} ${text} is part of the query now`, () => this.open.undo());
   }
 
-  protected add(row: LearntRow): void {
-    const change = this.createChange(row.learnt.root);
-    const concept = this.concept();
-    if (!change || !concept) return;
-    this.open.change(change);
-    this.messages.show(`${row.text} added to ${concept.name}`, () => this.open.undo());
+  /** What a heading is called in other languages, as its thesaurus says, with what each word finds here. */
+  private listTranslations(label: string): Outlook['translations'] {
+    const heading = this.subject.vocabulary()?.find(label);
+    const dialect = this.subject.dialect();
+    if (!heading || !dialect) return [];
+    return listNamesInLanguages([heading], []).flatMap((name) => {
+      const root = buildWords(name.label);
+      if (!root || this.terms().some((term) => covers(term, root))) return [];
+      const counted = this.counts.look(root, dialect, {});
+      // A word that hardly any record has is no help, whatever the thesaurus says.
+      if ((getProved(readCount(counted)) ?? 0) < LEAST_FOUND) return [];
+      return [
+        {
+          root,
+          text: name.label,
+          language: LIMITERS.languages.names[name.language] ?? name.language,
+          counted,
+        },
+      ];
+    });
   }
-
-  private createChange(root: QueryNode): Change | undefined {
-    const concept = this.concept();
-    if (!concept) return undefined;
-    const term: Term = { id: this.open.createId(), text: printQuery(root), off: false, source: 'record' };
-    return { kind: 'add-terms', concept: concept.id, terms: [term] };
-  }
-
-  /** The draft with something added to the concept; each is made once. */
-  private propose(root: QueryNode): QueryNode | undefined {
-    const { byRoot, project } = this.proposals();
-    const known = byRoot.get(root);
-    if (known) return known;
-    const concept = this.concept();
-    if (!concept) return undefined;
-    const term: Term = { id: 'proposed', text: printQuery(root), off: false };
-    const changed = tryChange(project, { kind: 'add-terms', concept: concept.id, terms: [term] });
-    const proposed = changed && createSharedDraft(changed.working);
-    if (proposed) byRoot.set(root, proposed);
-    return proposed;
-  }
-
-  /** Made anew when the draft or the concept is another one; a judgement changes nothing in them. */
-  private readonly proposals = computed(() => {
-    this.open.working();
-    this.concept();
-    return { project: untracked(this.open.project), byRoot: new Map<QueryNode, QueryNode>() };
-  });
 
   private compareWith(root: QueryNode): Comparison | undefined {
     const dialect = this.subject.dialect();
-    const proposed = this.propose(root);
+    const proposed = this.taking.propose(root);
     if (!dialect || !proposed) return undefined;
     const limiters = this.open.limiters();
     const after = this.counts.lookLater(proposed, dialect, limiters);
-    const before = this.counts.look(this.before(), dialect, limiters);
+    const before = this.counts.look(this.taking.before(), dialect, limiters);
     return after && compareCounts(readCount(after), readCount(before));
   }
 
@@ -322,6 +316,8 @@ function createPart(lesson: Lesson, { text, learnt }: LearntRow): RecordPart {
       return { name: text, lead: 'source', facet: 'sources' };
     case 'names':
       return { name: text, lead: 'author', facet: 'authors' };
+    case 'places':
+      return { name: text, lead: 'affiliation', facet: 'affiliations' };
     case 'headings':
       return { name: text, text: query, facet: 'headings' };
     case 'keywords':

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
@@ -6,52 +6,62 @@ import type { SearchFilter } from '#core/contract/index';
 import type { Counted } from '../counting/count-state';
 import { CountComponent } from '../records/count.component';
 import type { createStringAddress } from '../records/string-address';
-import { ConceptLetterComponent } from '../ui/concept-letter.component';
+import { SELECT_PARTS } from '../ui/field-parts';
 import { RecordMenuComponent, type RecordPart } from './record-menu.component';
+import type { Takeable } from './take-learnt';
 
-/** What it would bring to add something to a concept. */
+/** What it would bring to take something that was learnt. */
 export interface Outlook {
   /** What is added, as it is shown. */
   readonly name: string;
-  readonly query: string;
-  /** The place of the concept. */
-  readonly place: number;
+  /** The terms that it becomes. */
+  readonly terms: string;
   readonly lines: readonly {
     readonly name: string;
     readonly before: Counted;
-    readonly after: Counted;
+    /** Nothing if it cannot be taken so. */
+    readonly after: Counted | undefined;
   }[];
-  /** Where the new records are read. */
+  /** Where the new records are read, or, if it narrows the draft, those that are left. */
   readonly address: ReturnType<typeof createStringAddress> | undefined;
   /** How many of the judged records have it, in words. */
   readonly judged: string;
-  readonly part: RecordPart;
+  /** For the menu; nothing for several things together. */
+  readonly part: RecordPart | undefined;
   /** The databases that hold a source, with how much of it. */
   readonly holders: readonly { readonly name: string; readonly counted: Counted }[];
+  /** What a heading is called in other languages, with what each finds. */
+  readonly translations: readonly (Takeable & { readonly language: string; readonly counted: Counted })[];
 }
 
-/** The counts before and after something is added to a concept, and what else can be done with it. */
+/** The counts before and after something is taken, the way in which it is, and what else can be done with it. */
 @Component({
   selector: 'app-outlook',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    ConceptLetterComponent,
-    CountComponent,
-    MatButton,
-    MatMenuTrigger,
-    RecordMenuComponent,
-    RouterLink,
-  ],
+  imports: [CountComponent, MatButton, MatMenuTrigger, RecordMenuComponent, RouterLink, SELECT_PARTS],
   host: { role: 'region', 'aria-label': 'What it would bring' },
   template: `
-    <p>
-      <span class="code">{{ outlook().query }}</span> for <app-concept-letter [place]="outlook().place" />
-    </p>
+    <p>{{ outlook().terms }}</p>
+    <mat-form-field class="inline" subscriptSizing="dynamic">
+      <mat-select
+        aria-label="How to take it"
+        [value]="way()"
+        (selectionChange)="wayChosen.emit($event.value)"
+      >
+        @for (one of ways(); track one.id) {
+          <mat-option [value]="one.id">{{ one.name }}</mat-option>
+        }
+      </mat-select>
+    </mat-form-field>
     @for (line of outlook().lines; track line.name) {
       <p class="counts">
         {{ line.name }}
         <app-count [counted]="line.before" [label]="'The draft now in ' + line.name" /> →
-        <app-count [counted]="line.after" [label]="'With ' + outlook().name + ' in ' + line.name" />
+        @if (line.after; as after) {
+          <app-count [counted]="after" [label]="'With ' + outlook().name + ' in ' + line.name" />
+        } @else {
+          <span class="quiet">cannot be taken so</span>
+        }
       </p>
     }
     @for (holder of outlook().holders; track holder.name) {
@@ -60,24 +70,37 @@ export interface Outlook {
         <app-count [counted]="holder.counted" [label]="outlook().name + ' in ' + holder.name" />
       </p>
     }
+    @for (one of outlook().translations; track one.text) {
+      <p class="counts">
+        <span class="quiet">{{ one.language }}</span> {{ one.text }}
+        <app-count [counted]="one.counted" [label]="one.text" />
+        <button
+          mat-button
+          type="button"
+          [attr.aria-label]="'Add ' + one.text"
+          (click)="translationAdded.emit(one)"
+        >
+          +
+        </button>
+      </p>
+    }
     @if (outlook().judged) {
       <p class="quiet">{{ outlook().judged }}</p>
     }
     <p class="actions">
       @if (outlook().address; as address) {
-        <a class="link" [routerLink]="[]" [queryParams]="address.queryParams" [fragment]="address.fragment"
-          >Read the new ones</a
-        >
+        <a class="link" [routerLink]="[]" [queryParams]="address.queryParams" [fragment]="address.fragment">{{
+          isNarrowing() ? 'Read what is left' : 'Read the new ones'
+        }}</a>
       }
-      <button mat-button type="button" (click)="added.emit()">Add</button>
-      <button
-        mat-button
-        type="button"
-        [matMenuTriggerFor]="menu.menu()"
-        [matMenuTriggerData]="{ part: outlook().part }"
-      >
-        More …
+      <button mat-stroked-button type="button" [disabled]="!canTake()" (click)="taken.emit()">
+        {{ outlook().part ? 'Take it' : 'Take them' }}
       </button>
+      @if (outlook().part; as part) {
+        <button mat-button type="button" [matMenuTriggerFor]="menu.menu()" [matMenuTriggerData]="{ part }">
+          More …
+        </button>
+      }
       <app-record-menu #menu (filtered)="filtered.emit($event)" />
     </p>
   `,
@@ -102,6 +125,15 @@ export interface Outlook {
 })
 export class OutlookComponent {
   readonly outlook = input.required<Outlook>();
-  readonly added = output();
+  /** The ways in which it can be taken, and the one that is chosen. */
+  readonly ways = input.required<readonly { readonly id: string; readonly name: string }[]>();
+  readonly way = input.required<string>();
+  /** Taken so, it narrows the draft. */
+  readonly isNarrowing = input.required<boolean>();
+  readonly wayChosen = output<string>();
+  readonly taken = output();
+  readonly translationAdded = output<Takeable>();
   readonly filtered = output<SearchFilter>();
+
+  protected readonly canTake = computed(() => this.outlook().lines.every(({ after }) => after !== undefined));
 }
