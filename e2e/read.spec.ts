@@ -197,6 +197,7 @@ test('several words are taken together: to a concept, in place of a term or as a
     for (const label of labels) await view.learn.getByRole('checkbox', { name: label, exact: true }).check();
     await outlook.getByRole('combobox', { name: 'How to take it' }).click();
     await page.getByRole('option', { name: way }).first().click();
+    await expect(outlook.getByRole('combobox', { name: 'How to take it' })).toHaveText(way);
     await expect(after).toHaveText(/\d/);
     const promised = (await after.textContent())?.trim() ?? '';
     expect(promised).not.toBe(start);
