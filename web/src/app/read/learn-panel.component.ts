@@ -132,18 +132,31 @@ export class LearnPanelComponent {
     this.isLearning.set(false);
   });
   protected readonly isLearning = signal(false);
-  private readonly ranked = computed(() => {
+  /** The candidates with how many records of the database have each; nothing while some are not counted. */
+  private readonly rankedNow = computed<readonly Learnt[] | undefined>(() => {
     const dialect = this.subject.dialect();
     const all = this.subject.connection()?.traits()?.records;
     if (!dialect || all === undefined || !this.isCounted()) return [];
-    return rankLearnt(this.candidates(), this.learning.records().length, all, ({ root }) =>
-      getProved(readCount(this.counts.lookLater(root, dialect, {}))),
+    const counts = new Map(
+      this.candidates().map((candidate) => [
+        candidate,
+        readCount(this.counts.lookLater(candidate.root, dialect, {})),
+      ]),
+    );
+    if ([...counts.values()].some(({ status }) => status === 'pending')) return undefined;
+    return rankLearnt(this.candidates(), this.learning.records().length, all, (candidate) =>
+      getProved(counts.get(candidate) ?? { status: 'none' }),
     );
   });
-  protected readonly isCounting = computed(
-    () =>
-      this.isLearning() || (this.isCounted() && this.candidates().length > 0 && this.ranked().length === 0),
-  );
+  /** Rows change places once all are counted, not with every count that comes: nothing moves under the pointer. */
+  private readonly ranked = linkedSignal<
+    { readonly lesson: Lesson; readonly now: readonly Learnt[] | undefined },
+    readonly Learnt[]
+  >({
+    source: () => ({ lesson: this.lesson(), now: this.rankedNow() }),
+    computation: ({ lesson, now }, before) => now ?? (before?.source.lesson === lesson ? before.value : []),
+  });
+  protected readonly isCounting = computed(() => this.isLearning() || this.rankedNow() === undefined);
   private readonly terms = computed(() =>
     this.open
       .concepts()
@@ -187,10 +200,12 @@ export class LearnPanelComponent {
     const fresh = proposed && !this.taking.isNarrowing() ? build.not(proposed, before) : proposed;
     const only = rows.length === 1 ? first : undefined;
     const name = only?.text ?? `${rows.length} terms`;
+    const terms = things.map((thing) => nameTerm(printQuery(thing.root), this.open.dialects())).join(' or ');
     return {
       name,
-      terms: things.map((thing) => nameTerm(printQuery(thing.root), this.open.dialects())).join(' or '),
+      terms,
       lines: this.open.dialects().map((dialect) => ({
+        key: `${dialect.id} ${this.taking.way()} ${terms}`,
         name: shortenName(dialect),
         before: this.counts.look(before, dialect, limiters),
         after: proposed && this.counts.look(proposed, dialect, limiters),

@@ -17,6 +17,8 @@ export interface Outlook {
   /** The terms that it becomes. */
   readonly terms: string;
   readonly lines: readonly {
+    /** The same for the same thing in the same way: a number of another one does not stay meanwhile. */
+    readonly key: string;
     readonly name: string;
     readonly before: Counted;
     /** Nothing if it cannot be taken so. */
@@ -53,12 +55,15 @@ export interface Outlook {
         }
       </mat-select>
     </mat-form-field>
-    @for (line of outlook().lines; track line.name) {
+    @for (line of outlook().lines; track line.key) {
       <p class="counts">
         {{ line.name }}
         <app-count [counted]="line.before" [label]="'The draft now in ' + line.name" /> →
         @if (line.after; as after) {
-          <app-count [counted]="after" [label]="'With ' + outlook().name + ' in ' + line.name" />
+          <app-count
+            [counted]="after"
+            [label]="'With ' + outlook().name + ' in ' + line.name + ': ' + wayName()"
+          />
         } @else {
           <span class="quiet">cannot be taken so</span>
         }
@@ -135,5 +140,6 @@ export class OutlookComponent {
   readonly translationAdded = output<Takeable>();
   readonly filtered = output<SearchFilter>();
 
+  protected readonly wayName = computed(() => this.ways().find(({ id }) => id === this.way())?.name ?? '');
   protected readonly canTake = computed(() => this.outlook().lines.every(({ after }) => after !== undefined));
 }
