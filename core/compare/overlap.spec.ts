@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createAmount } from '../count';
-import { findOverlap, listRepeatedWorks } from './overlap';
+import { createRecordKeys } from '../record';
+import { createTestKeys, createTestRecord } from '../testing/records';
+import { findOverlap, findWorks, listDoubtfulPairs, listRepeatedWorks } from './overlap';
 
-const keys = (works: readonly number[]) => works.map((work) => ({ identifier: 0, work: work + 1 }));
+const keys = (works: readonly number[]) => works.map((work) => createTestKeys(work));
 const arbitraryHoldings = fc.array(fc.array(fc.nat(30), { maxLength: 20 }), { minLength: 1, maxLength: 6 });
 
 describe('the overlap of databases', () => {
@@ -15,12 +17,13 @@ describe('the overlap of databases', () => {
           amount: createAmount(works.length),
           keys: keys(works),
         }));
-        const overlap = findOverlap(results);
+        const told = findWorks(results);
+        const overlap = findOverlap(results, told);
         const sets = holdings.map((works) => new Set(works));
         const all = new Set(holdings.flat());
         expect(overlap.works).toBe(all.size);
         expect(overlap.duplicates).toBe(holdings.flat().length - all.size);
-        const again = listRepeatedWorks(results).map((records) => {
+        const again = listRepeatedWorks(results, told).map((records) => {
           const [first, ...others] = records;
           expect(first?.rule).toBeUndefined();
           expect(others.every(({ rule }) => rule === 'work')).toBe(true);
@@ -53,15 +56,44 @@ describe('the overlap of databases', () => {
   });
 
   it('of databases that give numbers only is said as bounds', () => {
-    const overlap = findOverlap([
+    const results = [
       { database: 'a', amount: createAmount(3), keys: keys([1, 2, 3]) },
       { database: 'b', amount: createAmount(10), keys: undefined },
-    ]);
+    ];
+    const overlap = findOverlap(results, findWorks(results));
     expect(overlap).toMatchObject({
       compared: ['a'],
       countsOnly: ['b'],
       // The ten may be fewer works than records.
       bounds: { least: 3, greatest: 13, isEstimated: false },
     });
+  });
+
+  it('leaves to the person what may be one work, and keeps to the answer', () => {
+    const one = createTestRecord({
+      title: 'Warm lamps beside quiet valley roads',
+      authors: [{ given: 'B', family: 'Ode' }],
+      year: 2001,
+      source: 'Lamplight',
+    });
+    const results = [one, { ...one, source: 'Meeting of Owls', year: undefined }].map((record, at) => ({
+      database: `d${at}`,
+      amount: createAmount(1),
+      keys: [createRecordKeys(record)],
+    }));
+    const told = findWorks(results);
+    const [pair, ...more] = listDoubtfulPairs(results, told);
+    expect(told.works).toBe(2);
+    expect(more).toEqual([]);
+    expect(pair).toMatchObject({
+      records: [
+        { database: 'd0', place: 0 },
+        { database: 'd1', place: 0 },
+      ],
+      comparison: { agreements: { title: 'same', author: 'same', year: 'unknown', source: 'different' } },
+    });
+    const answered = (isSame: boolean) => findWorks(results, { [pair!.key]: isSame });
+    expect(answered(true)).toMatchObject({ works: 1, doubtful: [] });
+    expect(answered(false)).toMatchObject({ works: 2, doubtful: [] });
   });
 });

@@ -1,5 +1,16 @@
 import { boundWorks, type Amount, type WorkBounds } from '../count';
-import { deduplicateRecords, type RecordKeys, type SameWorkRule } from '../record';
+import {
+  UNKNOWN_KEYS,
+  compareWorks,
+  createPairKey,
+  deduplicateRecords,
+  readWorkSigns,
+  type Deduplicated,
+  type RecordKeys,
+  type SameWorkAnswers,
+  type SameWorkRule,
+  type WorkComparison,
+} from '../record';
 
 /** What one database gives: its count, and its records' keys where it gives records. */
 export interface DatabaseResult {
@@ -24,6 +35,16 @@ export interface RepeatedRecord {
   readonly place: number;
   /** By what it was told to be of the work; nothing for the first record of it. */
   readonly rule: SameWorkRule | undefined;
+  /** How it agrees with the first record of the work. */
+  readonly comparison: WorkComparison;
+}
+
+/** Two records of which it is not sure whether they are of one work. */
+export interface DoubtfulPair {
+  /** By which the answer is kept. */
+  readonly key: string;
+  readonly records: readonly Pick<RepeatedRecord, 'database' | 'place'>[];
+  readonly comparison: WorkComparison;
 }
 
 /** How the results of several databases overlap. */
@@ -49,10 +70,20 @@ export interface Overlap {
   readonly bounds: WorkBounds;
 }
 
+/** The works of some results, told apart as `deduplicateRecords` does. */
+export function findWorks(results: readonly DatabaseResult[], answers?: SameWorkAnswers): Deduplicated {
+  return deduplicateRecords(
+    listCompared(results).map(({ keys }) => keys),
+    answers,
+  );
+}
+
 /** What several databases have in common, record by record where that can be had, else as bounds. */
-export function findOverlap(results: readonly DatabaseResult[]): Overlap {
+export function findOverlap(
+  results: readonly DatabaseResult[],
+  { works, workOf, matched }: Deduplicated,
+): Overlap {
   const compared = listCompared(results);
-  const { works, workOf, matched } = deduplicateRecords(compared.map(({ keys }) => keys));
   // Which databases have a work: bit n stands for the nth of those compared.
   const holders = new Uint32Array(works);
   workOf.forEach((list, place) => list.forEach((work) => (holders[work]! |= 1 << place)));
@@ -98,9 +129,11 @@ function listCompared(
  * The works with several records in some databases, those with most records first. Each has the rule that
  * matched its records.
  */
-export function listRepeatedWorks(results: readonly DatabaseResult[]): RepeatedRecord[][] {
+export function listRepeatedWorks(
+  results: readonly DatabaseResult[],
+  { works, workOf, ruleOf }: Deduplicated,
+): RepeatedRecord[][] {
   const compared = listCompared(results);
-  const { works, workOf, ruleOf } = deduplicateRecords(compared.map(({ keys }) => keys));
   const counts = new Uint32Array(works);
   for (const list of workOf) for (const work of list) counts[work]!++;
   const repeated = new Map<number, RepeatedRecord[]>();
@@ -110,10 +143,39 @@ export function listRepeatedWorks(results: readonly DatabaseResult[]): RepeatedR
       if (counts[work]! < 2) return;
       const records = repeated.get(work) ?? [];
       repeated.set(work, records);
-      records.push({ database, place, rule: ruleOf[at]?.[place] });
+      const keys = compared[at]?.keys[place];
+      const first = records[0] ? findKeys(compared, records[0]) : keys;
+      records.push({ database, place, rule: ruleOf[at]?.[place], comparison: compareKeys(first, keys) });
     });
   });
   return [...repeated.values()].sort((a, b) => b.length - a.length);
+}
+
+/** The records that may be of one work and were not put together: a person knows better. */
+export function listDoubtfulPairs(
+  results: readonly DatabaseResult[],
+  { doubtful }: Deduplicated,
+): DoubtfulPair[] {
+  const compared = listCompared(results);
+  return doubtful.map((pair) => {
+    const [one, other] = pair.map(({ list, place }) => compared[list]?.keys[place] ?? UNKNOWN_KEYS);
+    return {
+      key: createPairKey(one!, other!),
+      records: pair.map(({ list, place }) => ({ database: compared[list]?.database ?? '', place })),
+      comparison: compareKeys(one, other),
+    };
+  });
+}
+
+function findKeys(
+  compared: ReturnType<typeof listCompared>,
+  { database, place }: RepeatedRecord,
+): RecordKeys | undefined {
+  return compared.find((one) => one.database === database)?.keys[place];
+}
+
+function compareKeys(one = UNKNOWN_KEYS, other = UNKNOWN_KEYS): WorkComparison {
+  return compareWorks(readWorkSigns(one.signs), readWorkSigns(other.signs));
 }
 
 function countByHolders(holders: Uint32Array): Map<number, number> {

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { CountedValue, SetWord } from '../collection';
 import type { SentLimiters } from '../dialect';
-import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
+import { RECORD_SCHEMA, type BibliographicRecord, type RecordKeys } from '../record';
 import type { SchemaOf } from '../schema';
 import { SENT_LIMITERS, SEARCH_STRING } from './counting';
 import { SORTS, type Sort } from './sorts';
@@ -137,12 +137,22 @@ export interface IdsRequest {
   readonly sort?: Sort;
 }
 
-/** Record numbers, and beside them, if asked for, the keys of identifier and work (0 where there is none). */
+/** Record numbers, and beside them, if asked for, what tells their works (`RecordKeys`; 0 or an empty text where there is none). */
 export interface IdsAnswer {
   readonly total: number;
   readonly numbers: readonly number[];
   readonly identifiers?: readonly number[];
   readonly works?: readonly number[];
+  readonly signs?: readonly string[];
+}
+
+/** What tells the works of the records of an answer, in their order. */
+export function listKeys({ numbers, identifiers, works, signs }: IdsAnswer): RecordKeys[] {
+  return numbers.map((_, at) => ({
+    identifier: identifiers?.[at] ?? 0,
+    work: works?.[at] ?? 0,
+    signs: signs?.[at] ?? '',
+  }));
 }
 
 export const IDS_REQUEST = Joi.object<IdsRequest>({
@@ -161,6 +171,7 @@ export const IDS_ANSWER = Joi.object<IdsAnswer>({
   numbers: numbers.required(),
   identifiers: numbers,
   works: numbers,
+  signs: Joi.array().items(text),
 } satisfies SchemaOf<IdsAnswer>);
 
 /** A record by its number, as it stands in an address. */

@@ -5,7 +5,9 @@ import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms, isTermChange } from './apply-to-terms';
 import { isUndoable, type Change, type LastingChange, type UndoableChange } from './change';
 import {
+  LONGEST_PAIR,
   MAX_LEADS,
+  MAX_SAME_WORK,
   MAX_MUST_FINDS,
   MAX_OWN_DATABASES,
   type OwnDatabase,
@@ -111,6 +113,14 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
         ...project,
         requests: change.request ? { ...rest, [change.record]: change.request } : rest,
       });
+    }
+    case 'answer-same-work': {
+      const { [change.pair]: _, ...rest } = project.sameWork;
+      if (change.isSame === undefined) return succeed({ ...project, sameWork: rest });
+      if (Object.keys(rest).length >= MAX_SAME_WORK)
+        return refuseChange(`A project takes ${MAX_SAME_WORK} answers about works.`);
+      if (change.pair.length > LONGEST_PAIR) return refuseChange('Titles as long as these cannot be kept.');
+      return succeed({ ...project, sameWork: { ...rest, [change.pair]: change.isSame } });
     }
     case 'mark-review': {
       const { [change.key]: _, ...rest } = project.review;

@@ -151,6 +151,8 @@ export type Change =
   | { readonly kind: 'keep-lead'; readonly lead: Lead }
   | { readonly kind: 'remove-lead'; readonly id: string }
   /** No request: it is forgotten that the work was asked for. */
+  /** Whether two records are of one work; nothing takes the answer back. */
+  | { readonly kind: 'answer-same-work'; readonly pair: string; readonly isSame: boolean | undefined }
   | { readonly kind: 'note-request'; readonly record: string; readonly request: WorkRequest | undefined }
   /** No mark: what was said of the point is taken back. */
   | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };
@@ -281,5 +283,6 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'keep-lead': 'Keep a lead',
   'remove-lead': 'Remove a lead',
   'note-request': 'Ask for a work',
+  'answer-same-work': 'Tell works apart',
   'mark-review': 'Remark on the report',
 };

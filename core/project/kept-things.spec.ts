@@ -92,6 +92,7 @@ describe('what is kept beside the draft', () => {
       'keep-lead',
       'remove-lead',
       'note-request',
+      'answer-same-work',
     ] as const) {
       expect(isUndoable({ kind } as Change)).toBe(false);
       expect(CHANGE_NAMES[kind]).not.toBe('');
@@ -104,8 +105,15 @@ describe('what is kept beside the draft', () => {
       { kind: 'keep-tallies', tallies: [tally('a')], state },
       { kind: 'add-must-finds', mustFinds: [{ id: 'm1', title: 'Owls' }] },
       { kind: 'judge-record', record: 'gantry 7', judgement: { verdict: 'on', title: 'Owls' } },
+      { kind: 'answer-same-work', pair: 'one\nother', isSame: true },
+      { kind: 'answer-same-work', pair: 'one\nthird', isSame: false },
+      { kind: 'answer-same-work', pair: 'one\nthird', isSame: undefined },
       { kind: 'choose-phrase-way', database: 'gantry', way: 'and' },
       { kind: 'set-limiters', limiters: { entered: { to: '2026-06' }, sources: ['A'], subjects: ['B'] } },
+    );
+    expect(kept.sameWork).toEqual({ 'one\nother': true });
+    expect(applyChange(project, { kind: 'answer-same-work', pair: 'x'.repeat(9_000), isSame: true }).ok).toBe(
+      false,
     );
     expect(restoreProject(structuredClone(storeProject(kept)))).toEqual({ ok: true, value: kept });
     expect(

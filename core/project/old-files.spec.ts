@@ -7,7 +7,7 @@ import { FORMAT_VERSION, readProjectFile, writeProjectFile } from './project-fil
 const FOLDER = join(import.meta.dirname, 'fixtures');
 
 /** Files as each older version of the program wrote them, by their names. */
-const OLD_FILES = readdirSync(FOLDER).sort();
+const OLD_FILES = readdirSync(FOLDER).sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
 
 describe('project files of older versions', () => {
   it('are here, one of each', () => {

@@ -9,7 +9,9 @@ import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
 import {
   LEAD_KINDS,
   MAX_CONCEPTS,
+  LONGEST_PAIR,
   MAX_LEADS,
+  MAX_SAME_WORK,
   MAX_MUST_FINDS,
   MAX_OWN_DATABASES,
   MAX_TERMS,
@@ -39,7 +41,7 @@ import {
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 10;
+export const FORMAT_VERSION = 11;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -215,6 +217,7 @@ const PROJECT = Joi.object<Project>({
       } satisfies SchemaOf<WorkRequest>),
     )
     .required(),
+  sameWork: Joi.object().pattern(Joi.string().max(LONGEST_PAIR), Joi.boolean()).max(MAX_SAME_WORK).required(),
   review: Joi.object()
     .pattern(
       Joi.string().max(300),
@@ -273,6 +276,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   8: (stored) => stored,
   // Version 10 has leads, and works that were asked for.
   9: (stored) => ({ leads: [], requests: {}, ...(stored as object | null) }),
+  // Version 11 has what the person said of records that may be of one work.
+  10: (stored) => ({ sameWork: {}, ...(stored as object | null) }),
 };
 
 /** A value with all objects in it changed, the inner ones first. */

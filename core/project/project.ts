@@ -1,6 +1,7 @@
 import type { Dialect, PhraseFallback } from '../dialect';
 import type { Limiters } from '../limiter';
 import type { Field } from '../query';
+import type { SameWorkAnswers } from '../record';
 import type { SruEndpoint } from '../sru';
 import type { TermKind } from './term-kind';
 
@@ -238,6 +239,8 @@ export interface Project {
   readonly leads: readonly Lead[];
   /** Works that were asked for, by the keys that judgements have. */
   readonly requests: Readonly<Record<string, WorkRequest>>;
+  /** Whether two records are of one work, as the person said, by `createPairKey`. */
+  readonly sameWork: SameWorkAnswers;
   /** The remarks on the points of the report, by their keys. */
   readonly review: Readonly<Record<string, ReviewMark>>;
   /** The variant that counts are compared with. */
@@ -287,6 +290,7 @@ export function createProject(
     judgements: {},
     leads: [],
     requests: {},
+    sameWork: {},
     review: {},
   };
 }
@@ -297,6 +301,10 @@ export const MAX_OWN_DATABASES = 40;
 export const MAX_MUST_FINDS = 500;
 /** The most leads of a project. */
 export const MAX_LEADS = 500;
+/** The most answers about records that may be of one work. */
+export const MAX_SAME_WORK = 10_000;
+/** The longest key of two records: titles are in it. */
+export const LONGEST_PAIR = 4_000;
 /** The most concepts of a project and terms of a concept. */
 export const MAX_CONCEPTS = 12;
 export const MAX_TERMS = 200;

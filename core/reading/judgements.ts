@@ -8,13 +8,14 @@ export function createJudgement(record: BibliographicRecord, verdict: Verdict, r
 }
 
 /** What is kept of a work: the keys by which it is told in other databases. */
-type KeptWork = Partial<RecordKeys>;
+type WorkKeys = Pick<RecordKeys, 'identifier' | 'work'>;
+type KeptWork = Partial<WorkKeys>;
 
 /**
  * Finds what is kept of a record, by its key in a database (empty if that is not known) and by what tells its work:
  * of the record itself, or of the same work in another database.
  */
-export type FindKept<T extends KeptWork> = (key: string, keys: RecordKeys) => T | undefined;
+export type FindKept<T extends KeptWork> = (key: string, keys: WorkKeys) => T | undefined;
 export type FindJudgement = FindKept<Judgement>;
 
 /**

@@ -1,7 +1,25 @@
-export { deduplicateRecords } from './deduplicate';
-export type { Deduplicated, SameWorkRule } from './deduplicate';
-export { createIdentifierKey, createRecordKeys, normaliseIdentifier, normaliseTitle } from './identity';
-export type { RecordKeys } from './identity';
+export {
+  SIGNS,
+  compareWorks,
+  createIdentifierKey,
+  createPairKey,
+  createRecordKeys,
+  deduplicateRecords,
+  normaliseIdentifier,
+  UNKNOWN_KEYS,
+  normaliseTitle,
+  readWorkSigns,
+} from './same-work';
+export type {
+  Agreement,
+  Deduplicated,
+  RecordKeys,
+  RecordPlace,
+  SameWorkAnswers,
+  SameWorkRule,
+  Sign,
+  WorkComparison,
+} from './same-work';
 export { LANGUAGES } from './languages';
 export {
   ABSTRACT_LENGTHS,

@@ -37,13 +37,18 @@ export async function buildCollections(
     const lines: Buffer[] = [];
     const offsets = new Float64Array(holding.works.length + 1);
     const keys = new Float64Array(2 * holding.works.length);
+    const signTexts: Buffer[] = [];
+    const signOffsets = new Float64Array(holding.works.length + 1);
     holding.works.forEach((_, place) => {
       const record = holding.createRecord(place);
       const document = createDocument(record);
       own.add(document);
       if (standin.analysis !== NEUTRAL_ANALYSIS) neutral.add(document);
-      const { identifier, work } = createRecordKeys(record);
+      const { identifier, work, signs } = createRecordKeys(record);
       keys.set([identifier, work], 2 * place);
+      const signText = Buffer.from(signs);
+      signTexts.push(signText);
+      signOffsets[place + 1] = signOffsets[place]! + signText.length;
       const line = Buffer.from(JSON.stringify(record));
       lines.push(line);
       offsets[place + 1] = offsets[place]! + line.length;
@@ -51,6 +56,8 @@ export async function buildCollections(
     await writeFile(join(temporary, `${standin.id}.records`), Buffer.concat(lines));
     await writeFile(join(temporary, `${standin.id}.offsets`), Buffer.from(offsets.buffer));
     await writeFile(join(temporary, `${standin.id}.keys`), Buffer.from(keys.buffer));
+    await writeFile(join(temporary, `${standin.id}.signs`), Buffer.concat(signTexts));
+    await writeFile(join(temporary, `${standin.id}.sign-offsets`), Buffer.from(signOffsets.buffer));
     await writeFile(join(temporary, `${standin.id}.index`), writeSnapshot(own.finish()));
     if (standin.analysis !== NEUTRAL_ANALYSIS)
       await writeFile(join(temporary, `${standin.id}.neutral`), writeSnapshot(neutral.finish()));

@@ -45,6 +45,8 @@ function openCollection(files: CollectionFiles, memory: EvaluatorMemory): Standi
   if (!standin) throw new Error(`There is no stand-in ${files.id}.`);
   const offsets = new Float64Array(files.offsets);
   const keys = new Float64Array(files.keys);
+  const signs = Buffer.from(files.signs);
+  const signOffsets = new Float64Array(files.signOffsets);
   const evaluator = openIndex(files.index, memory);
   const readRecord = createTextReader(files.records, offsets);
   const getRecord = (number: number): BibliographicRecord =>
@@ -60,7 +62,11 @@ function openCollection(files: CollectionFiles, memory: EvaluatorMemory): Standi
     ...createStandinHolding(standin, evaluator, vocabulary),
     getRecord,
     size: files.size,
-    getKeys: (number) => ({ identifier: keys[2 * number] ?? 0, work: keys[2 * number + 1] ?? 0 }),
+    getKeys: (number) => ({
+      identifier: keys[2 * number] ?? 0,
+      work: keys[2 * number + 1] ?? 0,
+      signs: signs.toString('utf8', signOffsets[number], signOffsets[number + 1]),
+    }),
     findByIdentifier: (identifier) => {
       byIdentifier ??= listIdentifiers(keys);
       return byIdentifier.get(createIdentifierKey(identifier));

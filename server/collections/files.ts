@@ -17,6 +17,9 @@ export interface CollectionFiles {
   readonly records: string;
   readonly offsets: SharedArrayBuffer;
   readonly keys: SharedArrayBuffer;
+  /** What else tells the works of the records (`RecordKeys`): one text after the other. */
+  readonly signs: SharedArrayBuffer;
+  readonly signOffsets: SharedArrayBuffer;
   readonly index: SharedArrayBuffer;
   /** The index by the neutral analysis, for proofs; none where the own one is by it. */
   readonly neutral?: SharedArrayBuffer;
@@ -29,9 +32,11 @@ export async function readCollectionFiles(folder: string): Promise<CollectionFil
 
 async function readFiles(folder: string, { id, analysis }: Standin): Promise<CollectionFiles> {
   const read = (kind: string): Promise<SharedArrayBuffer> => readShared(join(folder, `${id}.${kind}`));
-  const [offsets, keys, index, neutral] = await Promise.all([
+  const [offsets, keys, signs, signOffsets, index, neutral] = await Promise.all([
     read('offsets'),
     read('keys'),
+    read('signs'),
+    read('sign-offsets'),
     read('index'),
     analysis === NEUTRAL_ANALYSIS ? undefined : read('neutral'),
   ]);
@@ -41,6 +46,8 @@ async function readFiles(folder: string, { id, analysis }: Standin): Promise<Col
     records: join(folder, `${id}.records`),
     offsets,
     keys,
+    signs,
+    signOffsets,
     index,
     ...(neutral && { neutral }),
   };

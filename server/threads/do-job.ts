@@ -127,6 +127,7 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
         ...answer,
         identifiers: keys.map(({ identifier }) => identifier),
         works: keys.map(({ work }) => work),
+        signs: keys.map(({ signs }) => signs),
       });
     }),
 

@@ -14,6 +14,8 @@ import { readCount } from '../counting/read-count';
 @Injectable()
 export class CompareSubject {
   private readonly open = inject(OpenProject);
+  /** What the person said of records that may be of one work. */
+  readonly sameWork = computed(() => this.open.project().sameWork);
   private readonly counts = inject(Counts);
   private readonly draftCounts = inject(DraftCounts);
   /** Equal pieces of all questions are one value: each is written once for each database. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { createProblem, fail, succeed } from '#core/problem/index';
 import type { BibliographicRecord } from '#core/record/index';
+import { createTestKeys } from '#core/testing/records';
 import { createConnection, type Connection } from '../data/connections/connection';
 import { drawWorks, fetchWorks, listWorks, type AskedSet } from './found-works';
 
@@ -23,6 +24,7 @@ const createDatabase = (
           numbers,
           identifiers: numbers.map(() => 0),
           works: numbers.map((number) => keys[number] ?? 0),
+          signs: numbers.map((number) => createTestKeys(keys[number] ?? 0).signs),
         }),
       );
     },

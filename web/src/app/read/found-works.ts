@@ -1,7 +1,12 @@
 import { drawRecords } from '#core/compare/index';
 import { succeed, type Outcome } from '#core/problem/index';
-import { deduplicateRecords, type BibliographicRecord, type RecordKeys } from '#core/record/index';
-import type { SearchRequest, Sort } from '#core/contract/index';
+import {
+  deduplicateRecords,
+  type BibliographicRecord,
+  type RecordKeys,
+  type SameWorkAnswers,
+} from '#core/record/index';
+import { listKeys, type SearchRequest, type Sort } from '#core/contract/index';
 import type { SentLimiters } from '#core/dialect/index';
 import type { Connection } from '../data/connections/connection';
 import { fetchByNumbers } from '../state/fetch-records';
@@ -46,13 +51,8 @@ export async function listRecords(
     stop,
   );
   if (!answer.ok) return answer;
-  const { identifiers = [], works = [] } = answer.value;
-  return succeed(
-    answer.value.numbers.map((number, at) => ({
-      number,
-      keys: { identifier: identifiers[at] ?? 0, work: works[at] ?? 0 },
-    })),
-  );
+  const keys = listKeys(answer.value);
+  return succeed(answer.value.numbers.map((number, at) => ({ number, keys: keys[at]! })));
 }
 
 /**
@@ -63,6 +63,7 @@ export async function listWorks(
   sets: readonly AskedSet[],
   wanted: Parameters<typeof listRecords>[1],
   stop: AbortSignal,
+  answers?: SameWorkAnswers,
 ): Promise<Outcome<readonly FoundWork[]>> {
   const lists: (readonly FoundRecord[])[] = [];
   for (const set of sets) {
@@ -75,7 +76,10 @@ export async function listWorks(
     const database = sets[0]!.database;
     return succeed(only.map(({ number }) => ({ places: [{ database, number }] })));
   }
-  const { works, workOf } = deduplicateRecords(lists.map((list) => list.map(({ keys }) => keys)));
+  const { works, workOf } = deduplicateRecords(
+    lists.map((list) => list.map(({ keys }) => keys)),
+    answers,
+  );
   const places = Array.from({ length: works }, (): { database: string; number: number }[] => []);
   lists.forEach((list, which) =>
     list.forEach(({ number }, at) => {

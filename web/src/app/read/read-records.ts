@@ -281,6 +281,7 @@ export class ReadRecords {
       // Several databases come one after the other in the list, and so they do here.
       { ...(filters && { filters }), ...(behind !== undefined && asked.sets.length === 1 && { sort }) },
       stop,
+      untracked(this.open.project).sameWork,
     );
     if (stop.aborted) return;
     if (!listed.ok) return this.problem.set(listed.problem);

@@ -1,14 +1,12 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { RecordKeys } from '#core/record/index';
+import { UNKNOWN_KEYS, type RecordKeys } from '#core/record/index';
 import { countWorks } from './part-lists';
-
-const NO_KEYS: RecordKeys = { identifier: 0, work: 0 };
 
 describe('works gained and lost', () => {
   it('take one record of one database for one work, though nothing but its number tells it', () => {
-    const listed = (numbers: readonly number[]) => ({ numbers, keys: numbers.map(() => NO_KEYS) });
+    const listed = (numbers: readonly number[]) => ({ numbers, keys: numbers.map(() => UNKNOWN_KEYS) });
     expect(countWorks([{ before: listed([1, 2, 3]), after: listed([2, 3]) }])).toEqual([0, 1, 2]);
     // The same number in another database is another record.
     expect(
@@ -25,7 +23,7 @@ describe('works gained and lost', () => {
     fc.assert(
       fc.property(fc.array(database, { minLength: 1, maxLength: 3 }), fc.boolean(), (databases, isTold) => {
         const keyOf = (number: number): RecordKeys =>
-          isTold ? { identifier: number + 1, work: 0 } : NO_KEYS;
+          isTold ? { ...UNKNOWN_KEYS, identifier: number + 1 } : UNKNOWN_KEYS;
         const listed = databases.map((records) => {
           const pick = (side: 'isBefore' | 'isAfter') => {
             const numbers = records.filter((one) => one[side]).map(({ number }) => number);

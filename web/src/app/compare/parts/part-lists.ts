@@ -2,7 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import type { LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
-import { deduplicateRecords, type RecordKeys } from '#core/record/index';
+import { UNKNOWN_KEYS, deduplicateRecords, type RecordKeys, type SameWorkAnswers } from '#core/record/index';
 import { RecordSets, type ListedRecords } from './record-sets';
 
 /** What two states find: only the later one, only the earlier one, or both. */
@@ -69,14 +69,17 @@ export interface RecordsOfBoth {
  * Different works gained, lost and common over several databases. A record of a database is of one work, on
  * whichever side it stands, though nothing but its number tells it.
  */
-export function countWorks(databases: readonly RecordsOfBoth[]): number[] {
+export function countWorks(databases: readonly RecordsOfBoth[], answers?: SameWorkAnswers): number[] {
   const records = databases.map(({ before, after }) => {
     const keys = new Map<number, RecordKeys>();
     for (const { numbers, keys: some } of [before, after])
-      numbers.forEach((number, at) => keys.set(number, some[at] ?? { identifier: 0, work: 0 }));
+      numbers.forEach((number, at) => keys.set(number, some[at] ?? UNKNOWN_KEYS));
     return keys;
   });
-  const { workOf } = deduplicateRecords(records.map((keys) => [...keys.values()]));
+  const { workOf } = deduplicateRecords(
+    records.map((keys) => [...keys.values()]),
+    answers,
+  );
   const works = records.map(
     (keys, at) => new Map([...keys.keys()].map((number, place) => [number, workOf[at]?.[place] ?? -1])),
   );

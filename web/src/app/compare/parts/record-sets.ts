@@ -2,6 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { LRUCache } from 'lru-cache';
 import { createSetCounter, type LimitedQuery, type UnionCounter } from '#core/compare/index';
 import { RecordSet } from '#core/collection/index';
+import { listKeys } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { build } from '#core/query/index';
@@ -120,10 +121,8 @@ export class RecordSets {
         .find(countKey.database)
         .ask('ids', { string: part, sentLimiters: countKey.sentLimiters });
       if (!answer.ok) return answer;
-      const { numbers, identifiers = [], works = [] } = answer.value;
-      numbers.forEach((number, at) =>
-        all.set(number, { identifier: identifiers[at] ?? 0, work: works[at] ?? 0 }),
-      );
+      const keys = listKeys(answer.value);
+      answer.value.numbers.forEach((number, at) => all.set(number, keys[at]!));
     }
     return succeed({ numbers: [...all.keys()], keys: [...all.values()] });
   }

@@ -305,6 +305,7 @@ export class SmallWorld {
             numbers,
             identifiers: keys.map(({ identifier }) => identifier),
             works: keys.map(({ work }) => work),
+            signs: keys.map(({ signs }) => signs),
           });
         },
       }),

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { findOverlap, type DatabaseResult } from '#core/compare/index';
+import { findOverlap, findWorks, type DatabaseResult } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import type { SearchState } from '#core/project/index';
 import { getAmount, type Amount } from '#core/count/index';
@@ -86,7 +86,7 @@ export class VariantsTogether {
       if (!records.ok) return 'failed';
       results.push({ database: dialect.id, amount, keys: records.value?.keys });
     }
-    const { bounds, countsOnly, works } = findOverlap(results);
+    const { bounds, countsOnly, works } = findOverlap(results, findWorks(results, this.subject.sameWork()));
     if (countsOnly.length === 0) return formatNumber(works);
     const { least, greatest, isEstimated } = bounds;
     if (least === greatest) return formatNumber(least);

@@ -92,7 +92,10 @@ export class GainedLostComponent {
         const [then, now] = [await this.sets.list(from, dialect), await this.sets.list(to, dialect)];
         if (then.ok && now.ok) both.push({ before: then.value, after: now.value });
       }
-      return succeed({ lists, works: both.length > 0 ? countWorks(both) : undefined });
+      return succeed({
+        lists,
+        works: both.length > 0 ? countWorks(both, this.subject.sameWork()) : undefined,
+      });
     },
   );
   private readonly compared = computed(() => {

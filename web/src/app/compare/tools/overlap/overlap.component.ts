@@ -1,9 +1,17 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { findOverlap, listRepeatedWorks, type DatabaseResult, type LimitedQuery } from '#core/compare/index';
+import {
+  findOverlap,
+  findWorks,
+  listDoubtfulPairs,
+  listRepeatedWorks,
+  type DatabaseResult,
+  type LimitedQuery,
+  type RepeatedRecord,
+} from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
-import { describeAuthors, type SameWorkRule } from '#core/record/index';
+import { describeAuthors, type BibliographicRecord } from '#core/record/index';
 import { getAmount, isSameAmount, type Amount } from '#core/count/index';
 import { shortenName } from '#core/text/index';
 import { readCount } from '../../../counting/read-count';
@@ -12,15 +20,13 @@ import { CompareSubject } from '../../compare-subject';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { RecordSets, type ReadableRecords } from '../../parts/record-sets';
+import { OpenProject } from '../../../state/open-project';
+import { Messages } from '../../../ui/messages';
+import { describeAgreements, listAgainst, listFor } from './agreement-words';
 import { follow, type Waiting } from '../../parts/waiting';
 
 /** So many works that stand more than once are shown, and then as many more. */
 const SHOWN_AT_ONCE = 10;
-const RULE_WORDS: Readonly<Record<SameWorkRule, string>> = {
-  identifier: 'same identifier',
-  work: 'same title, year and first author',
-};
-
 /** What a database gives, with the way to read its records. */
 interface ReadableResult extends DatabaseResult {
   readonly read: ReadableRecords['read'] | undefined;
@@ -40,6 +46,14 @@ interface ShownWork {
   readonly records: readonly { readonly name: string; readonly rule: string }[];
 }
 
+/** Two records that may be of one work. */
+interface ShownPair {
+  readonly key: string;
+  readonly records: readonly { readonly name: string; readonly title: string; readonly line: string }[];
+  readonly speaksFor: string;
+  readonly against: string;
+}
+
 /** What the databases have in common, what each alone brings, and in which order to search them. */
 @Component({
   selector: 'app-overlap',
@@ -51,6 +65,8 @@ interface ShownWork {
 export class OverlapComponent {
   protected readonly subject = inject(CompareSubject);
   private readonly sets = inject(RecordSets);
+  private readonly open = inject(OpenProject);
+  private readonly messages = inject(Messages);
 
   protected readonly wholes = computed(() =>
     this.subject.dialects().map((dialect) => ({ dialect, counted: this.subject.lookWhole(dialect) })),
@@ -101,12 +117,19 @@ export class OverlapComponent {
     const answer = this.results();
     return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
   });
-  protected readonly overlap = computed(() => {
+  private readonly told = computed(() => {
     const found = this.found();
-    return found && findOverlap(found);
+    return found && { found, works: findWorks(found, this.subject.sameWork()) };
+  });
+  protected readonly overlap = computed(() => {
+    const told = this.told();
+    return told && findOverlap(told.found, told.works);
   });
 
-  private readonly repeated = computed(() => listRepeatedWorks(this.found() ?? []));
+  private readonly repeated = computed(() => {
+    const told = this.told();
+    return told ? listRepeatedWorks(told.found, told.works) : [];
+  });
   private readonly shown = linkedSignal({ source: this.repeated, computation: () => SHOWN_AT_ONCE });
   /** The works shown, each with the title of its first record and the rule that told the others. */
   private readonly reading = follow(
@@ -119,16 +142,12 @@ export class OverlapComponent {
         await Promise.all(
           works.map(async (records): Promise<ShownWork> => {
             const [first] = records;
-            const result = results.find(({ database }) => database === first?.database);
-            const record = first && (await result?.read?.(first.place));
             return {
-              title: record?.title ?? 'This record could not be read just now.',
-              line: record
-                ? [describeAuthors(record.authors, 3), record.source, record.year].filter(Boolean).join(' · ')
-                : '',
-              records: records.map(({ database, rule }) => ({
+              ...describeRecord(first && (await readFrom(results, first))),
+              records: records.map(({ database, rule, comparison }) => ({
                 name: this.nameOf(database),
-                rule: rule ? RULE_WORDS[rule] : 'first',
+                rule:
+                  rule === 'identifier' ? 'same identifier' : rule ? describeAgreements(comparison) : 'first',
               })),
             };
           }),
@@ -149,6 +168,57 @@ export class OverlapComponent {
   protected readonly isReading = computed(() => this.reading().status === 'waiting');
   protected readonly hidden = computed(() => this.repeated().length - this.works().length);
 
+  protected readonly doubtful = computed(() => {
+    const told = this.told();
+    return told ? listDoubtfulPairs(told.found, told.works) : [];
+  });
+  private readonly readingPairs = follow(
+    () => {
+      const pairs = this.doubtful().slice(0, SHOWN_AT_ONCE);
+      return pairs.length > 0 ? { pairs, results: this.found() ?? [] } : undefined;
+    },
+    async ({ pairs, results }) =>
+      succeed(
+        await Promise.all(
+          pairs.map(async ({ key, records, comparison }): Promise<ShownPair> => ({
+            key,
+            records: await Promise.all(
+              records.map(async (one) => ({
+                name: this.nameOf(one.database),
+                ...describeRecord(await readFrom(results, one)),
+              })),
+            ),
+            speaksFor: listFor(comparison),
+            against: listAgainst(comparison) || 'as much like another work, or too little is known',
+          })),
+        ),
+      ),
+  );
+  /** The doubtful pairs that are asked about; while others are read, those that are left stay. */
+  protected readonly pairs = linkedSignal<
+    { readonly answer: Waiting<ShownPair[]>; readonly keys: ReadonlySet<string> },
+    readonly ShownPair[]
+  >({
+    source: () => ({
+      answer: this.readingPairs(),
+      keys: new Set(this.doubtful().map(({ key }) => key)),
+    }),
+    computation: ({ answer, keys }, previous) => {
+      if (answer.status === 'done' && answer.outcome.ok) return answer.outcome.value;
+      return (previous?.value ?? []).filter(({ key }) => keys.has(key));
+    },
+  });
+
+  /** Keeps what the person says of two records: it holds wherever they turn up. */
+  protected answer({ key }: ShownPair, isSame: boolean): void {
+    const change = (value: boolean | undefined): void =>
+      this.open.change({ kind: 'answer-same-work', pair: key, isSame: value });
+    change(isSame);
+    this.messages.show(isSame ? 'They count as one work now' : 'They count as two works', () =>
+      change(undefined),
+    );
+  }
+
   protected tryAgain(): void {
     this.attempt.update((attempt) => attempt + 1);
   }
@@ -165,6 +235,24 @@ export class OverlapComponent {
   protected nameAll(databases: readonly string[]): string {
     return databases.map((database) => this.nameOf(database)).join(', ');
   }
+}
+
+/** A record of a result; nothing if it cannot be had just now. */
+function readFrom(
+  results: readonly ReadableResult[],
+  { database, place }: Pick<RepeatedRecord, 'database' | 'place'>,
+): Promise<BibliographicRecord | undefined> {
+  const read = results.find((one) => one.database === database)?.read;
+  return read?.(place) ?? Promise.resolve(undefined);
+}
+
+function describeRecord(record: BibliographicRecord | undefined): { title: string; line: string } {
+  if (!record) return { title: 'This record could not be read just now.', line: '' };
+  const { title, authors, source, year, type, doi } = record;
+  return {
+    title,
+    line: [describeAuthors(authors, 3), source, year, type, doi && `DOI ${doi}`].filter(Boolean).join(' · '),
+  };
 }
 
 /** Counts that come in for other queries make nothing new of it: what is read stays. */

@@ -35,6 +35,7 @@ import { proveRendering } from '#core/proof/index';
 import { MAX_RECORDS, readRecordFile, type SkippedRecord } from '#core/record/file/index';
 import {
   createIdentifierKey,
+  UNKNOWN_KEYS,
   createRecordKeys,
   type BibliographicRecord,
   type RecordKeys,
@@ -113,11 +114,12 @@ export class CollectionKeeper {
     if (!request.keys) return succeed(found);
     const keys = await this.loadKeys(open, collection);
     if (!keys.ok) return keys;
-    const some = found.numbers.map((number) => keys.value[number] ?? { identifier: 0, work: 0 });
+    const some = found.numbers.map((number) => keys.value[number] ?? UNKNOWN_KEYS);
     return succeed({
       ...found,
       identifiers: some.map(({ identifier }) => identifier),
       works: some.map(({ work }) => work),
+      signs: some.map(({ signs }) => signs),
     });
   }
 
