@@ -119,7 +119,9 @@ interface HandRecord {
   readonly authors: readonly { readonly family: string }[];
 }
 
-test('overlap: works told apart by identifier, then by title, year and first author', async ({ page }) => {
+test('overlap: works told apart by identifier, then by title, first author, year and source', async ({
+  page,
+}) => {
   const view = new CompareView(page);
   await view.startWith('noctule* AND lamp*');
   await page.getByRole('link', { name: 'Databases' }).click();
@@ -165,7 +167,7 @@ test('overlap: works told apart by identifier, then by title, year and first aut
   const said = (await page.getByTestId('overlap').textContent()) ?? '';
   const [, byIdentifier = '', byWork = ''] = /(\d+) by their identifier,\s+(\d+) by title/.exec(said) ?? [];
   await expect(rules.filter({ hasText: 'same identifier' })).toHaveCount(Number(byIdentifier));
-  await expect(rules.filter({ hasText: 'same title, year and first author' })).toHaveCount(Number(byWork));
+  await expect(rules.filter({ hasText: /^same title, / })).toHaveCount(Number(byWork));
 });
 
 test('gained and lost: the records by which two states differ, judged, with an interval', async ({

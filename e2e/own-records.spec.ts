@@ -97,3 +97,39 @@ test('each database says how many headings of its thesaurus the concepts have', 
   await expect(heronsmere.getByText('behaviour: none', { exact: true })).toBeVisible();
   await expect(page.getByText(/: …$/)).toHaveCount(0);
 });
+
+test('records that may be of one work are asked about in Overlap, beside a served database, and the answer stays', async ({
+  page,
+}) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Databases');
+  const dialog = await openDialog(page);
+  const record = (source: string, year: number) =>
+    `TY  - JOUR\nTI  - Noctules and lamps beside quiet valley roads\nAU  - Muster, Anna\nT2  - ${source}\nPY  - ${year}\nER  - \n`;
+  await dialog
+    .getByLabel('Files of records')
+    .setInputFiles([file('shelf.ris', record('Lamplight Letters', 2019) + record('Notes of Owls', 2020))]);
+  await dialog.getByLabel('Name').fill('Night shelf');
+  await dialog.getByRole('button', { name: 'Take them in' }).click();
+  await dialog.getByRole('button', { name: 'Search it in this project' }).click();
+  for (const name of ['Gantry Engineering Abstracts', 'Marlstone Full Text'])
+    await page.getByRole('checkbox', { name }).uncheck();
+  await workbench.goTo('Query');
+  await new QueryView(page).type('noctule* AND lamp* AND title: "valley roads"');
+  await page.getByRole('link', { name: 'Compare' }).click();
+  await page.getByRole('navigation', { name: 'Questions' }).getByRole('link', { name: 'Overlap' }).click();
+  const overlap = page.getByTestId('overlap');
+  await expect(overlap).toContainText('2 different works in Heronsmere, Night');
+  const asked = page.getByTestId('doubtful').getByRole('row');
+  await expect(asked).toHaveCount(1);
+  await expect(asked).toContainText('same title, same first author, one year apart');
+  await expect(asked).toContainText('another source');
+  await asked.getByRole('button', { name: 'Same work' }).click();
+  await expect(overlap).toContainText('1 different works');
+  await expect(asked).toHaveCount(0);
+  await workbench.waitUntilSaved();
+  await page.reload();
+  await expect(overlap).toContainText('1 different works');
+  await expect(asked).toHaveCount(0);
+});

@@ -111,7 +111,7 @@ const SAME: Readonly<Record<string, Change>> = {
   },
   hyphens: (record) => withTitle(record, record.title.replace(/ (paths|lamps|roads)/, '-$1')),
   'the year beside': (record) => ({ ...withoutDoi(record), year: record.year! + 1 }),
-  'no year': ({ year: _, ...record }) => withoutDoi(record as BibliographicRecord),
+  'no year': ({ year: _, ...record }) => withoutDoi(record),
   initials: (record) => withAuthor(record, ({ given, family }) => ({ given: `${given[0]}.`, family })),
   'no particle, no accents': (record) =>
     withAuthor(record, ({ given, family }) => ({

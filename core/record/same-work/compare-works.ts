@@ -125,7 +125,7 @@ const LEAST_LETTERS = 5;
 
 function isNearWord(a: string, b: string): boolean {
   // A slip hardly ever changes the first letter; another word (night, light) does.
-  return a[0] === b[0] && Math.min(a.length, b.length) >= LEAST_LETTERS && isNearText(a, b, 1);
+  return a.startsWith(b.charAt(0)) && Math.min(a.length, b.length) >= LEAST_LETTERS && isNearText(a, b, 1);
 }
 
 /** Whether two texts differ by at most so many letters: one more, one less, one other, or two that changed places. */
@@ -159,7 +159,7 @@ function compareAuthors(a: WorkSigns, b: WorkSigns): Agreement {
 
 /** Given names may be initials or missing; two different first letters are two people. */
 function agreeGiven(a: string, b: string): boolean {
-  return a === '' || b === '' || a[0] === b[0];
+  return a === '' || b === '' || a.startsWith(b.charAt(0));
 }
 
 function compareYears({ year: a }: WorkSigns, { year: b }: WorkSigns): Agreement {

@@ -31,6 +31,6 @@ export function listAgainst(comparison: WorkComparison): string {
 function list({ agreements }: WorkComparison, wanted: readonly Agreement[]): string {
   return SIGNS.flatMap((sign) => {
     const agreement = agreements[sign];
-    return (wanted.includes(agreement) && WORDS[sign][agreement]) || [];
+    return wanted.includes(agreement) ? (WORDS[sign][agreement] ?? []) : [];
   }).join(', ');
 }

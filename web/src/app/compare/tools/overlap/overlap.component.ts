@@ -5,13 +5,10 @@ import {
   findWorks,
   listDoubtfulPairs,
   listRepeatedWorks,
-  type DatabaseResult,
   type LimitedQuery,
-  type RepeatedRecord,
 } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, succeed, type Outcome } from '#core/problem/index';
-import { describeAuthors, type BibliographicRecord } from '#core/record/index';
 import { getAmount, isSameAmount, type Amount } from '#core/count/index';
 import { shortenName } from '#core/text/index';
 import { readCount } from '../../../counting/read-count';
@@ -19,19 +16,14 @@ import { CountComponent } from '../../../records/count.component';
 import { CompareSubject } from '../../compare-subject';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
-import { RecordSets, type ReadableRecords } from '../../parts/record-sets';
-import { OpenProject } from '../../../state/open-project';
-import { Messages } from '../../../ui/messages';
-import { describeAgreements, listAgainst, listFor } from './agreement-words';
+import { RecordSets } from '../../parts/record-sets';
+import { describeAgreements } from './agreement-words';
+import { DoubtfulPairsComponent } from './doubtful-pairs.component';
+import { describeRecord, readFrom, type ReadableResult } from './readable-result';
 import { follow, type Waiting } from '../../parts/waiting';
 
 /** So many works that stand more than once are shown, and then as many more. */
 const SHOWN_AT_ONCE = 10;
-/** What a database gives, with the way to read its records. */
-interface ReadableResult extends DatabaseResult {
-  readonly read: ReadableRecords['read'] | undefined;
-}
-
 /** A query with what it finds in each database. */
 interface OverlapSubject extends LimitedQuery {
   readonly counted: readonly { readonly dialect: Dialect; readonly amount: Amount }[];
@@ -46,27 +38,17 @@ interface ShownWork {
   readonly records: readonly { readonly name: string; readonly rule: string }[];
 }
 
-/** Two records that may be of one work. */
-interface ShownPair {
-  readonly key: string;
-  readonly records: readonly { readonly name: string; readonly title: string; readonly line: string }[];
-  readonly speaksFor: string;
-  readonly against: string;
-}
-
 /** What the databases have in common, what each alone brings, and in which order to search them. */
 @Component({
   selector: 'app-overlap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, WiderNoteComponent, MatButton],
+  imports: [CountComponent, CountingBarComponent, DoubtfulPairsComponent, WiderNoteComponent, MatButton],
   templateUrl: './overlap.component.html',
   styleUrl: '../../parts/tools.scss',
 })
 export class OverlapComponent {
   protected readonly subject = inject(CompareSubject);
   private readonly sets = inject(RecordSets);
-  private readonly open = inject(OpenProject);
-  private readonly messages = inject(Messages);
 
   protected readonly wholes = computed(() =>
     this.subject.dialects().map((dialect) => ({ dialect, counted: this.subject.lookWhole(dialect) })),
@@ -113,7 +95,7 @@ export class OverlapComponent {
     const answer = this.results();
     return answer.status === 'done' && !answer.outcome.ok ? describeInFull(answer.outcome.problem) : '';
   });
-  private readonly found = computed(() => {
+  protected readonly found = computed(() => {
     const answer = this.results();
     return answer.status === 'done' && answer.outcome.ok ? answer.outcome.value : undefined;
   });
@@ -172,53 +154,6 @@ export class OverlapComponent {
     const told = this.told();
     return told ? listDoubtfulPairs(told.found, told.works) : [];
   });
-  private readonly readingPairs = follow(
-    () => {
-      const pairs = this.doubtful().slice(0, SHOWN_AT_ONCE);
-      return pairs.length > 0 ? { pairs, results: this.found() ?? [] } : undefined;
-    },
-    async ({ pairs, results }) =>
-      succeed(
-        await Promise.all(
-          pairs.map(async ({ key, records, comparison }): Promise<ShownPair> => ({
-            key,
-            records: await Promise.all(
-              records.map(async (one) => ({
-                name: this.nameOf(one.database),
-                ...describeRecord(await readFrom(results, one)),
-              })),
-            ),
-            speaksFor: listFor(comparison),
-            against: listAgainst(comparison) || 'as much like another work, or too little is known',
-          })),
-        ),
-      ),
-  );
-  /** The doubtful pairs that are asked about; while others are read, those that are left stay. */
-  protected readonly pairs = linkedSignal<
-    { readonly answer: Waiting<ShownPair[]>; readonly keys: ReadonlySet<string> },
-    readonly ShownPair[]
-  >({
-    source: () => ({
-      answer: this.readingPairs(),
-      keys: new Set(this.doubtful().map(({ key }) => key)),
-    }),
-    computation: ({ answer, keys }, previous) => {
-      if (answer.status === 'done' && answer.outcome.ok) return answer.outcome.value;
-      return (previous?.value ?? []).filter(({ key }) => keys.has(key));
-    },
-  });
-
-  /** Keeps what the person says of two records: it holds wherever they turn up. */
-  protected answer({ key }: ShownPair, isSame: boolean): void {
-    const change = (value: boolean | undefined): void =>
-      this.open.change({ kind: 'answer-same-work', pair: key, isSame: value });
-    change(isSame);
-    this.messages.show(isSame ? 'They count as one work now' : 'They count as two works', () =>
-      change(undefined),
-    );
-  }
-
   protected tryAgain(): void {
     this.attempt.update((attempt) => attempt + 1);
   }
@@ -226,6 +161,8 @@ export class OverlapComponent {
   protected showMore(): void {
     this.shown.update((shown) => shown + SHOWN_AT_ONCE);
   }
+
+  protected readonly naming = (database: string): string => this.nameOf(database);
 
   protected nameOf(database: string): string {
     const dialect = this.subject.dialects().find(({ id }) => id === database);
@@ -235,24 +172,6 @@ export class OverlapComponent {
   protected nameAll(databases: readonly string[]): string {
     return databases.map((database) => this.nameOf(database)).join(', ');
   }
-}
-
-/** A record of a result; nothing if it cannot be had just now. */
-function readFrom(
-  results: readonly ReadableResult[],
-  { database, place }: Pick<RepeatedRecord, 'database' | 'place'>,
-): Promise<BibliographicRecord | undefined> {
-  const read = results.find((one) => one.database === database)?.read;
-  return read?.(place) ?? Promise.resolve(undefined);
-}
-
-function describeRecord(record: BibliographicRecord | undefined): { title: string; line: string } {
-  if (!record) return { title: 'This record could not be read just now.', line: '' };
-  const { title, authors, source, year, type, doi } = record;
-  return {
-    title,
-    line: [describeAuthors(authors, 3), source, year, type, doi && `DOI ${doi}`].filter(Boolean).join(' · '),
-  };
 }
 
 /** Counts that come in for other queries make nothing new of it: what is read stays. */
