@@ -138,7 +138,7 @@ function isNearText(a: string, b: string, most: number): boolean {
   while (end < short.length - start && short[short.length - 1 - end] === long[long.length - 1 - end]) end++;
   const [left, right] = [short.slice(start, short.length - end), long.slice(start, long.length - end)];
   if (Math.max(left.length, right.length) <= most) return true;
-  return left.length === 2 && right.length === 2 && left[0] === right[1] && left[1] === right[0];
+  return left.length === 2 && left === right.charAt(1) + right.charAt(0);
 }
 
 function compareAuthors(a: WorkSigns, b: WorkSigns): Agreement {
