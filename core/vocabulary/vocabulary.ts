@@ -16,6 +16,8 @@ export interface Heading {
   readonly scopeNote?: string;
   /** The heading is given to records since this year. */
   readonly since?: number;
+  /** It is given to records no longer. */
+  readonly isDeprecated?: boolean;
   /** What it is called in other languages. */
   readonly translations?: readonly LanguageLabel[];
   /** What names it across vocabularies: the address of its concept in SKOS. */
@@ -54,7 +56,7 @@ export interface Vocabulary {
   listBranch(label: string): readonly string[];
   /** The headings right below one. */
   listNarrower(label: string): readonly Heading[];
-  /** The headings that some words lead to, by label, entry term or translation: the closest first. */
+  /** The headings that some words lead to, by label, entry term or translation: the closest first, deprecated ones last. */
   lookUp(words: string, most: number): readonly FoundHeading[];
 }
 
@@ -119,7 +121,12 @@ class IndexedVocabulary implements Vocabulary {
       if (score > (scored.get(name.heading)?.score ?? 0)) scored.set(name.heading, { score, by: name.text });
     }
     return [...scored]
-      .sort(([a, one], [b, other]) => other.score - one.score || a.label.length - b.label.length)
+      .sort(
+        ([a, one], [b, other]) =>
+          Number(a.isDeprecated ?? false) - Number(b.isDeprecated ?? false) ||
+          other.score - one.score ||
+          a.label.length - b.label.length,
+      )
       .slice(0, most)
       .map(([heading, { by, score }]) => ({ heading, by, hasWords: score > 1, isWhole: score >= 5 }));
   }

@@ -13,7 +13,7 @@ export const FILE_WORDINGS = {
     remedy: 'Nothing was changed. Use an older export if there is one.',
   },
   'not-skos': {
-    says: 'This file is not a thesaurus in SKOS: it looks like none of Turtle, N-Triples, RDF/XML and JSON-LD.',
+    says: 'This file is not a thesaurus in SKOS: it looks like none of Turtle, N-Triples, N-Quads, RDF/XML and JSON-LD.',
     remedy: 'Choose a file in one of these forms.',
   },
   'skos-syntax': {
@@ -34,6 +34,10 @@ export const FILE_WORDINGS = {
   },
   'skos-doubled': {
     says: '{count} concepts have a label that another one has; they are numbered.',
+    remedy: 'Nothing needs to be done.',
+  },
+  'skos-other-language': {
+    says: 'The file has no labels in the language “{wanted}”; its headings are named in “{language}”.',
     remedy: 'Nothing needs to be done.',
   },
   'skos-lost-references': {

@@ -1,6 +1,6 @@
 import { createProblem, type Problem } from '../../problem';
 import type { Heading, HeadingMatch, LanguageLabel } from '../vocabulary';
-import { RDF_TYPE, ROLES, SKOS } from './terms';
+import { OTHER_CLASSES, RDFS_SUBCLASS, RDF_TYPE, ROLES, SKOS } from './terms';
 
 /** One statement of a file, as any RDF syntax gives it. */
 export interface Statement {
@@ -19,9 +19,11 @@ interface Literal {
 }
 
 interface Draft {
-  isConcept: boolean;
-  /** It is said to be something else: a scheme, a collection. */
-  isOther: boolean;
+  /** The classes that it is of. */
+  types: string[];
+  /** It stands in a thesaurus, by a scheme or by a relation to another concept. */
+  isPlaced: boolean;
+  isDeprecated: boolean;
   labels: Literal[];
   entries: Literal[];
   scopes: Literal[];
@@ -38,6 +40,8 @@ interface Draft {
 /** Gathers statements in any order and makes headings of them. */
 export class ConceptCollector {
   private readonly drafts = new Map<string, Draft>();
+  /** What the file says of its own classes: some may be kinds of concepts. */
+  private readonly broaderClasses = new Map<string, string[]>();
 
   /** How many resources are known so far. */
   get size(): number {
@@ -46,15 +50,20 @@ export class ConceptCollector {
 
   add({ subject, predicate, object, isLiteral, language }: Statement): void {
     if (predicate === RDF_TYPE) {
-      if (object === `${SKOS}Concept`) this.getDraft(subject).isConcept = true;
-      else this.getDraft(subject).isOther = true;
+      this.getDraft(subject).types.push(object);
+      return;
+    }
+    if (predicate === RDFS_SUBCLASS) {
+      this.broaderClasses.set(subject, [...(this.broaderClasses.get(subject) ?? []), object]);
       return;
     }
     const role = ROLES.get(predicate);
     if (!role) return;
     const draft = this.getDraft(subject);
     const literal: Literal = { text: object, language };
-    if (role === 'issued') {
+    if (role === 'scheme') draft.isPlaced = true;
+    else if (role === 'deprecated') draft.isDeprecated = /^(?:true|1)$/i.test(object);
+    else if (role === 'issued') {
       const year = /^\d{4}/.exec(object)?.[0];
       if (year !== undefined) draft.issued = Number(year);
     } else if (isLiteral) {
@@ -62,23 +71,31 @@ export class ConceptCollector {
       else if (role === 'entry') draft.entries.push(literal);
       else if (role === 'scope') draft.scopes.push(literal);
       else if (role === 'xl-form') draft.forms.push(literal);
-    } else if (role === 'broader' || role === 'narrower' || role === 'related') draft[role].push(object);
-    else if (role === 'exact' || role === 'close') draft.matches.push({ kind: role, address: object });
+    } else if (role === 'broader' || role === 'narrower' || role === 'related') {
+      draft[role].push(object);
+      draft.isPlaced = true;
+    } else if (role === 'exact' || role === 'close') draft.matches.push({ kind: role, address: object });
     else if (role === 'xl-label') draft.xlLabels.push(object);
     else if (role === 'xl-entry') draft.xlEntries.push(object);
   }
 
   /**
    * The headings, with problems for what had to be mended: a concept without a label takes the end of
-   * its address; two of one label are told apart; references to nowhere are dropped.
+   * its address; two of one label are told apart; references to nowhere are dropped. Where the file has no label in
+   * the language, all headings are named in the one that most of them have.
    */
-  finish(language: string): { headings: Heading[]; problems: Problem[] } {
+  finish(wanted: string): { headings: Heading[]; problems: Problem[] } {
     for (const draft of this.drafts.values()) this.resolveExtendedLabels(draft);
-    const concepts = [...this.drafts].filter(
-      ([, draft]) => draft.isConcept || (draft.labels.length > 0 && !draft.isOther),
+    const isConceptClass = this.findConceptClasses();
+    const concepts = [...this.drafts].filter(([, draft]) => isConcept(draft, isConceptClass));
+    const language = chooseLanguage(
+      concepts.map(([, { labels }]) => labels),
+      wanted,
     );
     const labels = this.nameConcepts(concepts, language);
     const problems = [...labels.problems];
+    if (language !== wanted && concepts.length > 0)
+      problems.push(createProblem('skos-other-language', 'note', { wanted, language: language || 'none' }));
     for (const [address, draft] of concepts) {
       for (const below of draft.narrower) {
         const narrower = this.drafts.get(below);
@@ -111,8 +128,9 @@ export class ConceptCollector {
     let draft = this.drafts.get(address);
     if (!draft) {
       draft = {
-        isConcept: false,
-        isOther: false,
+        types: [],
+        isPlaced: false,
+        isDeprecated: false,
         labels: [],
         entries: [],
         scopes: [],
@@ -127,6 +145,17 @@ export class ConceptCollector {
       this.drafts.set(address, draft);
     }
     return draft;
+  }
+
+  /** Whether a class is that of concepts or, as the file says, a narrower one. */
+  private findConceptClasses(): (type: string) => boolean {
+    const isConceptClass = (type: string, seen: ReadonlySet<string>): boolean =>
+      type === `${SKOS}Concept` ||
+      (!seen.has(type) &&
+        (this.broaderClasses.get(type) ?? []).some((broader) =>
+          isConceptClass(broader, new Set([...seen, type])),
+        ));
+    return (type) => isConceptClass(type, new Set());
   }
 
   private resolveExtendedLabels(draft: Draft): void {
@@ -169,8 +198,10 @@ function describeHeading(
   related: readonly string[],
 ): Heading {
   const own = chooseLiteral(draft.labels, language);
-  const isOwn = (literal: Literal): boolean => literal.language === '' || literal.language === own?.language;
-  const entryTerms = draft.entries.filter(isOwn).map((literal) => literal.text);
+  const isOwn = (literal: Literal): boolean =>
+    literal.language === '' || getBase(literal.language) === getBase(own?.language ?? '');
+  // A label for one country beside that of the language is another word for the same.
+  const entryTerms = [...draft.labels, ...draft.entries].filter(isOwn).map((literal) => literal.text);
   const translations = [...draft.labels, ...draft.entries]
     .filter((literal) => !isOwn(literal))
     .map((literal): LanguageLabel => ({ language: literal.language, label: literal.text }));
@@ -182,15 +213,41 @@ function describeHeading(
     related,
     ...(scopeNote !== undefined && { scopeNote }),
     ...(draft.issued !== undefined && { since: draft.issued }),
+    ...(draft.isDeprecated && { isDeprecated: true }),
     ...(translations.length > 0 && { translations }),
     ...(draft.matches.length > 0 && { matches: draft.matches }),
   };
 }
 
-/** The text in a language, else the one without any, else the first. */
+/** A language without its country. */
+function getBase(language: string): string {
+  return language.split('-')[0] ?? '';
+}
+
+/** What is called a concept, or what nothing says of, if it has a label and, being of another class, a place in a thesaurus. */
+function isConcept({ types, labels, isPlaced }: Draft, isConceptClass: (type: string) => boolean): boolean {
+  if (types.some(isConceptClass)) return true;
+  if (labels.length === 0 || types.some((type) => OTHER_CLASSES.has(type))) return false;
+  return types.length === 0 || isPlaced;
+}
+
+/** The language that is wanted if the file has any label in it, else the one in which most concepts have a label. */
+function chooseLanguage(labels: readonly (readonly Literal[])[], wanted: string): string {
+  const counts = new Map<string, number>();
+  for (const list of labels)
+    for (const language of new Set(list.map((literal) => getBase(literal.language))))
+      counts.set(language, (counts.get(language) ?? 0) + 1);
+  // Labels without a language are of any.
+  if (counts.size === 0 || counts.has(wanted) || counts.has('')) return wanted;
+  const [most] = [...counts].sort(([a, one], [b, other]) => other - one || (a < b ? -1 : 1));
+  return most?.[0] ?? wanted;
+}
+
+/** The text in a language, without a country if there is one, else the one without any language, else the first. */
 function chooseLiteral(literals: readonly Literal[], language: string): Literal | undefined {
   return (
-    literals.find((literal) => literal.language.split('-')[0] === language) ??
+    literals.find((literal) => literal.language === language) ??
+    literals.find((literal) => getBase(literal.language) === language) ??
     literals.find((literal) => literal.language === '') ??
     literals[0]
   );

@@ -5,7 +5,7 @@ import type { Heading } from '../vocabulary';
 import { ConceptCollector, type Statement } from './collect-concepts';
 
 /** The RDF syntaxes that a thesaurus may come in (W3C). */
-export const SKOS_FORMATS = ['turtle', 'n-triples', 'rdf-xml', 'json-ld'] as const;
+export const SKOS_FORMATS = ['turtle', 'n-triples', 'n-quads', 'rdf-xml', 'json-ld'] as const;
 export type SkosFormat = (typeof SKOS_FORMATS)[number];
 
 /** How far a reading has come. */
@@ -38,13 +38,34 @@ const CHUNK = 256 * 1024;
 /** Relative addresses are taken as if the file stood here. */
 const BASE = 'urn:thesaurus:';
 
+/** So much of a file tells its syntax. */
+const FIRST_SIGNS = 4_000;
+const NODE = String.raw`(?:<[^>\s]*>|_:\S+)`;
+const LITERAL = String.raw`"(?:[^"\\]|\\.)*"(?:@[\w-]+|\^\^<[^>\s]*>)?`;
+/** A statement in a line of its own, in the last group the graph that it is of. */
+const STATEMENT_LINE = new RegExp(
+  `^${NODE}\\s+<[^>\\s]*>\\s+(?:${NODE}|${LITERAL})\\s*(${NODE})?\\s*\\.\\s*(?:#.*)?$`,
+  'u',
+);
+
+/** N-Triples or N-Quads if each line is a statement; Turtle with whole addresses begins like them, but goes on in its own way. */
+function findStatementLines(start: string, isCut: boolean): 'n-triples' | 'n-quads' | undefined {
+  const lines = start.split(/\r?\n/).map((line) => line.trim());
+  const statements = (isCut ? lines.slice(0, -1) : lines).filter(
+    (line) => line !== '' && !line.startsWith('#'),
+  );
+  const found = statements.map((line) => STATEMENT_LINE.exec(line));
+  if (found.length === 0 || found.includes(null)) return undefined;
+  return found.some((match) => match?.[1] !== undefined) ? 'n-quads' : 'n-triples';
+}
+
 /** The syntax of a file by its first signs; nothing if it looks like none of them. */
 export function findSkosFormat(content: string): SkosFormat | undefined {
-  const start = content.slice(0, 4_000).trimStart();
+  const start = content.slice(0, FIRST_SIGNS).trimStart();
   if (/^(?:<\?xml|<!DOCTYPE|<!--|<(?:\w+:)?RDF\b)/i.test(start)) return 'rdf-xml';
   if (/^[{[]/.test(start)) return 'json-ld';
-  if (/^(?:#[^\n]*\n\s*)*<[^>\s]+>\s+<[^>\s]+>\s+(?:<|"|_:)/.test(start) && !/^\s*@?prefix/im.test(start))
-    return 'n-triples';
+  const lines = findStatementLines(start, content.length > FIRST_SIGNS);
+  if (lines) return lines;
   return /^(?:#[^\n]*\n\s*)*(?:@?prefix|@?base|<|_:|[\w-]*:[\w-]+\s|\[)/i.test(start) ? 'turtle' : undefined;
 }
 
@@ -81,6 +102,9 @@ const READERS: Readonly<Record<SkosFormat, Reader>> = {
   turtle: (text, add, onProgress) => Promise.resolve(readTurtle(text, 'text/turtle', add, onProgress)),
   'n-triples': (text, add, onProgress) =>
     Promise.resolve(readTurtle(text, 'application/n-triples', add, onProgress)),
+  // The graphs are passed over: a thesaurus is one.
+  'n-quads': (text, add, onProgress) =>
+    Promise.resolve(readTurtle(text, 'application/n-quads', add, onProgress)),
   'rdf-xml': async (text, add, onProgress) => {
     const parser = new RdfXmlParser({ baseIRI: BASE, trackPosition: true });
     return (await readStream(parser, text, add, onProgress)) ?? findMissingEnd(text);

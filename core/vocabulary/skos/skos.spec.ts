@@ -204,3 +204,86 @@ describe('looking up words', () => {
     expect(vocabulary.lookUp(words, 9).map((found) => found.heading.label)).toEqual(labels);
   });
 });
+
+describe('thesauri as others write them', () => {
+  const PREFIXES = `@prefix skos: <http://www.w3.org/2004/02/skos/core#> .
+@prefix iso: <http://purl.org/iso25964/skos-thes#> .
+@prefix owl: <http://www.w3.org/2002/07/owl#> .
+@prefix rdfs: <http://www.w3.org/2000/01/rdf-schema#> .
+@prefix t: <urn:t:> .
+`;
+  const read = async (turtle: string, language?: string) =>
+    readSkos(PREFIXES + turtle, language === undefined ? {} : { language });
+  const write = ({ headings }: { headings: readonly Heading[] }) =>
+    headings.map(({ label, broader }) => (broader.length > 0 ? `${label} < ${broader.join(', ')}` : label));
+
+  it('Turtle with whole addresses is Turtle, N-Quads are read without their graphs', async () => {
+    const whole = `<urn:t:bats> <http://www.w3.org/2004/02/skos/core#prefLabel> "Bats"@en ;
+  <http://www.w3.org/2004/02/skos/core#altLabel> "Flying mammals"@en .`;
+    expect(findSkosFormat(whole)).toBe('turtle');
+    expect((await readSkos(whole)).headings).toMatchObject([
+      { label: 'Bats', entryTerms: ['Flying mammals'] },
+    ]);
+    const quads = N_TRIPLES.replaceAll(' .\n', ' <urn:t:graph> .\n');
+    const reading = await readSkos(quads);
+    expect(reading.format).toBe('n-quads');
+    expect(reading.problems).toEqual([]);
+    expect(write(reading)).toEqual(['Bats < Animals', 'Animals']);
+  });
+
+  it('follow generic, partitive and instantial relations, either way', async () => {
+    const reading = await read(`t:a skos:prefLabel "Mammals" ; iso:narrowerGeneric t:b .
+      t:b skos:prefLabel "Bats" .
+      t:c skos:prefLabel "Wings" ; iso:broaderPartitive t:b .
+      t:d skos:prefLabel "The old colony" ; iso:broaderInstantial t:b .`);
+    expect(write(reading)).toEqual(['Mammals', 'Bats < Mammals', 'Wings < Bats', 'The old colony < Bats']);
+    expect(createVocabulary('t', reading.headings).listBranch('Mammals')).toHaveLength(4);
+  });
+
+  it('take concepts of a narrower class, and what stands in a scheme; no schemes and no people', async () => {
+    const reading = await read(`t:Topic rdfs:subClassOf t:Thing . t:Thing rdfs:subClassOf skos:Concept .
+      t:a a t:Topic ; skos:prefLabel "Bats" .
+      t:b a t:Unknown ; skos:prefLabel "Lamps" ; skos:inScheme t:s .
+      t:s a skos:ConceptScheme ; skos:prefLabel "The thesaurus" .
+      t:p a t:Person ; skos:prefLabel "Freya Okonjo" .`);
+    expect(write(reading)).toEqual(['Bats', 'Lamps']);
+  });
+
+  it('are named in one language: the one asked for, else the one of most concepts, and say so', async () => {
+    const turtle = `t:a skos:prefLabel "Fledermäuse"@de, "Murciélagos"@es . t:b skos:prefLabel "Lampen"@de .`;
+    const german = await read(turtle);
+    expect(write(german)).toEqual(['Fledermäuse', 'Lampen']);
+    expect(german.problems).toMatchObject([
+      { code: 'skos-other-language', data: { wanted: 'en', language: 'de' } },
+    ]);
+    expect(write(await read(turtle, 'es'))).toEqual(['Murciélagos', 'Lampen']);
+    expect((await read(`t:a skos:prefLabel "Bats" .`)).problems).toEqual([]);
+  });
+
+  it('take a label for one country beside that of the language as another word for the same', async () => {
+    const { headings } = await read(
+      `t:a skos:prefLabel "Colour of light"@en-GB, "Color of light"@en, "Lichtfarbe"@de .`,
+    );
+    expect(headings).toMatchObject([
+      {
+        label: 'Color of light',
+        entryTerms: ['Colour of light'],
+        translations: [{ language: 'de', label: 'Lichtfarbe' }],
+      },
+    ]);
+  });
+
+  it('mark what is deprecated, and put it last', async () => {
+    const { headings } = await read(`t:a skos:prefLabel "Lamps" ; owl:deprecated true .
+      t:b skos:prefLabel "Lamps of the street" .`);
+    expect(headings.map(({ isDeprecated }) => isDeprecated)).toEqual([true, undefined]);
+    const vocabulary = createVocabulary('t', headings);
+    expect(vocabulary.lookUp('lamps', 9).map(({ heading }) => heading.label)).toEqual([
+      'Lamps of the street',
+      'Lamps',
+    ]);
+    expect(
+      (await readSkos(writeSkos(vocabulary, 'Made up'))).headings.map((one) => one.isDeprecated),
+    ).toEqual([true, undefined]);
+  });
+});

@@ -1,7 +1,7 @@
 import { DataFactory, Writer } from 'n3';
 import { createLabelKey } from '../../text';
 import type { Vocabulary } from '../vocabulary';
-import { DC_ISSUED, RDF_TYPE, SKOS } from './terms';
+import { DC_ISSUED, OWL_DEPRECATED, RDF_TYPE, SKOS } from './terms';
 
 const namedNode = (address: string) => DataFactory.namedNode(address);
 const literal = (text: string, language?: string) => DataFactory.literal(text, language);
@@ -29,6 +29,7 @@ export function writeSkos({ id, headings }: Vocabulary, title: string, language 
       writer.addQuad(concept, skos('scopeNote'), literal(heading.scopeNote, language));
     for (const { kind, address: other } of heading.matches ?? [])
       writer.addQuad(concept, skos(`${kind}Match`), namedNode(other));
+    if (heading.isDeprecated) writer.addQuad(concept, namedNode(OWL_DEPRECATED), literal('true'));
     if (heading.since !== undefined)
       writer.addQuad(concept, namedNode(DC_ISSUED), literal(String(heading.since)));
   }

@@ -28,6 +28,7 @@ const THESAURUS = Joi.object<OwnThesaurus>({
         related: texts,
         scopeNote: Joi.string().allow(''),
         since: Joi.number(),
+        isDeprecated: Joi.boolean(),
         address: text.optional(),
         matches: Joi.array().items(
           Joi.object({ kind: Joi.valid('exact', 'close').required(), address: text }),
