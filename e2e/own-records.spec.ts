@@ -67,6 +67,43 @@ test('files of one’s own become a database that is counted, proved, read and t
   await expect(total).toHaveText('4');
 });
 
+/** Drops files on a part of the page, as a person does who drags them there. */
+async function drop(page: Page, on: ReturnType<Page['locator']>, files: { name: string; text: string }[]) {
+  const data = await page.evaluateHandle((some) => {
+    const transfer = new DataTransfer();
+    for (const { name, text } of some) transfer.items.add(new File([text], name));
+    return transfer;
+  }, files);
+  await on.dispatchEvent('dragover', { dataTransfer: data });
+  await expect(on).toHaveClass(/dropping/);
+  await on.dispatchEvent('drop', { dataTransfer: data });
+}
+
+test('a file of each kind is dropped and taken in; what is broken in one is listed', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Databases');
+  const dialog = await openDialog(page);
+  const marc = (title: string) =>
+    `<record><datafield tag="245"><subfield code="a">${title}</subfield></datafield></record>`;
+  await drop(page, dialog.locator('mat-dialog-content'), [
+    { name: 'one.ris', text: 'TY  - JOUR\nTI  - Bats of one\nPY  - 2020\nER  - \n' },
+    { name: 'two.bib', text: '@article{a, title={Bats of two}, year={2020}}' },
+    { name: 'three.json', text: '[{"title": "Bats of three", "type": "article"}]' },
+    { name: 'four.csv', text: 'title,year\nBats of four,2020\n' },
+    { name: 'five.xml', text: `<collection>${marc('Bats of five')}<record></collection>` },
+    { name: 'six.xml', text: '<dc xmlns="http://purl.org/dc/elements/1.1/"><title>Bats of six</title></dc>' },
+  ]);
+  await expect(dialog).toContainText('six.xml');
+  await dialog.getByLabel('Name').fill('Night shelf');
+  await dialog.getByRole('button', { name: 'Take them in' }).click();
+  await expect(dialog).toContainText('6 records were taken in');
+  await expect(
+    dialog.getByRole('table', { name: 'Records that were left out' }).getByRole('row'),
+  ).toHaveCount(2);
+  await expect(dialog).toContainText('five.xml');
+});
+
 test('a file without records says so, and an import that is stopped keeps nothing', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();
@@ -76,8 +113,9 @@ test('a file without records says so, and an import that is stopped keeps nothin
   await files.setInputFiles(file('letter.txt', 'Dear all'));
   await dialog.getByRole('button', { name: 'Take them in' }).click();
   await expect(dialog.getByRole('alert')).toContainText('No records are recognised in this file.');
+  // More than 20 MB.
   const entry = '@article{a, title={Bats and {LED} lamps}, abstract={Some words of an abstract. }}\n';
-  await files.setInputFiles(file('long.bib', entry.repeat(100_000)));
+  await files.setInputFiles(file('long.bib', entry.repeat(250_000)));
   await dialog.getByRole('button', { name: 'Take them in' }).click();
   await expect(dialog.getByRole('status')).toContainText(/Reading long\.bib/);
   await dialog.getByRole('button', { name: 'Stop' }).click();

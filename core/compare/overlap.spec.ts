@@ -76,7 +76,8 @@ describe('the overlap of databases', () => {
       year: 2001,
       source: 'Lamplight',
     });
-    const results = [one, { ...one, source: 'Meeting of Owls', year: undefined }].map((record, at) => ({
+    const { year: _, ...undated } = one;
+    const results = [one, { ...undated, source: 'Meeting of Owls' }].map((record, at) => ({
       database: `d${at}`,
       amount: createAmount(1),
       keys: [createRecordKeys(record)],

@@ -6,12 +6,12 @@ import {
   listDescendants,
   readDublinCore,
   readMarcXml,
+  readXml,
   type XmlElement,
 } from '#core/record/formats/index';
 import type { BibliographicRecord } from '#core/record/index';
 import type { SruEndpoint } from '#core/sru/index';
 import type { SruAsked } from './client';
-import { readXml } from './xml';
 
 /** More records than any service has: a larger total is no count. */
 const MAX_TOTAL = 10_000_000_000;

@@ -7,7 +7,7 @@ import { isPrivateAddress } from './addresses';
 import { readSruAnswer } from './answers';
 import { SruClient, writeSruAddress, type ReadAnswer } from './client';
 import { USUAL_LIMITS, createFetchOutside, type OutsideLimits } from './fetch-outside';
-import { readXml } from './xml';
+import { readXml } from '#core/record/formats/index';
 
 describe('addresses', () => {
   it.each([

@@ -12,7 +12,7 @@ export interface RawRecord {
 
 /** A kind of file with bibliographic records in it. */
 export interface RecordFormat {
-  readonly id: 'ris' | 'bibtex' | 'csl-json' | 'csv';
+  readonly id: 'ris' | 'bibtex' | 'csl-json' | 'marcxml' | 'dublin-core' | 'csv';
   /** As people call it. */
   readonly name: string;
   /** Endings of file names, in small letters, without the dot. */

@@ -56,6 +56,8 @@ describe('files of records', () => {
     const write = {
       'x.ris': (titles: readonly string[]) =>
         titles.map((one) => `TY  - JOUR\nTI  - ${one}\nAB  - So\nand on\nER  - \n`).join(''),
+      'x.xml': (titles: readonly string[]) =>
+        `<collection>${titles.map((one) => `<record><datafield tag="245"><subfield code="a">${one}</subfield></datafield></record>`).join('\n')}`,
       'x.csv': (titles: readonly string[]) =>
         `title,year\n${titles.map((one) => `"${one}",2001\n`).join('')}`,
     };
@@ -85,7 +87,16 @@ describe('files of records', () => {
   });
 
   it('never throw, whatever is in them, and account for every record', () => {
-    const begin = fc.constantFrom('', 'TY  - JOUR\n', '@article{a,\n', '[', '[{', 'title,year\n');
+    const begin = fc.constantFrom(
+      '',
+      'TY  - JOUR\n',
+      '@article{a,\n',
+      '[',
+      '[{',
+      'title,year\n',
+      '<record><datafield tag="245">',
+      '<dc xmlns="http://purl.org/dc/terms/">',
+    );
     const line = fc.oneof(
       fc.string({ maxLength: 40 }),
       fc.constantFrom(
@@ -95,6 +106,9 @@ describe('files of records', () => {
         '}',
         '@misc{b, title="x"}',
         '"title": "Bats"',
+        '<subfield code="a">Bats</subfield></datafield></record>',
+        '<record><datafield tag="245">',
+        '<title>Bats</title></dc><dc>',
         '},',
         ']',
       ),

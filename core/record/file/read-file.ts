@@ -3,11 +3,13 @@ import type { BibliographicRecord } from '../record';
 import { BIBTEX } from '../formats/bibtex/format';
 import { CSL_JSON } from '../formats/csl-json/format';
 import { CSV } from '../formats/csv/format';
+import { DUBLIN_CORE } from '../formats/dublin-core/format';
+import { MARCXML } from '../formats/marcxml/format';
 import type { RecordFormat } from './raw-record';
 import { RIS } from '../formats/ris/format';
 
 /** The kinds of file that records are taken from; the surest to recognise come first. */
-export const RECORD_FORMATS: readonly RecordFormat[] = [RIS, BIBTEX, CSL_JSON, CSV];
+export const RECORD_FORMATS: readonly RecordFormat[] = [RIS, BIBTEX, CSL_JSON, MARCXML, DUBLIN_CORE, CSV];
 
 /** The largest file that is read, in UTF-16 units, and the most records of one collection. */
 export const LARGEST_RECORD_FILE = 400_000_000;

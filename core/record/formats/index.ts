@@ -1,4 +1,5 @@
 export { readDublinCore } from './dublin-core/reader';
-export { findDescendant, listChildren, listDescendants } from './element';
-export type { XmlElement } from './element';
 export { readMarcXml } from './marcxml/reader';
+export { findDescendant, listChildren, listDescendants } from './xml/element';
+export type { XmlElement } from './xml/element';
+export { readXml } from './xml/read-xml';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readDublinCore, readMarcXml } from './index';
-import type { XmlElement } from './element';
+import type { XmlElement } from './xml/element';
 
 const element = (
   name: string,

@@ -19,6 +19,18 @@ const PEOPLE = [
   ['Müller', 'Jürgen', ''],
   ['García', 'María José', ''],
   ['Le Blanc', 'Odile', ''],
+  ['ter Horst', 'Ans', ''],
+  ['della Corva', 'Pia', ''],
+  ['van den Ruis', 'Lotte', ''],
+  ['Brandt', 'Karl', 'Sr.'],
+  ['Kowalczyk-Nowak', 'Ewa', ''],
+  ['Žižmund', 'Łucja', ''],
+  ['Yılmazer', 'İpek', ''],
+  ['Sorley', 'I. J.', ''],
+  ['Wei', 'Z.', ''],
+  ['D’Ambria', 'Luca', ''],
+  ['du Val', 'Noëlle', ''],
+  ['Quillmere', 'Zoltan', 'II'],
 ] as const;
 
 /** The ways in which files write one person; those that cannot say it leave it out. */

@@ -140,5 +140,5 @@ function tidyName(text: string): string {
     .replace(/\s+/g, ' ')
     .trim()
     .replace(/^[\s,;]+|[\s,;]+$/g, '');
-  return /(?:^|[\s.-])(?:\p{Lu}|Jr|Sr|Jnr|Snr|al)\.$/u.test(clean) ? clean : clean.replace(/\.$/, '');
+  return /(?:^|[\s.,-])(?:\p{Lu}|Jr|Sr|Jnr|Snr|al)\.$/u.test(clean) ? clean : clean.replace(/\.$/, '');
 }

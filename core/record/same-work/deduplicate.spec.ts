@@ -129,12 +129,13 @@ describe('records of one work', () => {
   });
 
   it('never join two records that speak against each other by one between them', () => {
-    const [then, undated, later] = [
+    const { year: _, ...undated } = lamps;
+    const [then, between, later] = [
       keysOf({}),
-      keysOf({ year: undefined }),
+      createRecordKeys(createTestRecord(undated)),
       keysOf({ year: 2009, source: '' }),
     ];
-    const { works, doubtful } = deduplicateRecords([[then, undated, later]]);
+    const { works, doubtful } = deduplicateRecords([[then, between, later]]);
     expect(works).toBe(2);
     expect(doubtful.length).toBeGreaterThan(0);
   });

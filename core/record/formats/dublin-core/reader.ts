@@ -1,6 +1,6 @@
 import { findDoi } from '../../doi';
 import type { AssignedHeading, BibliographicRecord } from '../../record';
-import { listDescendants, type XmlElement } from '../element';
+import { listDescendants, type XmlElement } from '../xml/element';
 import { readAuthors, readLanguage, readType, readYear } from '../loose-values';
 
 /** A record in Dublin Core (Dublin Core Metadata Element Set 1.1, ISO 15836, with the DCMI terms) as a bibliographic record. */

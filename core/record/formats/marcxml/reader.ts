@@ -1,6 +1,6 @@
 import { findDoi } from '../../doi';
 import type { AssignedHeading, BibliographicRecord } from '../../record';
-import { listDescendants, type XmlElement } from '../element';
+import { listDescendants, type XmlElement } from '../xml/element';
 import { readAuthors, readLanguage, readType, readYear } from '../loose-values';
 
 /** A record in MARCXML (MARC 21 Format for Bibliographic Data, Library of Congress) as a bibliographic record. */
@@ -19,6 +19,20 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
           .join(' '),
       )
       .filter((text) => text !== '');
+  /** Fields in another script, where the field that they are linked to is not there. */
+  const listLinked = (tag: string, codes: string): string[] =>
+    fields
+      .filter(({ attributes }) => attributes['tag'] === '880')
+      .map((field) => listDescendants(field, 'subfield'))
+      .filter((parts) =>
+        parts.some(({ attributes, text }) => attributes['code'] === '6' && text.startsWith(tag)),
+      )
+      .map((parts) =>
+        parts
+          .filter(({ attributes }) => codes.includes(attributes['code'] ?? '?'))
+          .map(({ text }) => text.trim())
+          .join(' '),
+      );
   const fixed = control('008') ?? '';
   const leader = listDescendants(element, 'leader')[0]?.text ?? '';
   // Of several dates, that of publication: the second indicator of 264 tells it from those of printing and copyright.
@@ -33,12 +47,12 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
   const doi = findDoi(list(['024', '856'], 'au'));
   return {
     id: control('001')?.trim() ?? id,
-    title: (list(['245'], 'abnp')[0] ?? '').replace(/\s*[/:;,]\s*$/, ''),
+    title: (list(['245'], 'abnp')[0] ?? listLinked('245', 'abnp')[0] ?? '').replace(/\s*[/:;,]\s*$/, ''),
     abstract: list(['520'], 'ab').join(' '),
     keywords: list(['653'], 'a'),
     headings: listHeadings(fields),
     authors: readAuthors([
-      ...list(['100', '700'], 'abc'),
+      ...(list(['100', '700'], 'abc').length > 0 ? list(['100', '700'], 'abc') : listLinked('100', 'abc')),
       ...list(['110', '710', '111', '711'], 'ab').map((name) => `{${name}}`),
     ]),
     source: list(['773'], 't')[0] ?? list(['264', '260'], 'b')[0]?.replace(/[\s,:;]+$/, '') ?? '',

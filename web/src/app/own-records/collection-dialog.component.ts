@@ -11,6 +11,7 @@ import { writeMoment } from '../data/clock-and-ids';
 import { COLLECTION_REPOSITORY, COLLECTION_CLIENT } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { DropFilesDirective } from '../ui/drop-files.directive';
 import { createOwnRecords } from './own-records';
 
 /** The database that more files are for; a new one if there is none. */
@@ -32,7 +33,7 @@ const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
 @Component({
   selector: 'app-collection-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatProgressBar, FileButtonComponent, TextFieldComponent],
+  imports: [DIALOG_PARTS, DropFilesDirective, MatProgressBar, FileButtonComponent, TextFieldComponent],
   templateUrl: './collection-dialog.component.html',
   styleUrl: '../ui/dialog-tables.scss',
 })

@@ -1,3 +1,4 @@
+import { DropFilesDirective } from '../ui/drop-files.directive';
 import { FileButtonComponent } from '../ui/file-button.component';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { FIELD_PARTS } from '../ui/field-parts';
@@ -56,6 +57,7 @@ const MAX_LISTED = 200;
     IconComponent,
     FIELD_PARTS,
     MatProgressBar,
+    DropFilesDirective,
     FileButtonComponent,
   ],
   templateUrl: './thesaurus-dialog.component.html',
