@@ -122,6 +122,9 @@ describe('records of one work', () => {
         { list: 1, place: 0 },
       ],
     ]);
+    // Years apart they are not even versions: nothing is asked.
+    const later = keysOf({ doi: '10.5555/d', year: 2009 });
+    expect(deduplicateRecords([[article], [later]])).toMatchObject({ works: 2, doubtful: [], versions: [] });
     // A record without an identifier that is as much like two works belongs to neither, and is asked about.
     const unsure = deduplicateRecords([[article, keysOf({ doi: '10.5555/c' }), keysOf({})]]);
     expect(unsure.works).toBe(3);

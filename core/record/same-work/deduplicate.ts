@@ -172,7 +172,9 @@ function compareTwo(
   const isOtherKind = agreements.kind === 'different' && points < SAME_WORK;
   const areVersions =
     (areIdentified || isOtherKind) && isAlike('title') && isAlike('author') && isAlike('year');
-  return areVersions || points >= PERHAPS_SAME ? { a, b, points, areVersions } : undefined;
+  // Two identifiers are two works, whatever else is the same: that is nothing to ask about.
+  const isAsked = !areIdentified && points >= PERHAPS_SAME;
+  return areVersions || isAsked ? { a, b, points, areVersions } : undefined;
 }
 
 /** Joins clusters, the most alike first, where nothing in one work speaks against anything in the other. */
