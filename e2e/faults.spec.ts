@@ -71,8 +71,15 @@ test.describe('with a server of its own', () => {
       await expect(again).toHaveAccessibleName(new RegExp(words.replace(/[()]/g, '\\$&')), {
         timeout: 25_000,
       });
-      await expect(workbench.gauge('Heronsmere Life Index')).toBeVisible();
-      await expect(workbench.gauge('Marlstone Full Text')).toBeVisible();
+      for (const name of ['Heronsmere Life Index', 'Marlstone Full Text'] as const) {
+        // On a machine that is held up, another database may be late; it is never broken by this one.
+        const late = page.getByRole('button', {
+          name: new RegExp(`${name}: no count.*within 10 seconds.*Try again`),
+        });
+        await expect(workbench.gauge(name).or(late)).toBeVisible();
+        if (await late.isVisible()) await late.click();
+        await expect(workbench.gauge(name)).toBeVisible();
+      }
       await request.post('/api/standins/gantry/fault', { data: { kind: 'none' } });
       await again.click();
       await expect(workbench.gauge('Gantry Engineering Abstracts')).toBeVisible();
