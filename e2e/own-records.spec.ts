@@ -19,13 +19,18 @@ async function openDialog(page: Page) {
   return page.getByRole('dialog', { name: 'Add your own records' });
 }
 
-test('files of one’s own become a database that is counted, proved, read and there again after a reload', async ({
-  page,
-}) => {
+/** Opens the dialog in a new profile. */
+async function startDialog(page: Page) {
   const workbench = new Workbench(page);
   await workbench.start();
   await workbench.goTo('Databases');
-  const dialog = await openDialog(page);
+  return { workbench, dialog: await openDialog(page) };
+}
+
+test('files of one’s own become a database that is counted, proved, read and there again after a reload', async ({
+  page,
+}) => {
+  const { workbench, dialog } = await startDialog(page);
   await dialog
     .getByLabel('Files of records')
     .setInputFiles([file('shelf.ris', RIS), file('more.csv', 'Title,Year\nStreet light and bats,2020\n')]);
@@ -80,10 +85,7 @@ async function drop(page: Page, on: ReturnType<Page['locator']>, files: { name: 
 }
 
 test('a file of each kind is dropped and taken in; what is broken in one is listed', async ({ page }) => {
-  const workbench = new Workbench(page);
-  await workbench.start();
-  await workbench.goTo('Databases');
-  const dialog = await openDialog(page);
+  const { dialog } = await startDialog(page);
   const marc = (title: string) =>
     `<record><datafield tag="245"><subfield code="a">${title}</subfield></datafield></record>`;
   await drop(page, dialog.locator('mat-dialog-content'), [
@@ -105,10 +107,7 @@ test('a file of each kind is dropped and taken in; what is broken in one is list
 });
 
 test('a file without records says so, and an import that is stopped keeps nothing', async ({ page }) => {
-  const workbench = new Workbench(page);
-  await workbench.start();
-  await workbench.goTo('Databases');
-  const dialog = await openDialog(page);
+  const { dialog } = await startDialog(page);
   const files = dialog.getByLabel('Files of records');
   await files.setInputFiles(file('letter.txt', 'Dear all'));
   await dialog.getByRole('button', { name: 'Take them in' }).click();
@@ -139,10 +138,7 @@ test('each database says how many headings of its thesaurus the concepts have', 
 test('records that may be of one work are asked about in Overlap, beside a served database, and the answer stays', async ({
   page,
 }) => {
-  const workbench = new Workbench(page);
-  await workbench.start();
-  await workbench.goTo('Databases');
-  const dialog = await openDialog(page);
+  const { workbench, dialog } = await startDialog(page);
   const record = (source: string, year: number) =>
     `TY  - JOUR\nTI  - Noctules and lamps beside quiet valley roads\nAU  - Muster, Anna\nT2  - ${source}\nPY  - ${year}\nER  - \n`;
   await dialog

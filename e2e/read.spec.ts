@@ -167,7 +167,7 @@ test('records teach words: what one would bring is counted before it is added', 
   const after = outlook.getByRole('button', { name: new RegExp(`^With ${word} in Heronsmere`) });
   await expect(after).toBeVisible();
   const promised = (await after.textContent())?.trim() ?? '';
-  await outlook.getByRole('button', { name: 'Take it' }).click();
+  await outlook.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(view.workbench.gauge('Heronsmere Life Index')).toHaveText(promised);
   const before = await view.readTotal();
   await page.getByRole('button', { name: /^Undo: / }).click();
@@ -186,23 +186,27 @@ test('several words are taken together: to a concept, in place of a term or as a
   await view.start();
   const gauge = view.workbench.gauge('Heronsmere Life Index');
   const start = (await gauge.textContent())?.trim() ?? '';
-  const tickBoxes = view.learn.getByRole('checkbox', { name: /^Take .* with others$/, disabled: false });
+  const tickBoxes = view.learn.getByRole('checkbox', { name: /^Choose /, disabled: false });
   const outlook = view.learn.getByRole('region', { name: 'What it would bring' });
   const after = outlook.getByRole('button', { name: /^With 2 terms in Heronsmere/ });
-  for (const way of ['Add to A', 'In place of', 'As a new concept']) {
+  for (const [way, does] of [
+    ['Add to A', 'Add'],
+    ['In place of', 'Replace'],
+    ['As a new concept', 'Add'],
+  ] as const) {
     // After an undo the records of before are learnt from again: their rows may just be coming.
     await expect(async () => {
       await tickBoxes.nth(0).setChecked(true, { timeout: 2_000 });
       await tickBoxes.nth(1).setChecked(true, { timeout: 2_000 });
       await expect(after).toHaveText(/\d/, { timeout: 2_000 });
     }).toPass();
-    await outlook.getByRole('combobox', { name: 'How to take it' }).click();
+    await outlook.getByRole('combobox', { name: 'How to add it' }).click();
     await page.getByRole('option', { name: way }).first().click();
-    await expect(outlook.getByRole('combobox', { name: 'How to take it' })).toContainText(way);
+    await expect(outlook.getByRole('combobox', { name: 'How to add it' })).toContainText(way);
     await expect(after).toHaveText(/\d/);
     const promised = (await after.textContent())?.trim() ?? '';
     expect(promised).not.toBe(start);
-    await outlook.getByRole('button', { name: 'Take them' }).click();
+    await outlook.getByRole('button', { name: does, exact: true }).click();
     await expect(gauge).toHaveText(promised);
     await page.getByRole('button', { name: /^Undo: / }).click();
     await expect(gauge).toHaveText(start);

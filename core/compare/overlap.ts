@@ -64,6 +64,8 @@ export interface Overlap {
   /** Records that will turn up again. */
   readonly duplicates: number;
   readonly matched: Readonly<Record<SameWorkRule, number>>;
+  /** Pairs of records that are versions of one work: they count as two. */
+  readonly versions: number;
   /** The databases that give numbers only. */
   readonly countsOnly: readonly string[];
   /** Between these lies the number of different works of all databases, count-only ones among them. */
@@ -81,7 +83,7 @@ export function findWorks(results: readonly DatabaseResult[], answers?: SameWork
 /** What several databases have in common, record by record where that can be had, else as bounds. */
 export function findOverlap(
   results: readonly DatabaseResult[],
-  { works, workOf, matched }: Deduplicated,
+  { works, workOf, matched, versions }: Deduplicated,
 ): Overlap {
   const compared = listCompared(results);
   // Which databases have a work: bit n stands for the nth of those compared.
@@ -111,6 +113,7 @@ export function findOverlap(
     ),
     duplicates: compared.reduce((sum, { keys }) => sum + keys.length, 0) - works,
     matched,
+    versions: versions.length,
     countsOnly: others.map(({ database }) => database),
     bounds: boundWorks(
       works,

@@ -35,7 +35,6 @@ export {
   CITATIONS_REQUEST,
   FACETS,
   IDS_ANSWER,
-  listKeys,
   IDS_REQUEST,
   LOOKUP_ANSWER,
   LOOKUP_REQUEST,
@@ -51,6 +50,7 @@ export {
   SEARCH_REQUEST,
   SET_WORDS_ANSWER,
   SET_WORDS_REQUEST,
+  listKeys,
 } from './reading';
 export { PLAIN_SORTS, SORTS } from './sorts';
 export type { Sort } from './sorts';

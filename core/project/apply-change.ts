@@ -7,9 +7,9 @@ import { isUndoable, type Change, type LastingChange, type UndoableChange } from
 import {
   LONGEST_PAIR,
   MAX_LEADS,
-  MAX_SAME_WORK,
   MAX_MUST_FINDS,
   MAX_OWN_DATABASES,
+  MAX_SAME_WORK,
   type OwnDatabase,
   type Project,
   type Variant,

@@ -150,9 +150,9 @@ export type Change =
   /** A lead that is new, or one that is there, changed. */
   | { readonly kind: 'keep-lead'; readonly lead: Lead }
   | { readonly kind: 'remove-lead'; readonly id: string }
-  /** No request: it is forgotten that the work was asked for. */
-  /** Whether two records are of one work; nothing takes the answer back. */
+  /** Whether two records are of one work, by `createPairKey`; no answer: they are asked about again. */
   | { readonly kind: 'answer-same-work'; readonly pair: string; readonly isSame: boolean | undefined }
+  /** No request: it is forgotten that the work was asked for. */
   | { readonly kind: 'note-request'; readonly record: string; readonly request: WorkRequest | undefined }
   /** No mark: what was said of the point is taken back. */
   | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };

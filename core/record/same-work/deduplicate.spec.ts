@@ -66,7 +66,7 @@ describe('records of one work', () => {
     const lists = written.map((doi, at) => [keysOf({ title: `Title of its own ${at}`, doi })]);
     const { works, matched, ruleOf } = deduplicateRecords(lists);
     expect(works).toBe(1);
-    expect(matched).toEqual({ identifier: written.length - 1, work: 0 });
+    expect(matched).toEqual({ identifier: written.length - 1, work: 0, answer: 0 });
     expect(ruleOf.map((rules) => rules[0])).toEqual([undefined, ...written.slice(1).map(() => 'identifier')]);
   });
 
@@ -146,7 +146,9 @@ describe('records of one work', () => {
   it('are as the person said', () => {
     const [one, other] = [keysOf({ doi: '10.5555/a' }), keysOf({ doi: '10.5555/b' })];
     const answer = (isSame: boolean) => ({ [createPairKey(other, one)]: isSame });
-    expect(deduplicateRecords([[one], [other]], answer(true)).works).toBe(1);
+    const told = deduplicateRecords([[one], [other]], answer(true));
+    expect(told).toMatchObject({ works: 1, matched: { identifier: 0, work: 0, answer: 1 } });
+    expect(told.ruleOf).toEqual([[undefined], ['answer']]);
     const [first, alike] = [keysOf({}), keysOf({ source: '' })];
     const key = createPairKey(first, alike);
     expect(deduplicateRecords([[first], [alike]]).works).toBe(1);
@@ -174,7 +176,7 @@ describe('records of one work', () => {
         // Records that say the same can stand for each other: groups are told by what their records say.
         const groupsOf = (list: typeof marked): string[] => {
           const { workOf, matched, works } = deduplicateRecords([list.map(({ keys }) => keys)]);
-          expect(matched.identifier + matched.work).toBe(list.length - works);
+          expect(matched.identifier + matched.work + matched.answer).toBe(list.length - works);
           const groups = new Map<number, string[]>();
           list.forEach(({ keys }, place) => {
             const work = workOf[0]![place]!;

@@ -4,7 +4,7 @@ import type { RecordKeys } from './identity';
 import { readWorkSigns, type WorkSigns } from './work-signs';
 
 /** By what a record was told to be of the same work as one before it. */
-export type SameWorkRule = 'identifier' | 'work';
+export type SameWorkRule = 'identifier' | 'work' | 'answer';
 
 /** A record by its list and its place in it. */
 export interface RecordPlace {
@@ -79,6 +79,7 @@ export function deduplicateRecords(
     ...numberWorks(
       lists,
       clusterOf.map((list) => list.map((cluster) => groupOf[cluster]!)),
+      answers,
     ),
     doubtful: apart.filter((one) => !one.areVersions && one.points >= PERHAPS_SAME).map(placesOf),
     versions: apart.filter(({ areVersions }) => areVersions).map(placesOf),
@@ -234,14 +235,24 @@ function fit(one: Cluster, other: Cluster, answers: SameWorkAnswers): boolean {
 function numberWorks(
   lists: readonly (readonly RecordKeys[])[],
   groups: readonly (readonly number[])[],
+  answers: SameWorkAnswers,
 ): Pick<Deduplicated, 'works' | 'workOf' | 'matched' | 'ruleOf'> {
   const numbers = new Map<number, number>();
   /** Identifiers that were seen: what comes after is matched by them. */
   const seen = new Set<number>();
-  const matched = { identifier: 0, work: 0 };
+  const matched = { identifier: 0, work: 0, answer: 0 };
+  /** What the records of a work are called, where answers may join them. */
+  const namesOf = new Map<number, string[]>();
+  const isAnswered = (group: number, name: string): boolean => {
+    const names = namesOf.get(group) ?? [];
+    namesOf.set(group, [...names, name]);
+    return names.some((other) => answers[joinNames(name, other)] === true);
+  };
+  const hasAnswers = Object.values(answers).includes(true);
   const workOf = lists.map((list) => new Uint32Array(list.length));
   const ruleOf = lists.map((list, at) =>
-    list.map(({ identifier }, place): SameWorkRule | undefined => {
+    list.map((record, place): SameWorkRule | undefined => {
+      const { identifier } = record;
       const group = groups[at]![place]!;
       const known = numbers.get(group);
       const work = known ?? numbers.size;
@@ -249,8 +260,9 @@ function numberWorks(
       workOf[at]![place] = work;
       const isSeen = seen.has(identifier);
       if (identifier !== 0) seen.add(identifier);
+      const isSaid = hasAnswers && isAnswered(group, nameRecord(record));
       if (known === undefined) return undefined;
-      const rule = isSeen ? 'identifier' : 'work';
+      const rule = isSeen ? 'identifier' : isSaid ? 'answer' : 'work';
       matched[rule]++;
       return rule;
     }),

@@ -21,7 +21,7 @@ export interface Outlook {
     readonly key: string;
     readonly name: string;
     readonly before: Counted;
-    /** Nothing if it cannot be taken so. */
+    /** Nothing if it cannot be added this way. */
     readonly after: Counted | undefined;
   }[];
   /** Where the new records are read, or, if it narrows the draft, those that are left. */
@@ -45,11 +45,7 @@ export interface Outlook {
   template: `
     <p>{{ outlook().terms }}</p>
     <mat-form-field class="inline" subscriptSizing="dynamic">
-      <mat-select
-        aria-label="How to take it"
-        [value]="way()"
-        (selectionChange)="wayChosen.emit($event.value)"
-      >
+      <mat-select aria-label="How to add it" [value]="way()" (selectionChange)="wayChosen.emit($event.value)">
         @for (one of ways(); track one.id) {
           <mat-option [value]="one.id">{{ one.name }}</mat-option>
         }
@@ -65,7 +61,7 @@ export interface Outlook {
             [label]="'With ' + outlook().name + ' in ' + line.name + ': ' + wayName()"
           />
         } @else {
-          <span class="quiet">cannot be taken so</span>
+          <span class="quiet">cannot be added this way</span>
         }
       </p>
     }
@@ -74,6 +70,9 @@ export interface Outlook {
         <span class="quiet">all of it in</span> {{ holder.name }}
         <app-count [counted]="holder.counted" [label]="outlook().name + ' in ' + holder.name" />
       </p>
+    }
+    @if (outlook().translations.length > 0) {
+      <p class="quiet">In other languages, without limiters:</p>
     }
     @for (one of outlook().translations; track one.text) {
       <p class="counts">
@@ -99,7 +98,7 @@ export interface Outlook {
         }}</a>
       }
       <button mat-stroked-button type="button" [disabled]="!canTake()" (click)="taken.emit()">
-        {{ outlook().part ? 'Take it' : 'Take them' }}
+        {{ isReplacing() ? 'Replace' : 'Add' }}
       </button>
       @if (outlook().part; as part) {
         <button mat-button type="button" [matMenuTriggerFor]="menu.menu()" [matMenuTriggerData]="{ part }">
@@ -135,6 +134,8 @@ export class OutlookComponent {
   readonly way = input.required<string>();
   /** Taken so, it narrows the draft. */
   readonly isNarrowing = input.required<boolean>();
+  /** Taken so, something else goes. */
+  readonly isReplacing = input.required<boolean>();
   readonly wayChosen = output<string>();
   readonly taken = output();
   readonly translationAdded = output<Takeable>();

@@ -51,6 +51,8 @@ export class TakeLearnt {
   });
   /** What is taken narrows the draft, as a new concept does. */
   readonly isNarrowing = computed(() => this.way() === NEW_CONCEPT || !this.concept());
+  /** What is taken stands in place of a term. */
+  readonly isReplacing = computed(() => !this.isNarrowing() && this.way() !== BESIDE);
   /** Made anew when the draft or the concept is another one; a judgement changes nothing in them. */
   private readonly proposals = computed(() => {
     this.open.working();

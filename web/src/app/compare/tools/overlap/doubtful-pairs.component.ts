@@ -58,7 +58,7 @@ interface ShownPair {
                 </td>
                 <td class="doing">
                   <button mat-button type="button" (click)="answer(pair, true)">Same work</button>
-                  <button mat-button type="button" (click)="answer(pair, false)">Two works</button>
+                  <button mat-button type="button" (click)="answer(pair, false)">Different works</button>
                 </td>
               </tr>
             }
@@ -80,7 +80,8 @@ export class DoubtfulPairsComponent {
 
   protected readonly heading = computed(() => {
     const count = this.pairs().length;
-    return `${count === 1 ? 'This pair counts' : `${formatNumber(count)} pairs count`} as two works until you say that they are one`;
+    const pairs = count === 1 ? '1 pair, counted' : `${formatNumber(count)} pairs, counted`;
+    return `${pairs} as different works unless you say otherwise`;
   });
   private readonly reading = follow(
     () => {
@@ -99,7 +100,7 @@ export class DoubtfulPairsComponent {
               })),
             ),
             speaksFor: listFor(comparison),
-            against: listAgainst(comparison) || 'as much like another work, or too little is known',
+            against: listAgainst(comparison) || 'another record is just as similar, or too little is known',
           })),
         ),
       ),
@@ -121,7 +122,9 @@ export class DoubtfulPairsComponent {
     const change = (value: boolean | undefined): void =>
       this.open.change({ kind: 'answer-same-work', pair: key, isSame: value });
     change(isSame);
-    this.messages.show(isSame ? 'They count as one work now' : 'They count as two works', () =>
+    // A project may refuse it, and says so itself.
+    if (this.open.project().sameWork[key] !== isSame) return;
+    this.messages.show(isSame ? 'They count as one work now' : 'They count as different works', () =>
       change(undefined),
     );
   }

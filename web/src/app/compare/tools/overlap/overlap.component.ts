@@ -17,7 +17,7 @@ import { CompareSubject } from '../../compare-subject';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { RecordSets } from '../../parts/record-sets';
-import { describeAgreements } from './agreement-words';
+import { describeMatched, describeRule, describeVersions } from './agreement-words';
 import { DoubtfulPairsComponent } from './doubtful-pairs.component';
 import { describeRecord, readFrom, type ReadableResult } from './readable-result';
 import { follow, type Waiting } from '../../parts/waiting';
@@ -48,6 +48,8 @@ interface ShownWork {
 })
 export class OverlapComponent {
   protected readonly subject = inject(CompareSubject);
+  protected readonly describeMatched = describeMatched;
+  protected readonly describeVersions = describeVersions;
   private readonly sets = inject(RecordSets);
 
   protected readonly wholes = computed(() =>
@@ -128,8 +130,7 @@ export class OverlapComponent {
               ...describeRecord(first && (await readFrom(results, first))),
               records: records.map(({ database, rule, comparison }) => ({
                 name: this.nameOf(database),
-                rule:
-                  rule === 'identifier' ? 'same identifier' : rule ? describeAgreements(comparison) : 'first',
+                rule: describeRule(rule, comparison),
               })),
             };
           }),
@@ -154,6 +155,7 @@ export class OverlapComponent {
     const told = this.told();
     return told ? listDoubtfulPairs(told.found, told.works) : [];
   });
+
   protected tryAgain(): void {
     this.attempt.update((attempt) => attempt + 1);
   }
@@ -162,12 +164,10 @@ export class OverlapComponent {
     this.shown.update((shown) => shown + SHOWN_AT_ONCE);
   }
 
-  protected readonly naming = (database: string): string => this.nameOf(database);
-
-  protected nameOf(database: string): string {
+  protected readonly nameOf = (database: string): string => {
     const dialect = this.subject.dialects().find(({ id }) => id === database);
     return dialect ? shortenName(dialect) : database;
-  }
+  };
 
   protected nameAll(databases: readonly string[]): string {
     return databases.map((database) => this.nameOf(database)).join(', ');
