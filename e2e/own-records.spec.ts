@@ -161,6 +161,7 @@ test('records that may be of one work are asked about in Overlap, beside a serve
   await expect(asked).toContainText('another source');
   await asked.getByRole('button', { name: 'Same work' }).click();
   await expect(overlap).toContainText('1 different works');
+  await expect(overlap).toContainText('1 as you said');
   await expect(asked).toHaveCount(0);
   await workbench.waitUntilSaved();
   await page.reload();

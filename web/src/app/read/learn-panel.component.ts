@@ -204,6 +204,7 @@ export class LearnPanelComponent {
     return {
       name,
       terms,
+      database: this.databaseName(),
       lines: this.open.dialects().map((dialect) => ({
         key: `${dialect.id} ${this.taking.way()} ${terms}`,
         name: shortenName(dialect),

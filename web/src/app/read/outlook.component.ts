@@ -32,7 +32,9 @@ export interface Outlook {
   readonly part: RecordPart | undefined;
   /** The databases that hold a source, with how much of it. */
   readonly holders: readonly { readonly name: string; readonly counted: Counted }[];
-  /** What a heading is called in other languages, with what each finds. */
+  /** The database that is read. */
+  readonly database: string;
+  /** What a heading is called in other languages, with what each finds there without limiters. */
   readonly translations: readonly (Takeable & { readonly language: string; readonly counted: Counted })[];
 }
 
@@ -72,7 +74,7 @@ export interface Outlook {
       </p>
     }
     @if (outlook().translations.length > 0) {
-      <p class="quiet">In other languages, without limiters:</p>
+      <p class="quiet">In other languages, in {{ outlook().database }} without limiters:</p>
     }
     @for (one of outlook().translations; track one.text) {
       <p class="counts">
