@@ -8,21 +8,14 @@ import {
   type IndexDocument,
   type SetExpression,
 } from '#core/collection/index';
-import {
-  createSharedDraft,
-  createTermQueries,
-  findOverlap,
-  findWorks,
-  listCombinations,
-  listProposals,
-  tryChange,
-} from '#core/compare/index';
+import { findOverlap, findWorks, listCombinations, listProposals, tryChange } from '#core/compare/index';
+import { createSharedDraft, createTermQueries } from '#core/compare/draft/index';
 import { createAmount } from '#core/count/index';
 import { writeQuery } from '#core/dialect/index';
 import { countStrings } from '#core/holding/index';
 import { createConceptQuery, type Concept, type Project } from '#core/project/index';
 import { createNodePool, createPattern, type QueryNode } from '#core/query/index';
-import { createRecordKeys } from '#core/record/index';
+import { createRecordKeys } from '#core/record/same-work/index';
 import { foldLetters } from '#core/text/index';
 import { createDemoProject } from '#demo/demo-project';
 import { createRandom } from '#demo/random';

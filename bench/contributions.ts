@@ -1,4 +1,4 @@
-import { createSharedDraft, createTermQueries } from '#core/compare/index';
+import { createSharedDraft, createTermQueries } from '#core/compare/draft/index';
 import { writeQuery } from '#core/dialect/index';
 import type { Concept } from '#core/project/index';
 import { allowEach, countStrings } from '#core/holding/index';

@@ -1,4 +1,4 @@
-import { createRecordKeys, deduplicateRecords } from '#core/record/index';
+import { createRecordKeys, deduplicateRecords } from '#core/record/same-work/index';
 import { createHolding } from '#demo/holdings';
 import { THEMES } from '#demo/themes/index';
 import { createCorpus } from '#demo/works';

@@ -1,4 +1,5 @@
-import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, readHistory, writeQuery } from '#core/dialect/index';
+import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, writeQuery } from '#core/dialect/index';
+import { readHistory } from '#core/dialect/history/index';
 import { planProof, proveRendering } from '#core/proof/index';
 import { createDraftQuery } from '#core/project/index';
 import { parseQuery, type QueryNode } from '#core/query/index';

@@ -68,40 +68,53 @@ for (const { name, path, body } of HOSTILE_REQUESTS)
     expect(Math.min(...measured)).toBeLessThan(GATE * HEALTH);
   });
 
+/** People type, each a letter every second or so, counted in three databases. Gives the 95th percentile in ms. */
+async function measureTyping(askSlowest?: () => Promise<unknown>): Promise<number> {
+  const times: number[] = [];
+  const end = performance.now() + TYPING_SECONDS * 1_000;
+  const person = async (number: number): Promise<void> => {
+    const agent = new http.Agent({ keepAlive: true });
+    for (let letter = 0; performance.now() < end; letter++) {
+      await new Promise((resolve) => setTimeout(resolve, 500 + ((number * 37 + letter * 101) % 1_000)));
+      const string = `(bats OR "street light") AND lamp${'abcdefgh'.slice(0, letter % 8)}`;
+      const counts = ['heronsmere', 'cardinal', 'plainfinder'].map((id) =>
+        ask(`/api/standins/${id}/count`, { strings: [string], sentLimiters: {} }, agent),
+      );
+      for (const { status, milliseconds } of await Promise.all(counts)) {
+        expect(status).toBe(200);
+        times.push(milliseconds);
+      }
+    }
+    agent.destroy();
+  };
+  const hammer = async (): Promise<void> => {
+    while (askSlowest && performance.now() < end) await askSlowest();
+  };
+  await Promise.all([...Array.from({ length: PEOPLE }, (_, at) => person(at)), hammer()]);
+  times.sort((a, b) => a - b);
+  return times[Math.floor(times.length * 0.95)] ?? Infinity;
+}
+
 test('people who type are not held up by one who asks the slowest question again and again', async () => {
   test.setTimeout(240_000);
   let asked = 0;
-  const measured = await reachInOneOf(TYPED, async () => {
-    const times: number[] = [];
-    const end = performance.now() + TYPING_SECONDS * 1_000;
-    const person = async (number: number): Promise<void> => {
-      const agent = new http.Agent({ keepAlive: true });
-      for (let letter = 0; performance.now() < end; letter++) {
-        await new Promise((resolve) => setTimeout(resolve, 500 + ((number * 37 + letter * 101) % 1_000)));
-        const string = `(bats OR "street light") AND lamp${'abcdefgh'.slice(0, letter % 8)}`;
-        const counts = ['heronsmere', 'cardinal', 'plainfinder'].map((id) =>
-          ask(`/api/standins/${id}/count`, { strings: [string], sentLimiters: {} }, agent),
-        );
-        for (const { status, milliseconds } of await Promise.all(counts)) {
-          expect(status).toBe(200);
-          times.push(milliseconds);
-        }
-      }
-      agent.destroy();
-    };
-    const hammer = async (): Promise<void> => {
-      while (performance.now() < end)
-        await ask('/api/standins/cardinal/count', { strings: [writeSlowest(asked++)], sentLimiters: {} });
-    };
-    await Promise.all([...Array.from({ length: PEOPLE }, (_, at) => person(at)), hammer()]);
-    times.sort((a, b) => a - b);
-    return times[Math.floor(times.length * 0.95)] ?? Infinity;
-  });
+  // A machine that holds up everybody holds up people who type alone as well, so both are measured in turn.
+  const tries: { alone: number; beside: number }[] = [];
+  const isReached = (gate: number): boolean =>
+    tries.some(({ alone, beside }) => beside < gate * TYPED || beside < gate * alone);
+  while (tries.length < TRIES && !isReached(1))
+    tries.push({
+      alone: await measureTyping(),
+      beside: await measureTyping(() =>
+        ask('/api/standins/cardinal/count', { strings: [writeSlowest(asked++)], sentLimiters: {} }),
+      ),
+    });
+  const list = (which: 'alone' | 'beside'): string => tries.map((one) => one[which].toFixed(0)).join(', ');
   console.log(
-    `${PEOPLE} people, p95 ${measured.map((time) => time.toFixed(0)).join(', ')} ms (wanted ${TYPED})`,
+    `${PEOPLE} people, p95 ${list('beside')} ms (wanted ${TYPED}), ${list('alone')} ms if nobody asks the slowest question`,
   );
   expect(asked).toBeGreaterThan(1);
-  expect(Math.min(...measured)).toBeLessThan(GATE * TYPED);
+  expect(isReached(GATE)).toBe(true);
 });
 
 test('it stops within five seconds, whatever is going on', async () => {

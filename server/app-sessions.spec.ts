@@ -1,7 +1,8 @@
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CountAnswer } from '#core/contract/index';
-import { findDialect, writeHistory, writeQuery } from '#core/dialect/index';
+import { findDialect, writeQuery } from '#core/dialect/index';
+import { writeHistory } from '#core/dialect/history/index';
 import { expandBlocks, parseQuery } from '#core/query/index';
 import { openCollections, type StandinCollection } from './collections/index';
 import { SESSION_MINUTES } from './standins/sessions';

@@ -1,15 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildIndex, createEvaluator, NEUTRAL_ANALYSIS, type IndexDocument } from '#core/collection/index';
-import {
-  DIALECTS,
-  OPEN_DIALECTS,
-  OWN_RECORDS,
-  TEMPLATE_DIALECTS,
-  joinLimiters,
-  readString,
-  type Dialect,
-} from '#core/dialect/index';
+import { DIALECTS, OPEN_DIALECTS, OWN_RECORDS, TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
+import { joinLimiters, readString } from '#core/dialect/read/index';
 import { readQueryText } from '#core/holding/index';
 import { printQuery } from '#core/query/index';
 import { arbitraryDocument, TEST_HEADINGS } from '#core/testing/arbitraries';

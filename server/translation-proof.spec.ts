@@ -1,14 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildIndex, createEvaluator, type IndexDocument } from '#core/collection/index';
-import {
-  DIALECTS,
-  readKeepingLimiters,
-  writeQuery,
-  type Dialect,
-  type FindForms,
-  type Rendering,
-} from '#core/dialect/index';
+import { DIALECTS, writeQuery, type Dialect, type FindForms, type Rendering } from '#core/dialect/index';
+import { readKeepingLimiters } from '#core/dialect/read/index';
 import type { Problem } from '#core/problem/index';
 import { build, createMatcher, printQuery, withIds, type QueryNode } from '#core/query/index';
 import { splitWords } from '#core/text/index';

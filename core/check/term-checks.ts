@@ -1,4 +1,4 @@
-import { findTermMarks } from '../compare';
+import { findTermMarks } from '../compare/draft';
 import { nameTerm } from '../outline';
 import { createProblem, type ProblemCode } from '../problem';
 import {

@@ -4,7 +4,7 @@ import { createProject, type Change, type Project, type TargetBand } from '../pr
 import { printQuery } from '../query';
 import { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from './alternatives';
 import { listMembers } from './members';
-import { createSharedDraft } from './term-contributions';
+import { createSharedDraft } from './draft';
 import { createAmount, measureDistance } from '../count';
 import { describeProposal, listProposals, rankProposals, type ProposalCounts } from './proposed-changes';
 

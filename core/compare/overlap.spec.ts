@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createAmount } from '../count';
-import { createRecordKeys } from '../record';
+import { createRecordKeys } from '../record/same-work';
 import { createTestKeys, createTestRecord } from '../testing/records';
 import { findOverlap, findWorks, listDoubtfulPairs, listRepeatedWorks } from './overlap';
 

@@ -10,7 +10,7 @@ import {
   type SameWorkAnswers,
   type SameWorkRule,
   type WorkComparison,
-} from '../record';
+} from '../record/same-work';
 
 /** What one database gives: its count, and its records' keys where it gives records. */
 export interface DatabaseResult {

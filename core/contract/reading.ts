@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import type { CountedValue, SetWord } from '../collection';
 import type { SentLimiters } from '../dialect';
-import { RECORD_SCHEMA, type BibliographicRecord, type RecordKeys } from '../record';
+import { RECORD_SCHEMA, type BibliographicRecord } from '../record';
+import { type RecordKeys } from '../record/same-work';
 import type { SchemaOf } from '../schema';
 import { SENT_LIMITERS, SEARCH_STRING } from './counting';
 import { SORTS, type Sort } from './sorts';

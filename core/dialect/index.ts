@@ -28,9 +28,3 @@ export type {
   Rendering,
   WriteSettings,
 } from './write';
-export { joinLimiters, rankDialects, readKeepingLimiters, readString } from './read';
-export type { Binding, DialectGuess, OtherReading, ReadString } from './read';
-export { isHistory, listStrings, nameLine, readHistory, writeHistory } from './history';
-export type { History, HistoryLine, WrittenLine } from './history';
-export { DIALECT_FORM, checkDialect, readEntry, writeEntry } from './form';
-export type { FormEntry, FormSection } from './form';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { describeDifference } from '../compare';
+import { describeDifference } from '../compare/draft';
 import { parseQuery, printQuery } from '../query';
 import { applyChange } from './apply-change';
 import { createConceptQuery, createDraftQuery } from './blocks';

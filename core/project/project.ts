@@ -1,7 +1,7 @@
 import type { Dialect, PhraseFallback } from '../dialect';
 import type { Limiters } from '../limiter';
 import type { Field } from '../query';
-import type { SameWorkAnswers } from '../record';
+import type { SameWorkAnswers } from '../record/same-work';
 import type { SruEndpoint } from '../sru';
 import type { TermKind } from './term-kind';
 

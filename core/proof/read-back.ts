@@ -1,5 +1,6 @@
 import { compareQueries, type ComparisonPlace } from '../algebra';
-import { joinLimiters, readKeepingLimiters, readString, type Dialect, type Rendering } from '../dialect';
+import { type Dialect, type Rendering } from '../dialect';
+import { joinLimiters, readKeepingLimiters, readString } from '../dialect/read';
 import { build, dropInactive, printQuery, type QueryNode } from '../query';
 
 /** What a rendering is read back as, and what is known of it. */

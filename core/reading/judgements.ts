@@ -1,5 +1,6 @@
 import type { Judgement, Project, Verdict } from '../project';
-import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '../record';
+import { type BibliographicRecord } from '../record';
+import { createRecordKeys, type RecordKeys } from '../record/same-work';
 
 /** What a record of a database is judged to be, with what tells the same work elsewhere. */
 export function createJudgement(record: BibliographicRecord, verdict: Verdict, reason?: string): Judgement {

@@ -1,25 +1,4 @@
-export {
-  SIGNS,
-  compareWorks,
-  createIdentifierKey,
-  createPairKey,
-  createRecordKeys,
-  deduplicateRecords,
-  normaliseIdentifier,
-  UNKNOWN_KEYS,
-  normaliseTitle,
-  readWorkSigns,
-} from './same-work';
-export type {
-  Agreement,
-  Deduplicated,
-  RecordKeys,
-  RecordPlace,
-  SameWorkAnswers,
-  SameWorkRule,
-  Sign,
-  WorkComparison,
-} from './same-work';
+export { createIdentifierKey, normaliseIdentifier, normaliseTitle } from './identifier';
 export { LANGUAGES } from './languages';
 export {
   ABSTRACT_LENGTHS,

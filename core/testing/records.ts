@@ -1,4 +1,5 @@
-import { createRecordKeys, type BibliographicRecord, type RecordKeys } from '../record';
+import { type BibliographicRecord } from '../record';
+import { createRecordKeys, type RecordKeys } from '../record/same-work';
 
 /** A record with nothing in it but what is said. */
 export function createTestRecord(parts: Partial<BibliographicRecord>): BibliographicRecord {

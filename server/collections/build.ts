@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { NEUTRAL_ANALYSIS, createDocument, createIndexBuilder, writeSnapshot } from '#core/collection/index';
-import { createRecordKeys } from '#core/record/index';
+import { createRecordKeys } from '#core/record/same-work/index';
 import { createHolding } from '#demo/holdings';
 import type { HoldingId } from '#demo/themes/index';
 import { createCorpus } from '#demo/works';

@@ -1,6 +1,7 @@
 import { EvaluatorMemory, createEvaluator, readSnapshot, type Evaluator } from '#core/collection/index';
 import type { Holding } from '#core/holding/index';
-import { createIdentifierKey, type BibliographicRecord, type RecordKeys } from '#core/record/index';
+import { createIdentifierKey, type BibliographicRecord } from '#core/record/index';
+import { type RecordKeys } from '#core/record/same-work/index';
 import { createVocabulary, type Vocabulary } from '#core/vocabulary/index';
 import { createThesauri } from '#demo/thesauri/index';
 import { STANDINS, readStandinString, type Standin } from '../standins/standins';

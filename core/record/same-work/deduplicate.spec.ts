@@ -2,14 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createLabelledRecords } from '../../testing/labelled-works';
 import { createTestKeys, createTestRecord } from '../../testing/records';
+import { createIdentifierKey } from '../identifier';
 import type { BibliographicRecord } from '../record';
-import {
-  createIdentifierKey,
-  createPairKey,
-  createRecordKeys,
-  deduplicateRecords,
-  type RecordKeys,
-} from './index';
+import { createPairKey, createRecordKeys, deduplicateRecords, type RecordKeys } from './index';
 
 const lamps: Partial<BibliographicRecord> = {
   title: 'Warm lamps beside quiet valley roads',

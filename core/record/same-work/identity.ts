@@ -1,5 +1,4 @@
-import { splitWords } from '../../text';
-import { findDoi } from '../doi';
+import { createIdentifierKey, hashText, normaliseTitle } from '../identifier';
 import type { BibliographicRecord } from '../record';
 import { createWorkSigns, writeWorkSigns } from './work-signs';
 
@@ -31,21 +30,6 @@ export function createRecordKeys(
   };
 }
 
-/** The key of an identifier, however it is written: with its resolver, a prefix, in capitals. */
-export function createIdentifierKey(identifier: string): number {
-  const bare = normaliseIdentifier(identifier);
-  return bare === '' ? 0 : hashText(bare);
-}
-
-/**
- * An identifier as it is compared: a DOI without its resolver, prefix, codes of an address and a full stop behind it,
- * in small letters (`10.5555/bats.12`); anything else without its resolver.
- */
-export function normaliseIdentifier(identifier: string): string {
-  const bare = findDoi([identifier]) ?? identifier.trim().replace(/^https?:\/\/[^/]+\//i, '');
-  return bare.toLowerCase();
-}
-
 function createWorkKey({
   title,
   year,
@@ -55,22 +39,4 @@ function createWorkKey({
   const [first] = authors;
   if (year === undefined || !first || words.length < LEAST_WORDS) return 0;
   return hashText(`${words.join(' ')}|${year}|${normaliseTitle(first.family).join(' ')}`);
-}
-
-/** The words of a title without case, diacritics and signs. */
-export function normaliseTitle(title: string): string[] {
-  return splitWords(title).map(({ text }) => text);
-}
-
-/** A number from 1 to 2^53 - 1 for a text: two 32-bit FNV-1a hashes with different starts. */
-function hashText(text: string): number {
-  let [low, high] = [0x811c9dc5, 0x01000193];
-  for (let at = 0; at < text.length; at++) {
-    const code = text.charCodeAt(at);
-    low = Math.imul(low ^ code, 0x01000193);
-    high = Math.imul(high ^ (code + at), 0x85ebca6b);
-  }
-  low ^= low >>> 15;
-  high ^= high >>> 13;
-  return ((high >>> 0) & 0x1fffff) * 2 ** 32 + (low >>> 0) || 1;
 }

@@ -1,5 +1,6 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { createSharedDraft, listMembers, type LimitedQuery } from '#core/compare/index';
+import { listMembers, type LimitedQuery } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Project, SearchState } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';

@@ -1,5 +1,5 @@
 import { Injectable, computed, inject } from '@angular/core';
-import { createSharedDraft } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import { createDraftQuery, type Variant } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
 import type { QueryNode } from '#core/query/index';

@@ -6,18 +6,14 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { compareQueries } from '#core/algebra/index';
 import {
   DIALECTS,
-  DIALECT_FORM,
   OPEN_DIALECTS,
   TEMPLATE_DIALECTS,
-  checkDialect,
   findDialect,
-  readEntry,
-  readString,
-  writeEntry,
   writeQuery,
   type Dialect,
-  type FormEntry,
 } from '#core/dialect/index';
+import { DIALECT_FORM, checkDialect, readEntry, writeEntry, type FormEntry } from '#core/dialect/form/index';
+import { readString } from '#core/dialect/read/index';
 import { describeInFull } from '#core/problem/index';
 import type { OwnConnection, OwnDatabase } from '#core/project/index';
 import { build, dropInactive, parseQuery, printQuery } from '#core/query/index';

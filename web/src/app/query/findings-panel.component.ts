@@ -9,7 +9,7 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { describeDifference } from '#core/compare/index';
+import { describeDifference } from '#core/compare/draft/index';
 import type { Finding, FindingFix } from '#core/check/index';
 import { describeProblem, describeRemedy } from '#core/problem/index';
 import { shortenName } from '#core/text/index';

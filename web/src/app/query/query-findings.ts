@@ -1,6 +1,6 @@
 import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { AskedCount, Finding, FindingFix } from '#core/check/index';
-import { createSharedDraft } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import type { Dialect } from '#core/dialect/index';
 import { applyChange, type Working } from '#core/project/index';
 import { createNodePool, type QueryNode } from '#core/query/index';

@@ -1,6 +1,6 @@
 import { MatTooltip } from '@angular/material/tooltip';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { createSharedDraft } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import { CHANGE_NAMES, type Working } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
 import { shortenName } from '#core/text/index';

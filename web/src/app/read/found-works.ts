@@ -1,11 +1,7 @@
 import { drawRecords } from '#core/compare/index';
 import { succeed, type Outcome } from '#core/problem/index';
-import {
-  deduplicateRecords,
-  type BibliographicRecord,
-  type RecordKeys,
-  type SameWorkAnswers,
-} from '#core/record/index';
+import { type BibliographicRecord } from '#core/record/index';
+import { deduplicateRecords, type RecordKeys, type SameWorkAnswers } from '#core/record/same-work/index';
 import { listKeys, type SearchRequest, type Sort } from '#core/contract/index';
 import type { SentLimiters } from '#core/dialect/index';
 import type { Connection } from '../data/connections/connection';

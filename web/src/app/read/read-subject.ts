@@ -1,7 +1,7 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, type Params } from '@angular/router';
-import { createSharedDraft } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import { SORTS, type SearchFilter, type Sort } from '#core/contract/index';
 import { getExact } from '#core/count/index';
 import type { Dialect } from '#core/dialect/index';

@@ -2,12 +2,17 @@ import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } 
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   ElementRef,
+  afterNextRender,
+  computed,
   inject,
   input,
   output,
+  signal,
   viewChild,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Judgement } from '#core/project/index';
 import { getConceptLetter } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
@@ -33,7 +38,7 @@ const ROW = 76;
       role="listbox"
       aria-label="Records"
       tabindex="0"
-      [attr.aria-activedescendant]="'record-' + at()"
+      [attr.aria-activedescendant]="isDrawn() ? 'record-' + at() : null"
       (scrolledIndexChange)="ask()"
     >
       <div
@@ -155,9 +160,24 @@ export class RecordListComponent {
   readonly wanted = output<{ start: number; end: number }>();
 
   protected readonly row = ROW;
+  /** The stretch of rows that stand in the page. */
+  private readonly drawn = signal({ start: 0, end: 0 });
+  /** The row that is looked at stands in the page, so that it can be named to who hears the list. */
+  protected readonly isDrawn = computed(
+    () => this.at() >= this.drawn().start && this.at() < this.drawn().end,
+  );
   protected readonly hueOf = getHueClass;
   protected readonly letterOf = getConceptLetter;
   protected readonly trackByPlace = (place: number): number => place;
+
+  constructor() {
+    const end = inject(DestroyRef);
+    afterNextRender(() =>
+      this.viewport()
+        .renderedRangeStream.pipe(takeUntilDestroyed(end))
+        .subscribe((range) => this.drawn.set(range)),
+    );
+  }
 
   protected look(place: number): void {
     this.looked.emit(place);

@@ -1,5 +1,6 @@
 import { Injectable, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
-import { createSharedDraft, tryChange } from '#core/compare/index';
+import { tryChange } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import { nameTerm } from '#core/outline/index';
 import { getConceptLetter, type Concept, type Term } from '#core/project/index';
 import { printQuery, type QueryNode } from '#core/query/index';

@@ -1,6 +1,6 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { countDifferences, describeDifference } from '#core/compare/index';
+import { countDifferences, describeDifference } from '#core/compare/draft/index';
 import { findDialect, preferPhraseWay, type Dialect } from '#core/dialect/index';
 import { listLimiters } from '#core/limiter/index';
 import { CHANGE_NAMES, createDraftQuery, type Change, type Project, type Variant } from '#core/project/index';

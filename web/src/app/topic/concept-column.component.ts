@@ -14,7 +14,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import type { TermMark } from '#core/compare/index';
+import type { TermMark } from '#core/compare/draft/index';
 import { describeInFull } from '#core/problem/index';
 import type { Concept, Term } from '#core/project/index';
 import { shortenName } from '#core/text/index';

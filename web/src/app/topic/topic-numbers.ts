@@ -1,5 +1,5 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { createTermQueries, type TermQueries } from '#core/compare/index';
+import { createTermQueries, type TermQueries } from '#core/compare/draft/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Term } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';

@@ -14,7 +14,7 @@ import {
   signal,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { findTermMarks, type ConceptQueries, type TermMark } from '#core/compare/index';
+import { findTermMarks, type ConceptQueries, type TermMark } from '#core/compare/draft/index';
 import {
   createTermKey,
   MAX_CONCEPTS,

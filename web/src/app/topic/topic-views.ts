@@ -1,5 +1,5 @@
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
-import type { MarkFix, TermMark } from '#core/compare/index';
+import type { MarkFix, TermMark } from '#core/compare/draft/index';
 import type { Comparison } from '#core/count/index';
 import type { Concept, Term, TermKind } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatFormField } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
-import type { HistoryLine } from '#core/dialect/index';
+import type { HistoryLine } from '#core/dialect/history/index';
 import { proposeName } from './string-import';
 
 /** A line of a history as it was read, and what becomes of it. */

@@ -6,21 +6,15 @@ import { MatFormField } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { MatOption, MatSelect } from '@angular/material/select';
+import { DIALECTS, OPEN_DIALECTS, TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
+import { isHistory, listStrings, readHistory, type HistoryLine } from '#core/dialect/history/index';
 import {
-  DIALECTS,
-  OPEN_DIALECTS,
-  TEMPLATE_DIALECTS,
-  isHistory,
-  listStrings,
   rankDialects,
-  readHistory,
   readString,
   type Binding,
-  type Dialect,
   type DialectGuess,
-  type HistoryLine,
   type ReadString,
-} from '#core/dialect/index';
+} from '#core/dialect/read/index';
 import { describeInFull, type Problem } from '#core/problem/index';
 import { printQuery, type QueryNode } from '#core/query/index';
 import type { Counted } from '../counting/count-state';

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { findDialect, readHistory, readString } from '#core/dialect/index';
+import { findDialect } from '#core/dialect/index';
+import { readHistory } from '#core/dialect/history/index';
+import { readString } from '#core/dialect/read/index';
 import { applyChange, createProject, type Project } from '#core/project/index';
 import { importHistory, importString, proposeName } from './string-import';
 

@@ -1,4 +1,5 @@
-import { nameLine, type HistoryLine, type ReadString } from '#core/dialect/index';
+import { nameLine, type HistoryLine } from '#core/dialect/history/index';
+import { type ReadString } from '#core/dialect/read/index';
 import type { Limiters } from '#core/limiter/index';
 import {
   createBlockName,

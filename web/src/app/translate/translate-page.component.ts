@@ -12,13 +12,8 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import {
-  listPhraseWays,
-  preferPhraseWay,
-  writeHistory,
-  type Dialect,
-  type WrittenLine,
-} from '#core/dialect/index';
+import { listPhraseWays, preferPhraseWay, type Dialect } from '#core/dialect/index';
+import { writeHistory, type WrittenLine } from '#core/dialect/history/index';
 import { describeInFull, describeProblem } from '#core/problem/index';
 import { createTerm, getProjectTitle } from '#core/project/index';
 import type { ReadResultsLine } from '#core/tally/index';

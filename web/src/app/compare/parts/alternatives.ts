@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { createRecallQuery, createSharedDraft, tryChange, type LimitedQuery } from '#core/compare/index';
+import { createRecallQuery, tryChange, type LimitedQuery } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import type { Change, Project } from '#core/project/index';
 import { FreezeVariant } from '../../freezing/freeze-variant';
 import { OpenProject } from '../../state/open-project';

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { UNKNOWN_KEYS, type RecordKeys } from '#core/record/index';
+import { UNKNOWN_KEYS, type RecordKeys } from '#core/record/same-work/index';
 import { countWorks } from './part-lists';
 
 describe('works gained and lost', () => {

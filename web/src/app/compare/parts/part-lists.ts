@@ -2,7 +2,12 @@ import { Injectable, inject } from '@angular/core';
 import type { LimitedQuery } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
-import { UNKNOWN_KEYS, deduplicateRecords, type RecordKeys, type SameWorkAnswers } from '#core/record/index';
+import {
+  UNKNOWN_KEYS,
+  deduplicateRecords,
+  type RecordKeys,
+  type SameWorkAnswers,
+} from '#core/record/same-work/index';
 import { RecordSets, type ListedRecords } from './record-sets';
 
 /** What two states find: only the later one, only the earlier one, or both. */

@@ -1,4 +1,4 @@
-import { describeDifference } from '#core/compare/index';
+import { describeDifference } from '#core/compare/draft/index';
 import { listLimiters } from '#core/limiter/index';
 import type { SearchState, Variant } from '#core/project/index';
 

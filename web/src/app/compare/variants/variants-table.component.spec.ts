@@ -2,7 +2,7 @@ import '@angular/compiler';
 import { ElementRef } from '@angular/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { createSharedDraft } from '#core/compare/index';
+import { createSharedDraft } from '#core/compare/draft/index';
 import { readExact } from '../../testing/counts';
 import { FreezeVariant } from '../../freezing/freeze-variant';
 import { startInjection } from '../../testing/injection';

@@ -11,7 +11,7 @@ import {
 import type { Limiters } from '#core/limiter/index';
 import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
-import { splitByHeadings } from '#core/compare/index';
+import { splitByHeadings } from '#core/compare/draft/index';
 import { build, type QueryNode } from '#core/query/index';
 import { getLeast } from '#core/count/index';
 import { getAmount } from '../../counting/count-state';

@@ -1,5 +1,6 @@
 import type { ProofAnswer } from '#core/contract/index';
-import type { FidelityLevel, HandStep, PhraseFallback, WrittenLine } from '#core/dialect/index';
+import type { FidelityLevel, HandStep, PhraseFallback } from '#core/dialect/index';
+import type { WrittenLine } from '#core/dialect/history/index';
 import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../../counting/count-state';
 import type { PieceCost } from '../differences';

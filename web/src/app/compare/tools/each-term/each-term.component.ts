@@ -1,12 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import {
-  createRecallQuery,
-  createTermQueries,
-  findCover,
-  type Cover,
-  type LimitedQuery,
-} from '#core/compare/index';
+import { createRecallQuery, findCover, type Cover, type LimitedQuery } from '#core/compare/index';
+import { createTermQueries } from '#core/compare/draft/index';
 import { describeInFull } from '#core/problem/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Change, SearchState } from '#core/project/index';

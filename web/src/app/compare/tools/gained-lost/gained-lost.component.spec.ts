@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { createSharedDraft, listSingleChanges } from '#core/compare/index';
+import { createSharedDraft, listSingleChanges } from '#core/compare/draft/index';
 import { findDialect } from '#core/dialect/index';
 import { readExact } from '../../../testing/counts';
 import { FreezeVariant } from '../../../freezing/freeze-variant';

@@ -1,6 +1,7 @@
 import { Injectable, computed, inject, linkedSignal } from '@angular/core';
 import { isSameLimiters } from '#core/limiter/index';
-import { createSharedDraft, listSingleChanges, type LimitedQuery } from '#core/compare/index';
+import { type LimitedQuery } from '#core/compare/index';
+import { createSharedDraft, listSingleChanges } from '#core/compare/draft/index';
 import type { Dialect } from '#core/dialect/index';
 import { describeInFull, type Outcome } from '#core/problem/index';
 import type { SearchState } from '#core/project/index';

@@ -1,4 +1,10 @@
-import { SIGNS, type Agreement, type SameWorkRule, type Sign, type WorkComparison } from '#core/record/index';
+import {
+  SIGNS,
+  type Agreement,
+  type SameWorkRule,
+  type Sign,
+  type WorkComparison,
+} from '#core/record/same-work/index';
 import { formatNumber } from '../../../ui/number-format';
 
 /** What is said of each sign; nothing where a record does not have it. */

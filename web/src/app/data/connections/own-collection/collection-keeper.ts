@@ -33,13 +33,8 @@ import {
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import { proveRendering } from '#core/proof/index';
 import { MAX_RECORDS, readRecordFile, type SkippedRecord } from '#core/record/file/index';
-import {
-  createIdentifierKey,
-  UNKNOWN_KEYS,
-  createRecordKeys,
-  type BibliographicRecord,
-  type RecordKeys,
-} from '#core/record/index';
+import { createIdentifierKey, type BibliographicRecord } from '#core/record/index';
+import { UNKNOWN_KEYS, createRecordKeys, type RecordKeys } from '#core/record/same-work/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { decodeText } from '../../decode-text';
 import { CollectionRepository } from './collection-repository';

@@ -1,7 +1,7 @@
-import { DIALECTS } from '../dialect';
-import { nameTerm } from '../outline';
-import { createTermKey, type Concept, type SearchState, type Term } from '../project';
-import { isSameLimiters, listLimiters } from '../limiter';
+import { DIALECTS } from '../../dialect';
+import { nameTerm } from '../../outline';
+import { createTermKey, type Concept, type SearchState, type Term } from '../../project';
+import { isSameLimiters, listLimiters } from '../../limiter';
 
 /** One difference between two states, made alone to the first: what it does by itself can be counted. */
 export interface SingleChange {

@@ -1,4 +1,4 @@
-import { applyFix, createProblem, type Problem, type ProblemCode } from '../problem';
+import { applyFix, createProblem, type Problem, type ProblemCode } from '../../problem';
 import {
   createTermKey,
   createTermQuery,
@@ -6,11 +6,11 @@ import {
   type Change,
   type Concept,
   type Term,
-} from '../project';
-import { covers, findAnchor, parseQuery, type CoverSettings, type QueryNode } from '../query';
-import { isSentence } from '../question';
-import { foldLetters, shortenName, type NamedDatabase } from '../text';
-import type { Vocabulary } from '../vocabulary';
+} from '../../project';
+import { covers, findAnchor, parseQuery, type CoverSettings, type QueryNode } from '../../query';
+import { isSentence } from '../../question';
+import { foldLetters, shortenName, type NamedDatabase } from '../../text';
+import type { Vocabulary } from '../../vocabulary';
 
 /** A way to mend what a mark is about, as one change of the project. */
 export interface MarkFix {

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { createBlocks, createDraftQuery } from '../project/blocks';
-import type { Concept, Term } from '../project';
-import { DIALECTS, writeQuery } from '../dialect';
-import { DEFAULT_FIELDS, build, dropInactive, listNodes, printQuery } from '../query';
-import { buildIndex, createEvaluator, createNeutralExpression } from '../collection';
-import { TEST_HEADINGS, arbitraryDocument } from '../testing/arbitraries';
-import { satisfies } from '../testing/naive-evaluator';
+import { createBlocks, createDraftQuery } from '../../project/blocks';
+import type { Concept, Term } from '../../project';
+import { DIALECTS, writeQuery } from '../../dialect';
+import { DEFAULT_FIELDS, build, dropInactive, listNodes, printQuery } from '../../query';
+import { buildIndex, createEvaluator, createNeutralExpression } from '../../collection';
+import { TEST_HEADINGS, arbitraryDocument } from '../../testing/arbitraries';
+import { satisfies } from '../../testing/naive-evaluator';
 import { createSharedDraft, createTermQueries } from './index';
 
 const term = (id: string, text: string, off = false): Term => ({ id, text, off });

@@ -1,4 +1,4 @@
-import type { SearchState } from '../project';
+import type { SearchState } from '../../project';
 import { listSingleChanges } from './single-changes';
 
 /** What changed from one state to another, in terms: each a short line. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Concept } from '../project';
-import { printQuery } from '../query';
+import type { Concept } from '../../project';
+import { printQuery } from '../../query';
 import { splitByHeadings } from './index';
 
 const concept = (...texts: string[]): Concept => ({

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Concept, SearchState } from '../project';
-import { printQuery } from '../query';
+import type { Concept, SearchState } from '../../project';
+import { printQuery } from '../../query';
 import { createSharedDraft, listSingleChanges } from '.';
 
 const concept = (block: string, terms: readonly string[], more: Partial<Concept> = {}): Concept => ({

@@ -1,5 +1,5 @@
-import { createTermQuery, joinTerms, type Concept } from '../project';
-import type { QueryNode } from '../query';
+import { createTermQuery, joinTerms, type Concept } from '../../project';
+import type { QueryNode } from '../../query';
 
 /** What a concept finds by words and what it finds by subject headings, as queries of their own. */
 export interface WordsAndHeadings {

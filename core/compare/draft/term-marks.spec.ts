@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyChange, createProject, type Concept, type Term } from '../project';
-import { createVocabulary } from '../vocabulary';
+import { applyChange, createProject, type Concept, type Term } from '../../project';
+import { createVocabulary } from '../../vocabulary';
 import { findTermMarks, type TermFacts } from './index';
 
 const term = (id: string, text: string, more: Partial<Term> = {}): Term => ({

@@ -1,5 +1,5 @@
-import { joinTerms, readTermQuery, type Concept, type QueryState, type Term } from '../project';
-import { build, listChildren, mapChildren, parseQuery, type QueryNode } from '../query';
+import { joinTerms, readTermQuery, type Concept, type QueryState, type Term } from '../../project';
+import { build, listChildren, mapChildren, parseQuery, type QueryNode } from '../../query';
 
 /**
  * What has to be counted to know what a term brings, all in the fields of its concept. What only it finds in its concept is `concept`

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { createProject, type Concept, type Working } from '../project';
+import { createProject, type Concept, type Working } from '../../project';
 import { countDifferences, describeDifference } from './variant-difference';
 
 const bats: Concept = {
