@@ -63,7 +63,7 @@ export async function buildAll() {
 
 /** Packs what the server sends, as small as it gets: that takes too long for each request. */
 function packFiles(folder) {
-  for (const name of fs.readdirSync(folder).filter((one) => /\.(js|css|svg)$/.test(one))) {
+  for (const name of fs.readdirSync(folder).filter((one) => /\.(js|json|css|svg)$/.test(one))) {
     const content = fs.readFileSync(path.join(folder, name));
     const packed = zlib.brotliCompressSync(content, {
       params: { [zlib.constants.BROTLI_PARAM_SIZE_HINT]: content.length },

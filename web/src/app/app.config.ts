@@ -10,12 +10,14 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { APP_ROUTES } from './app.routes';
+import { fetchWords } from './data/fetch-words';
 import { saveFile } from './data/save-file';
 import { keepTheme } from './state/kept-theme';
 import { SAVE_FILE } from './ui/save-file';
 import * as otherWindowsEffects from './state/other-windows.effects';
 import * as projectEffects from './state/project.effects';
 import { projectFeature } from './state/project.feature';
+import { provideWords } from './words/provide-words';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -28,6 +30,7 @@ export const appConfig: ApplicationConfig = {
     { provide: APP_BASE_HREF, useValue: '/' },
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
+    provideWords(fetchWords),
     provideAppInitializer(keepTheme),
     { provide: SAVE_FILE, useValue: saveFile },
     provideRouter(APP_ROUTES, withComponentInputBinding()),

@@ -1,12 +1,13 @@
 import type { Routes } from '@angular/router';
 import { chooseProject, openProject } from './projects/project-guards';
+import { say } from './words/say';
 
 /** The views of a project, in the order of the work. */
 export const APP_ROUTES: Routes = [
   { path: '', pathMatch: 'full', canActivate: [chooseProject], children: [] },
   {
     path: 'projects',
-    title: 'Projects · Ewer',
+    title: () => say('app.projectsEwer'),
     loadComponent: () =>
       import('./projects/projects-page.component').then((file) => file.ProjectsPageComponent),
   },
@@ -18,34 +19,34 @@ export const APP_ROUTES: Routes = [
       { path: '', pathMatch: 'full', redirectTo: 'topic' },
       {
         path: 'topic',
-        title: 'Topic · Ewer',
+        title: () => say('app.topicEwer'),
         loadComponent: () => import('./topic/topic-page.component').then((file) => file.TopicPageComponent),
       },
       {
         path: 'query',
-        title: 'Query · Ewer',
+        title: () => say('app.queryEwer'),
         loadComponent: () => import('./query/query-page.component').then((file) => file.QueryPageComponent),
       },
       {
         path: 'translate',
-        title: 'Translate · Ewer',
+        title: () => say('app.translateEwer'),
         loadComponent: () =>
           import('./translate/translate-page.component').then((file) => file.TranslatePageComponent),
       },
       {
         path: 'read',
-        title: 'Read · Ewer',
+        title: () => say('app.readEwer'),
         loadComponent: () => import('./read/read-page.component').then((file) => file.ReadPageComponent),
       },
       {
         path: 'databases',
-        title: 'Databases · Ewer',
+        title: () => say('app.databasesEwer'),
         loadComponent: () =>
           import('./databases/databases-page.component').then((file) => file.DatabasesPageComponent),
       },
       {
         path: 'compare',
-        title: 'Compare · Ewer',
+        title: () => say('app.compareEwer'),
         loadComponent: () =>
           import('./compare/compare-page.component').then((file) => file.ComparePageComponent),
         loadChildren: () => import('./compare/compare-tools').then((file) => file.COMPARE_ROUTES),

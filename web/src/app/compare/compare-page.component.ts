@@ -17,12 +17,14 @@ import { Alternatives } from './parts/alternatives';
 import { MustFindCounts } from './parts/must-find-counts';
 import { RecordSets } from './parts/record-sets';
 import { VariantsTableComponent } from './variants/variants-table.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The variants beside each other, and under them the tools that ask one question each. */
 @Component({
   selector: 'app-compare-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, RouterLinkActive, RouterOutlet, VariantsTableComponent, SELECT_PARTS],
+  imports: [SayPipe, RouterLink, RouterLinkActive, RouterOutlet, VariantsTableComponent, SELECT_PARTS],
   providers: [Alternatives, CompareSubject, MustFindCounts, RecordSets],
   templateUrl: './compare-page.component.html',
   styleUrl: './compare-page.component.scss',
@@ -44,7 +46,7 @@ export class ComparePageComponent {
     ),
   );
   protected readonly states = computed(() => [
-    { id: 'draft', name: 'the draft' },
+    { id: 'draft', name: say('compare.theDraft') },
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
   ]);
   constructor() {

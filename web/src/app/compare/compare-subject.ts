@@ -10,6 +10,7 @@ import { DraftCounts } from '../counting/draft-counts';
 import { OpenProject } from '../state/open-project';
 import { describeBasis } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
+import { say } from '../words/say';
 
 /** What the tools of Compare look at: the draft or a variant, in one database or all of them. */
 @Injectable()
@@ -29,7 +30,7 @@ export class CompareSubject {
 
   readonly variant = computed(() => this.open.project().variants.find(({ id }) => id === this.of()));
   readonly isDraft = computed(() => this.variant() === undefined);
-  readonly name = computed(() => this.variant()?.name ?? 'the draft');
+  readonly name = computed(() => this.variant()?.name ?? say('compare.theDraft'));
   readonly state = computed<SearchState>(() => this.variant()?.frozen ?? this.open.working());
   /** The project as it would be with the state looked at as its draft. */
   readonly project = computed<Project>(() => {
@@ -86,7 +87,7 @@ export class CompareSubject {
         const counted = this.look(question, dialect);
         if (!counted) return [];
         const isUnsaid = readCount(counted).status === 'none' && counted.rendering.whole === 'left-out';
-        return isUnsaid ? ['it cannot be searched there at all'] : describeBasis(counted);
+        return isUnsaid ? [say('compare.itCannotBeSearchedThere')] : describeBasis(counted);
       });
       return words.length > 0 ? [{ name: dialect.name, words: [...new Set(words)].join(', ') }] : [];
     });

@@ -1,5 +1,6 @@
 import type { Type } from '@angular/core';
 import { createUrlTreeFromSnapshot, type CanActivateFn, type Routes } from '@angular/router';
+import { say } from '../words/say';
 
 /** A tool of Compare: a page of its own that answers one question about the variants. */
 interface CompareTool {
@@ -18,44 +19,60 @@ interface CompareTool {
 export const COMPARE_TOOLS: readonly CompareTool[] = [
   {
     path: 'staircase',
-    name: 'Staircase',
+    get name() {
+      return say('compare.staircase');
+    },
     load: () => import('./tools/staircase/staircase.component').then((file) => file.StaircaseComponent),
   },
   {
     path: 'terms',
-    name: 'Each term',
+    get name() {
+      return say('compare.eachTerm');
+    },
     load: () => import('./tools/each-term/each-term.component').then((file) => file.EachTermComponent),
   },
   {
     path: 'combinations',
-    name: 'Combinations',
+    get name() {
+      return say('compare.combinations');
+    },
     load: () =>
       import('./tools/combinations/combinations.component').then((file) => file.CombinationsComponent),
   },
   {
     path: 'swap',
-    name: 'Swap',
+    get name() {
+      return say('compare.swap');
+    },
     load: () => import('./tools/swap/swap.component').then((file) => file.SwapComponent),
   },
   {
     path: 'overlap',
-    name: 'Overlap',
+    get name() {
+      return say('compare.overlap');
+    },
     load: () => import('./tools/overlap/overlap.component').then((file) => file.OverlapComponent),
   },
   {
     path: 'differences',
-    name: 'Gained and lost',
+    get name() {
+      return say('compare.gainedAndLost');
+    },
     choosesItself: true,
     load: () => import('./tools/gained-lost/gained-lost.component').then((file) => file.GainedLostComponent),
   },
   {
     path: 'years',
-    name: 'Years',
+    get name() {
+      return say('compare.years');
+    },
     load: () => import('./tools/years/years.component').then((file) => file.YearsComponent),
   },
   {
     path: 'try',
-    name: 'What to try',
+    get name() {
+      return say('compare.whatToTry');
+    },
     load: () => import('./tools/what-to-try/what-to-try.component').then((file) => file.WhatToTryComponent),
   },
   {
@@ -65,7 +82,9 @@ export const COMPARE_TOOLS: readonly CompareTool[] = [
   },
   {
     path: 'tallies',
-    name: 'Tallies',
+    get name() {
+      return say('compare.tallies');
+    },
     choosesItself: true,
     worksWithoutQuery: true,
     load: () => import('./tools/tallies/tallies.component').then((file) => file.TalliesComponent),

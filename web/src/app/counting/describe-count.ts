@@ -6,13 +6,14 @@ import { printQuery } from '#core/query/index';
 import { formatAmount, formatDifference } from '../ui/number-format';
 import type { Counted } from './count-state';
 import { readCount } from './read-count';
+import { say } from '../words/say';
 
 /** A count as a cell of a table: its number, or the reason why there is none. */
 export function describeCell(counted: Counted | undefined): string | number {
   const state = counted?.state;
-  if (!counted || !state || state.status === 'waiting') return 'not counted';
+  if (!counted || !state || state.status === 'waiting') return say('counting.notCounted');
   if (state.status === 'failed') return describeProblem(state.problem);
-  if (state.status === 'empty') return 'nothing to count';
+  if (state.status === 'empty') return say('counting.nothingToCount');
   const basis = describeBasis(counted).join(', ');
   const exact = getExact(state.amount);
   const number = exact ?? formatAmount(state.amount);
@@ -24,11 +25,21 @@ const NO_COMPARISON_WORDS: Readonly<Record<NoComparison, string>> = {
   pending: '',
   'not-counted': '',
   'other-database': '',
-  'part-left-out': 'a part left out',
-  'other-fields': 'in other fields',
-  'limiter-missing': 'a limiter missing',
-  estimated: 'cannot tell',
-  bounds: 'cannot tell',
+  get 'part-left-out'() {
+    return say('counting.aPartLeftOut');
+  },
+  get 'other-fields'() {
+    return say('counting.inOtherFields');
+  },
+  get 'limiter-missing'() {
+    return say('counting.aLimiterMissing');
+  },
+  get estimated() {
+    return say('counting.cannotTell');
+  },
+  get bounds() {
+    return say('counting.cannotTell');
+  },
 };
 
 /** A comparison in words: `+41`, `+3 to +9`, `−12, other limiters`, or why there is none; empty while one is missing. */
@@ -39,7 +50,7 @@ export function describeComparison(compared: Comparison): string {
     least === greatest
       ? formatDifference(least)
       : `${formatDifference(least)} to ${formatDifference(greatest)}`;
-  return isAcrossLimiters ? `${words}, other limiters` : words;
+  return isAcrossLimiters ? say('counting.otherLimiters', { words }) : words;
 }
 
 /** The difference of two counts of one database in words. */
@@ -60,7 +71,7 @@ export function describeLimiterGap(now: Count, then: Count): string {
 export function describeBasis({ root, rendering, limiters, missingLimiters }: Counted): string[] {
   const words: string[] = [];
   if (rendering.omitted) words.push(...describeLeftOut(listLeftOut(root, rendering)));
-  if (rendering.withoutFields) words.push('in the full text');
+  if (rendering.withoutFields) words.push(say('counting.inTheFullText'));
   const missing = listLimiters(limiters).filter(({ name }) => missingLimiters.includes(name));
   if (missing.length > 0) words.push(`without ${missing.map(({ value }) => value).join(', ')}`);
   return words;
@@ -69,17 +80,20 @@ export function describeBasis({ root, rendering, limiters, missingLimiters }: Co
 /** What is left out: where the words of a field are searched in another one, that is said in place of it. */
 function describeLeftOut(found: readonly LeftOut[]): string[] {
   const words = found.map(({ node, reason }) => {
-    if (reason?.code === 'field-widened' && reason.data['fields'] === 'firstauthor') return 'any author';
+    if (reason?.code === 'field-widened' && reason.data['fields'] === 'firstauthor')
+      return say('counting.anyAuthor');
     if (reason?.code === 'field-widened')
       return describeWidened(String(reason.data['fields']), String(reason.data['instead']));
     return `without ${shorten(printQuery(node))}`;
   });
-  return words.length > 0 ? [...new Set(words)] : ['a part left out'];
+  return words.length > 0 ? [...new Set(words)] : [say('counting.aPartLeftOut')];
 }
 
 /** Where a field is searched that has no sign of its own; a longer account is in Translate. */
 function describeWidened(fields: string, instead: string): string {
-  return instead.includes(' ') ? `${fields}: searched anywhere` : `${fields}: searched in ${instead}`;
+  return instead.includes(' ')
+    ? say('counting.searchedAnywhere', { fields })
+    : say('counting.searchedIn', { fields, instead });
 }
 
 function shorten(text: string): string {

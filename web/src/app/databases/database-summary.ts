@@ -1,16 +1,17 @@
 import type { Dialect } from '#core/dialect/index';
 import { LIMITER_NAMES, LIMITERS } from '#core/limiter/index';
 import type { OwnConnection } from '#core/project/index';
+import { say } from '../words/say';
 
 /** What is searched without a field, in words. */
 export function describeUnmarked({ fields }: Dialect): string {
-  return fields.unmarked.includes('text') ? 'the full text' : fields.unmarked.join(', ');
+  return fields.unmarked.includes('text') ? say('databases.theFullText') : fields.unmarked.join(', ');
 }
 
 /** Its thesaurus in words. */
 export function describeThesaurus({ headings }: Dialect): string {
   if (!headings) return 'none';
-  return headings.flat ? 'a flat list of headings' : 'a thesaurus with headings below headings';
+  return headings.flat ? say('databases.aFlatListOfHeadings') : say('databases.aThesaurusWithHeadingsBelow');
 }
 
 /** How the limiters are applied: in the string, sent with it or by hand, or not at all. */
@@ -20,8 +21,8 @@ export function describeLimiters({ limiters }: Dialect): string {
       .map((name) => LIMITERS[name].label)
       .join(', ');
   const parts = [
-    ['in the string', named(['string'])],
-    ['by hand', named(['box', 'hand'])],
+    [say('databases.inTheString'), named(['string'])],
+    [say('databases.byHand'), named(['box', 'hand'])],
     ['not', named(['none'])],
   ] as const;
   return parts.flatMap(([how, names]) => (names === '' ? [] : [`${how}: ${names}`])).join('; ');
@@ -29,7 +30,9 @@ export function describeLimiters({ limiters }: Dialect): string {
 
 /** How a database is reached, in words. */
 export function describeConnection(connection: OwnConnection | undefined, isSru: boolean): string {
-  if (connection?.kind === 'collection') return 'your own records, counted on this machine';
-  if (connection?.kind === 'by-hand') return 'searched by hand, counts are typed in';
-  return connection?.kind === 'sru' || isSru ? 'searched over SRU' : 'ships with Ewer';
+  if (connection?.kind === 'collection') return say('databases.yourOwnRecordsCounted');
+  if (connection?.kind === 'by-hand') return say('databases.searchedByHandCounts');
+  return connection?.kind === 'sru' || isSru
+    ? say('databases.searchedOverSru')
+    : say('databases.shipsWithEwer');
 }

@@ -30,12 +30,13 @@ import {
 import { SruDialogComponent } from './sru-dialog.component';
 import { Dialogs } from '../ui/dialogs';
 import { Connections } from '../state/connections';
+import { SayPipe } from '../words/say.pipe';
 
 /** The databases: what each is, which are searched and why, and those of one's own. */
 @Component({
   selector: 'app-databases-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatCheckbox, MatButton, FIELD_PARTS],
+  imports: [SayPipe, MatCheckbox, MatButton, FIELD_PARTS],
   templateUrl: './databases-page.component.html',
   styleUrl: './databases-page.component.scss',
 })

@@ -23,6 +23,8 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { LearnDialogComponent } from './learn-dialog.component';
 import { LEVEL_WORDS } from '../words/fidelity-levels';
 import { Dialogs } from '../ui/dialogs';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** What the dialog begins with. */
 export interface DialectDialogData {
@@ -39,7 +41,7 @@ const LARGEST_FILE = 200_000;
 @Component({
   selector: 'app-dialect-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS, FileButtonComponent, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, FIELD_PARTS, SELECT_PARTS, FileButtonComponent, TextFieldComponent],
   templateUrl: './dialect-dialog.component.html',
   styleUrl: './dialect-dialog.component.scss',
 })
@@ -111,7 +113,7 @@ export class DialectDialogComponent {
       this.document.set(JSON.parse(await file.text()));
       this.fileFault.set('');
     } catch {
-      this.fileFault.set('This file is not a dialect. Choose one that was saved here.');
+      this.fileFault.set(say('databases.thisFile'));
     }
   }
 
@@ -151,7 +153,7 @@ export class DialectDialogComponent {
     return {
       ...base,
       id: 'my-database',
-      name: 'My database',
+      name: say('databases.myDatabase'),
       shortName: undefined,
       about: base?.about ?? '',
       habits: [],
@@ -163,7 +165,7 @@ export class DialectDialogComponent {
     if (!dialect) return [];
     const own = this.open.working().ownDatabases.some((one) => one.dialect.id === dialect.id);
     if (!findDialect(dialect.id) && !(own && !this.isKnown)) return [];
-    return [{ path: 'id', words: `Another database has the code “${dialect.id}”. Choose another one.` }];
+    return [{ path: 'id', words: say('databases.anotherDatabaseHasTheCode', { id: dialect.id }) }];
   }
 }
 

@@ -5,32 +5,32 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
 import { FEWEST_EXAMPLES, MAX_EXAMPLES, learnDialect } from '#core/dialect/learn/index';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { SayPipe } from '../words/say.pipe';
 
 /** Proposes a syntax from pasted searches and a few questions, and hands it to the form. */
 @Component({
   selector: 'app-learn-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>Learn a syntax from examples</h2>
+    <h2 mat-dialog-title>{{ 'databases.learnASyntaxFromExamples' | say }}</h2>
     <mat-dialog-content>
       <p class="quiet">
-        Paste {{ fewest }} to {{ most }} searches that the database takes, one a line: from its help page, its
-        history or a paper’s appendix. The more signs and fields they show, the better.
+        {{ 'databases.pasteToSearches' | say: { fewest: fewest, most: most } }}
       </p>
       <app-text-field
         class="wide"
-        label="Examples, one a line"
+        [label]="'databases.examplesOneALine' | say"
         [rows]="6"
         [isCode]="true"
         [value]="text()"
         (typed)="text.set($event)"
       />
       @if (examples().length > most) {
-        <p class="quiet">Only the first {{ most }} are looked at.</p>
+        <p class="quiet">{{ 'databases.onlyTheFirstAreLooked' | say: { most: most } }}</p>
       }
       @if (lesson(); as now) {
-        <h3>What they leave open</h3>
+        <h3>{{ 'databases.whatTheyLeaveOpen' | say }}</h3>
         @for (question of now.questions; track question.id) {
           <mat-form-field class="question"
             ><mat-label>{{ question.words }}</mat-label
@@ -43,14 +43,14 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
             </mat-select></mat-form-field
           >
         }
-        <h3>How the examples are read</h3>
+        <h3>{{ 'databases.howTheExamplesAreRead' | say }}</h3>
         <div class="scroll" aria-live="polite">
-          <table aria-label="How the examples are read">
+          <table [aria-label]="'databases.howTheExamplesAreRead' | say">
             <thead>
               <tr>
-                <th scope="col">Example</th>
-                <th scope="col">Means</th>
-                <th scope="col">Not understood</th>
+                <th scope="col">{{ 'databases.example' | say }}</th>
+                <th scope="col">{{ 'databases.means' | say }}</th>
+                <th scope="col">{{ 'databases.notUnderstood' | say }}</th>
               </tr>
             </thead>
             <tbody>
@@ -59,11 +59,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
                   <td class="code">{{ reading.text }}</td>
                   <td class="code">{{ reading.meaning }}</td>
                   <td [class.problem]="reading.faults > 0">
-                    {{
-                      reading.faults === 0
-                        ? 'nothing'
-                        : reading.faults + (reading.faults === 1 ? ' sign' : ' signs')
-                    }}
+                    {{ 'databases.signs' | say: { faults: reading.faults } }}
                   </td>
                 </tr>
               }
@@ -73,8 +69,10 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Cancel</button>
-      <button mat-flat-button type="button" [disabled]="!lesson()" (click)="take()">Go on in the form</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'databases.cancel' | say }}</button>
+      <button mat-flat-button type="button" [disabled]="!lesson()" (click)="take()">
+        {{ 'databases.goOnInTheForm' | say }}
+      </button>
     </mat-dialog-actions>
   `,
   styleUrl: '../ui/dialog-tables.scss',

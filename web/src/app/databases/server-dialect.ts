@@ -1,6 +1,7 @@
 import { createCode } from '../own-records/create-code';
 import type { SruExplanation } from '#core/contract/index';
 import type { Dialect } from '#core/dialect/index';
+import { say } from '../words/say';
 
 /** A dialect for a server from what it says of itself: the standard's, with the indexes that it has. */
 export function createServerDialect(
@@ -21,7 +22,7 @@ export function createServerDialect(
     ...rest,
     id,
     name: title || host,
-    about: 'searched over SRU',
+    about: say('databases.searchedOverSru'),
     ...(description !== '' && { coverage: description.slice(0, 480) }),
     fields: {
       ...cql.fields,

@@ -11,26 +11,27 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 import type { DialectDialogData } from './dialect-dialog.component';
 import { createServerDialect } from './server-dialect';
 import { explainSruServer } from '../data/connections/sru/sru-connection';
+import { SayPipe } from '../words/say.pipe';
 
 /** Adds a server that speaks SRU: asked what it is first, then confirmed. */
 @Component({
   selector: 'app-sru-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>Add an SRU server</h2>
+    <h2 mat-dialog-title>{{ 'databases.addAnSruServerCapital' | say }}</h2>
     <mat-dialog-content>
       <p class="quiet">
-        Ewer counts library catalogues and archives that speak the open standard SRU for you.
+        {{ 'databases.ewerCountsLibraryCatalogues' | say }}
       </p>
       <app-text-field
-        label="Its address"
+        [label]="'databases.itsAddress' | say"
         placeholder="https://"
         [value]="address()"
         (typed)="change($event)"
       />
       <mat-form-field
-        ><mat-label>Version</mat-label
+        ><mat-label>{{ 'databases.version' | say }}</mat-label
         ><mat-select (selectionChange)="chooseVersion($event.value)" [value]="version()">
           @for (one of versions; track one) {
             <mat-option [value]="one">{{ one }}</mat-option>
@@ -39,31 +40,33 @@ import { explainSruServer } from '../data/connections/sru/sru-connection';
       >
       <p>
         <button mat-stroked-button type="button" [disabled]="address() === '' || isAsking()" (click)="ask()">
-          Check the address
+          {{ 'databases.checkTheAddress' | say }}
         </button>
       </p>
       <div aria-live="polite">
         @if (isAsking()) {
-          <p class="quiet">Asking …</p>
+          <p class="quiet">{{ 'databases.asking' | say }}</p>
         }
         @if (failure(); as words) {
           <p class="problem" role="alert">{{ words }}</p>
         }
         @if (explanation(); as explained) {
           <p>
-            <b>{{ explained.title || 'A server without a name' }}</b> {{ explained.description }}
+            <b>{{ explained.title || ('databases.aServerWithoutAName' | say) }}</b>
+            {{ explained.description }}
           </p>
-          <p class="quiet">It searches: {{ indexNames() }}</p>
+          <p class="quiet">{{ 'databases.itSearches' | say: { indexNames: indexNames() } }}</p>
           <p>
-            Strings are sent to <span class="code">{{ host() }}</span> when you go on.
+            {{ 'databases.stringsAreSentTo' | say }} <span class="code">{{ host() }}</span>
+            {{ 'databases.whenYouGoOn' | say }}
           </p>
         }
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Cancel</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'databases.cancel' | say }}</button>
       <button mat-flat-button type="button" [disabled]="!explanation()" (click)="confirm()">
-        Add this server
+        {{ 'databases.addThisServer' | say }}
       </button>
     </mat-dialog-actions>
   `,

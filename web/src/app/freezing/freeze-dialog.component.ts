@@ -5,6 +5,7 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { SayPipe } from '../words/say.pipe';
 
 /** The name of a variant and why it is kept. */
 export interface FreezeAnswer {
@@ -21,25 +22,25 @@ export interface FreezeDialogData extends FreezeAnswer {
 @Component({
   selector: 'app-freeze-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule, FIELD_PARTS],
+  imports: [SayPipe, DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule, FIELD_PARTS],
   template: `
-    <h2 mat-dialog-title>{{ data.isThere ? 'Name and note' : 'Freeze as variant' }}</h2>
+    <h2 mat-dialog-title>{{ (data.isThere ? 'freezing.nameAndNote' : 'freezing.freezeAsVariant') | say }}</h2>
     <form [formGroup]="form" (ngSubmit)="freeze()">
       <mat-dialog-content>
         @if (!data.isThere) {
           <p class="quiet">
-            A variant keeps the query, its concepts, the limiters and the counts as they are now. You go on
-            with the draft, and can compare it with the variant or return to it.
+            {{ 'freezing.aVariantKeepsTheQuery' | say }}
           </p>
         }
         <mat-form-field
-          ><mat-label>Name</mat-label><input matInput aria-label="Name" formControlName="name" maxlength="80"
+          ><mat-label>{{ 'freezing.name' | say }}</mat-label
+          ><input matInput [aria-label]="'freezing.name' | say" formControlName="name" maxlength="80"
         /></mat-form-field>
         <mat-form-field class="wide"
-          ><mat-label>What changed, and why</mat-label
+          ><mat-label>{{ 'freezing.whatChangedAndWhy' | say }}</mat-label
           ><textarea
             matInput
-            aria-label="What changed, and why"
+            [aria-label]="'freezing.whatChangedAndWhy' | say"
             formControlName="note"
             rows="2"
             maxlength="2000"
@@ -47,9 +48,9 @@ export interface FreezeDialogData extends FreezeAnswer {
         </mat-form-field>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>Cancel</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'freezing.cancel' | say }}</button>
         <button mat-flat-button type="submit" [disabled]="form.invalid">
-          {{ data.isThere ? 'Save' : 'Freeze' }}
+          {{ (data.isThere ? 'freezing.save' : 'freezing.freeze') | say }}
         </button>
       </mat-dialog-actions>
     </form>

@@ -7,6 +7,7 @@ import { foldLetters } from '#core/text/index';
 import { FIELD_PARTS, SELECT_PARTS } from '../ui/field-parts';
 import { LimiterCounts } from './limiter-counts';
 import { NotInComponent } from './not-in.component';
+import { SayPipe } from '../words/say.pipe';
 
 /** So many journals are offered at a time. */
 const OFFERED = 12;
@@ -15,14 +16,14 @@ const OFFERED = 12;
 @Component({
   selector: 'app-journals-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FIELD_PARTS, MatAutocomplete, MatAutocompleteTrigger, NotInComponent, SELECT_PARTS],
+  imports: [SayPipe, FIELD_PARTS, MatAutocomplete, MatAutocompleteTrigger, NotInComponent, SELECT_PARTS],
   template: `
     <mat-form-field
-      ><mat-label>Journals</mat-label
+      ><mat-label>{{ 'limiters.journals' | say }}</mat-label
       ><input
         matInput
         #field
-        placeholder="separate several with ;"
+        [placeholder]="'limiters.separateSeveralWith' | say"
         [value]="value()"
         [matAutocomplete]="offers"
         (focus)="load()"

@@ -29,6 +29,8 @@ import { JournalsFieldComponent } from './journals-field.component';
 import { LimiterCounts } from './limiter-counts';
 import { MonthFieldComponent } from './month-field.component';
 import { NotInComponent } from './not-in.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The spans that people are told to keep to, in years up to this one. */
 const SPANS = [5, 10, 15] as const;
@@ -56,6 +58,7 @@ interface Section {
   selector: 'app-limiter-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CountComponent,
     FIELD_PARTS,
     JournalsFieldComponent,
@@ -102,7 +105,7 @@ export class LimiterPanelComponent {
       const from = this.thisYear - span + 1;
       return {
         span: String(span),
-        label: `last ${span} years (from ${from})`,
+        label: say('limiters.lastYearsFrom', { span, from }),
         alone: withLimiter(this.limiters(), 'years', { from }),
       };
     }),
@@ -117,10 +120,10 @@ export class LimiterPanelComponent {
   private readonly wantsOwnYears = signal(false);
 
   protected readonly sections = computed<readonly Section[]>(() => [
-    this.makeSection('types', 'Document type', DOCUMENT_TYPES, (type) => type),
+    this.makeSection('types', say('limiters.documentType'), DOCUMENT_TYPES, (type) => type),
     this.makeSection(
       'languages',
-      'Language',
+      say('limiters.language'),
       LANGUAGES.map(({ code }) => code),
       (code) => LIMITERS.languages.names[code] ?? code,
     ),

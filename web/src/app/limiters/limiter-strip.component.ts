@@ -7,12 +7,14 @@ import { listLimiters, withLimiter, type LimiterName, type Limiters } from '#cor
 import { IconComponent } from '../ui/icon.component';
 import { LimiterPanelComponent } from './limiter-panel.component';
 import { NotInComponent } from './not-in.component';
+import { SayPipe } from '../words/say.pipe';
 
 /** The limiters in force as chips, and a panel to change them; one set for all databases. */
 @Component({
   selector: 'app-limiter-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CdkConnectedOverlay,
     CdkOverlayOrigin,
     CdkTrapFocus,

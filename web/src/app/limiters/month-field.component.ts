@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { TextFieldComponent } from '../ui/text-field.component';
+import { say } from '../words/say';
 
 /** A month of a year that may be left open, written `2026-03`. */
 @Component({
@@ -27,7 +28,7 @@ export class MonthFieldComponent {
   readonly changed = output<string | undefined>();
 
   protected readonly findFault = (text: string): string =>
-    text.trim() === '' || readMonth(text) ? '' : 'Year and month, as 2026-03';
+    text.trim() === '' || readMonth(text) ? '' : say('limiters.yearAndMonthAs2026');
 
   protected take(text: string): void {
     if (this.findFault(text) === '') this.changed.emit(readMonth(text));

@@ -3,20 +3,22 @@ import { MatTooltip } from '@angular/material/tooltip';
 import type { Dialect } from '#core/dialect/index';
 import type { LimiterName } from '#core/limiter/index';
 import { shortenName } from '#core/text/index';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** Which databases do not have a limiter, and on demand what each says about it; nothing if all have it. */
 @Component({
   selector: 'app-not-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatTooltip],
+  imports: [SayPipe, MatTooltip],
   template: `
     @if (missing().without; as databases) {
       <span
         role="note"
         tabindex="0"
         [matTooltip]="missing().why"
-        [attr.aria-label]="'Not applied: ' + missing().why"
-        >not in {{ databases }}</span
+        [attr.aria-label]="'limiters.notApplied' | say: { why: missing().why }"
+        >{{ 'limiters.notIn' | say: { databases: databases } }}</span
       >
     }
   `,
@@ -49,7 +51,10 @@ function describeMissing(
         ? `${without.length} of ${dialects.length}`
         : without.map((dialect) => shortenName(dialect)).join(''),
     why: without
-      .map((dialect) => `${dialect.name}: ${dialect.limiters[name].note ?? 'does not have this limiter'}`)
+      .map(
+        (dialect) =>
+          `${dialect.name}: ${dialect.limiters[name].note ?? say('limiters.doesNotHaveThisLimiter')}`,
+      )
       .join('; '),
   };
 }

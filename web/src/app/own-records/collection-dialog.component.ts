@@ -13,6 +13,8 @@ import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { DropFilesDirective } from '../ui/drop-files.directive';
 import { createOwnRecords } from './own-records';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The database that more files are for; a new one if there is none. */
 export interface CollectionDialogData {
@@ -24,16 +26,29 @@ export interface CollectionDialogData {
 }
 
 const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
-  reading: 'Reading',
-  indexing: 'Indexing',
-  keeping: 'Keeping',
+  get reading() {
+    return say('own-records.reading');
+  },
+  get indexing() {
+    return say('own-records.indexing');
+  },
+  get keeping() {
+    return say('own-records.keeping');
+  },
 };
 
 /** Takes files of records in as a collection of one's own, or uses one that is on this machine already. */
 @Component({
   selector: 'app-collection-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, DropFilesDirective, MatProgressBar, FileButtonComponent, TextFieldComponent],
+  imports: [
+    SayPipe,
+    DIALOG_PARTS,
+    DropFilesDirective,
+    MatProgressBar,
+    FileButtonComponent,
+    TextFieldComponent,
+  ],
   templateUrl: './collection-dialog.component.html',
   styleUrl: '../ui/dialog-tables.scss',
 })
@@ -45,7 +60,9 @@ export class CollectionDialogComponent {
   private readonly data = inject<CollectionDialogData>(MAT_DIALOG_DATA);
   protected readonly database = this.data.database;
 
-  protected readonly useWords = this.data.useWords ?? (this.database ? 'Good' : 'Search it in this project');
+  protected readonly useWords =
+    this.data.useWords ??
+    (this.database ? say('own-records.good') : say('own-records.searchItInThisProject'));
   protected readonly name = signal(this.database?.dialect.name ?? this.data.name ?? '');
   protected readonly files = signal<readonly File[]>([]);
   protected readonly known = signal<readonly OwnCollection[]>([]);
@@ -67,7 +84,7 @@ export class CollectionDialogComponent {
   );
   protected readonly stage = computed(() => {
     const now = this.progress();
-    return now ? `${STAGES[now.stage]} ${now.file}`.trim() : 'Opening the files';
+    return now ? `${STAGES[now.stage]} ${now.file}`.trim() : say('own-records.openingTheFiles');
   });
   /** Collections on this machine that this project does not use yet. */
   protected readonly others = computed(() => {
@@ -124,7 +141,7 @@ export class CollectionDialogComponent {
       if (outcome?.ok) this.report.set(outcome.value);
       else if (outcome) this.failure.set(describeInFull(outcome.problem));
     } catch {
-      this.failure.set('One of these files cannot be opened any more. Choose them again.');
+      this.failure.set(say('own-records.oneOfTheseFilesCannot'));
     }
     this.isBusy.set(false);
     this.dialog.disableClose = false;
@@ -154,7 +171,11 @@ export class CollectionDialogComponent {
   }
 
   protected describe({ records, files, imported }: OwnCollection): string {
-    return `${records.toLocaleString('en')} records of ${files.join(', ')}, ${imported.slice(0, 10)}`;
+    return say('own-records.recordsOf', {
+      records: records.toLocaleString('en'),
+      join: files.join(', '),
+      slice: imported.slice(0, 10),
+    });
   }
 
   private async list(): Promise<void> {

@@ -17,12 +17,15 @@ import { IconComponent } from '../ui/icon.component';
 import { ProjectFiles } from './project-files';
 import { ProjectsNotice } from './projects-notice';
 import { Messages } from '../ui/messages';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** All projects of this browser: a plain list. */
 @Component({
   selector: 'app-projects-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     DatePipe,
     IconComponent,
     MatButton,
@@ -82,7 +85,7 @@ export class ProjectsPageComponent {
     if (!file) return;
     const imported = await this.files.import(await file.text());
     this.tell(imported.ok ? undefined : imported.problem);
-    if (imported.ok) this.messages.show('The project was imported');
+    if (imported.ok) this.messages.show(say('projects.theProjectWasImported'));
     await this.refresh();
   }
 
@@ -114,7 +117,7 @@ export class ProjectsPageComponent {
     if (this.openProject()?.id === entry.id) this.store.dispatch(ProjectActions.closed());
     await this.refresh();
     if (!project) return;
-    this.messages.show(`“${entry.name}” deleted`, () => {
+    this.messages.show(say('projects.deleted', { name: entry.name }), () => {
       void this.files.add(project).then(() => this.refresh());
     });
   }

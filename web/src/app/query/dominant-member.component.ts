@@ -8,17 +8,19 @@ import { getHueClass } from '../ui/hues';
 import { describeBasis } from '../counting/describe-count';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers, type GroupMember } from './query-numbers';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** What the group at hand would find without each of its members. */
 @Component({
   selector: 'app-dominant-member',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SELECT_PARTS],
+  imports: [SayPipe, SELECT_PARTS],
   template: `
     <div class="head">
-      <h2>What the count depends on</h2>
+      <h2>{{ 'query.whatTheCountDependsOn' | say }}</h2>
       <mat-form-field class="small"
-        ><mat-label>Database</mat-label
+        ><mat-label>{{ 'query.database' | say }}</mat-label
         ><mat-select (selectionChange)="numbers.choose($event.value)" [value]="numbers.database()?.id">
           @for (dialect of open.dialects(); track dialect.id) {
             <mat-option [value]="dialect.id">
@@ -32,7 +34,7 @@ import { QueryNumbers, type GroupMember } from './query-numbers';
       <ul>
         @for (member of list; track $index) {
           <li>
-            {{ member.isExcluded ? 'without NOT' : 'without' }}
+            {{ (member.isExcluded ? 'query.withoutNot' : 'query.without') | say }}
             <span class="code" [class]="member.hue + ' name'">{{ member.label }}</span>
             {{ member.total }}
             @if (member.basis) {
@@ -42,7 +44,7 @@ import { QueryNumbers, type GroupMember } from './query-numbers';
         }
       </ul>
     } @else {
-      <p class="quiet">A group of two or more shows here what it would find without each member.</p>
+      <p class="quiet">{{ 'query.aGroupOfTwo' | say }}</p>
     }
   `,
   styles: `
@@ -111,7 +113,7 @@ export class DominantMemberComponent {
 
 /** What stands in the place of a number: it is on its way, or there will be none. */
 function describeMissing({ counted, isOff, isLast }: GroupMember): string {
-  if (isOff) return 'switched off';
-  if (isLast) return 'nothing is left';
+  if (isOff) return say('query.switchedOff');
+  if (isLast) return say('query.nothingIsLeft');
   return !counted || counted.state.status === 'waiting' ? '…' : '—';
 }

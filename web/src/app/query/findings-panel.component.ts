@@ -21,17 +21,29 @@ import { RecordDrawer } from '../records/record-drawer';
 import { QueryFindings } from './query-findings';
 import { QueryNumbers } from './query-numbers';
 import { findTextChange } from './text-change';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 const SHOWN = 4;
 const RANKS = { error: 0, warning: 1, note: 2 } as const;
 const SIGNS = { error: '●', warning: '◐', note: '○' } as const;
-const SEVERITY_WORDS = { error: 'Mistake', warning: 'Warning', note: 'Note' } as const;
+const SEVERITY_WORDS = {
+  get error() {
+    return say('query.mistake');
+  },
+  get warning() {
+    return say('query.warning');
+  },
+  get note() {
+    return say('query.note');
+  },
+} as const;
 
 /** What is worth a look in the draft, with what it costs, and fixes that can be looked at before they are made. */
 @Component({
   selector: 'app-findings-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, MatButton, MatTooltip],
+  imports: [SayPipe, CountComponent, MatButton, MatTooltip],
   templateUrl: './findings-panel.component.html',
   styleUrl: './findings-panel.component.scss',
 })
@@ -71,8 +83,8 @@ export class FindingsPanelComponent {
   protected readonly summary = computed(() => {
     const all = this.sorted();
     const errors = all.filter(({ problem }) => problem.severity === 'error').length;
-    if (all.length === 0) return this.found.isRunning() ? 'looking …' : 'nothing found';
-    return `${all.length} ${all.length === 1 ? 'finding' : 'findings'}, ${errors === 0 ? 'no errors' : errors === 1 ? '1 error' : `${errors} errors`}`;
+    if (all.length === 0) return this.found.isRunning() ? say('query.looking') : say('query.nothingFound');
+    return `${all.length} ${say('query.findings', { count: all.length })}, ${errors === 0 ? say('query.noErrors') : errors === 1 ? say('query.n1Error') : `${errors} errors`}`;
   });
   /** The fix that is looked at; gone when its finding is. */
   protected readonly chosen = linkedSignal<

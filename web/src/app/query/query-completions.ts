@@ -11,20 +11,64 @@ import { ThesaurusStore } from '../state/thesaurus-store';
 import { formatAmount, formatNumber } from '../ui/number-format';
 import { QueryDesk } from './query-desk';
 import { QueryNumbers } from './query-numbers';
+import { say } from '../words/say';
 
 const MAX_OFFERED = 40;
 const OPERATORS = [
-  { label: 'AND', detail: 'all of them' },
-  { label: 'OR', detail: 'any of them' },
+  {
+    label: 'AND',
+    get detail() {
+      return say('query.allOfThem');
+    },
+  },
+  {
+    label: 'OR',
+    get detail() {
+      return say('query.anyOfThem');
+    },
+  },
   { label: 'NOT', detail: 'without' },
-  { label: 'WITHIN', detail: 'near, in either order', apply: 'WITHIN 3 ' },
-  { label: 'BEFORE', detail: 'near, in this order', apply: 'BEFORE 3 ' },
-  { label: 'OFF', detail: 'takes no part', apply: 'OFF(' },
+  {
+    label: 'WITHIN',
+    get detail() {
+      return say('query.nearInEitherOrder');
+    },
+    apply: 'WITHIN 3 ',
+  },
+  {
+    label: 'BEFORE',
+    get detail() {
+      return say('query.nearInThisOrder');
+    },
+    apply: 'BEFORE 3 ',
+  },
+  {
+    label: 'OFF',
+    get detail() {
+      return say('query.takesNoPart');
+    },
+    apply: 'OFF(',
+  },
 ] as const;
 const HEADINGS = [
-  { label: 'heading:', detail: 'a subject heading' },
-  { label: 'branch:', detail: 'a heading with its narrower headings' },
-  { label: 'focus:', detail: 'a heading as a main topic' },
+  {
+    label: 'heading:',
+    get detail() {
+      return say('query.aSubjectHeading');
+    },
+  },
+  {
+    label: 'branch:',
+    get detail() {
+      return say('query.aHeadingWithItsNarrower');
+    },
+  },
+  {
+    label: 'focus:',
+    get detail() {
+      return say('query.aHeadingAsAMain');
+    },
+  },
 ] as const;
 
 /** What the editor offers while a query is typed: blocks, headings, fields, operators and known words, with counts. */
@@ -79,7 +123,10 @@ export class QueryCompletions {
       })),
       ...PROPERTIES.map((property) => ({
         label: `${property}:`,
-        detail: `${FIELD_TABLE[property].label}, like ${FIELD_TABLE[property].example}`,
+        detail: say('query.like', {
+          label: FIELD_TABLE[property].label,
+          example: FIELD_TABLE[property].example,
+        }),
         type: 'field',
         apply: `${property}: `,
       })),

@@ -26,6 +26,7 @@ import type { Span } from '#core/text/index';
 import { Screen } from '../ui/screen';
 import { queryColours, setBlockHues, setLitSpan } from './query-colours';
 import { queryFolding } from './query-folding';
+import { say } from '../words/say';
 
 /** What is said of the piece of text under the pointer: filled into an element, for as long as it is shown. */
 export interface PieceDescription {
@@ -125,7 +126,7 @@ export class QueryEditorComponent {
         setTimeout(() => this.ask(() => this.formatAsked.emit()), 0);
     });
     const labels = EditorView.contentAttributes.of({
-      'aria-label': 'The query as text',
+      'aria-label': say('query.theQueryAsText'),
       spellcheck: 'false',
     });
     const own = keymap.of([

@@ -16,6 +16,7 @@ import type { Vocabulary } from '#core/vocabulary/index';
 import { ThesaurusStore } from '../state/thesaurus-store';
 import { AcronymMeanings } from './acronym-meanings';
 import { QueryNumbers } from './query-numbers';
+import { say } from '../words/say';
 
 /** Checks wait this long for the typing to rest. */
 const CHECK_DELAY = 200;
@@ -146,7 +147,7 @@ export class QueryFindings {
     if (!after) return undefined;
     const before = readCount(this.look(this.draft(), dialect));
     const then = readCount(this.look(this.draftOf(after), dialect, after.limiters));
-    return { change: describeComparison(compareCounts(then, before)), words: 'records with the fix' };
+    return { change: describeComparison(compareCounts(then, before)), words: say('query.recordsWithTheFix') };
   }
 
   /** Everything that costs and previews need counted. */

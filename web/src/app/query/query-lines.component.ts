@@ -13,12 +13,15 @@ import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { numberLines, readLine } from './line-numbers';
 import { QueryDesk, isBroken } from './query-desk';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The query line by line: every concept and block is a numbered line that is searched by itself, and lines are combined by their numbers. */
 @Component({
   selector: 'app-query-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CdkDrag,
     CdkDropList,
     CountComponent,
@@ -60,15 +63,21 @@ export class QueryLinesComponent {
       const off = this.listOff(name);
       if (off.length === 0) return '';
       return off[0] === name
-        ? 'switched off: counted here, left out of the draft'
-        : `counts ${off.map((one) => `@${one}`).join(', ')}, which ${off.length === 1 ? 'is' : 'are'} switched off in the draft`;
+        ? say('query.switchedOffCountedHereLeft')
+        : say('query.countsWhichAreSwitchedOff', {
+            join: off.map((one) => `@${one}`).join(', '),
+            count: off.length,
+          });
     };
     return [
       ...concepts.map((concept, place) => ({
         name: concept.block,
         block: undefined,
         hue: getHueClass(place),
-        text: `${concept.terms.filter((term) => !term.off).length} terms for ${concept.name}`,
+        text: say('query.termsFor', {
+          count: concept.terms.filter((term) => !term.off).length,
+          name: concept.name,
+        }),
         isUsed: used.has(concept.block),
         offWords: describeOff(concept.block),
         cells: count(concept.block),

@@ -28,14 +28,25 @@ import { QueryDesk } from './query-desk';
 import { QueryNumbers } from './query-numbers';
 import type { OutlineRow, RowBrace } from '#core/outline/index';
 import { shortenName } from '#core/text/index';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
-const JOIN_WORDS = { all: 'all of', any: 'any of', near: 'near' } as const;
+const JOIN_WORDS = {
+  get all() {
+    return say('query.allOf');
+  },
+  get any() {
+    return say('query.anyOf');
+  },
+  near: 'near',
+} as const;
 
 /** The draft as rows with their counts, to be worked on with keys, menu and pointer. */
 @Component({
   selector: 'app-query-outline',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CdkDrag,
     CdkDragHandle,
     CdkDropList,
@@ -264,7 +275,7 @@ export class QueryOutlineComponent {
     return {
       words: member.label,
       hue: this.hueOf(member.block),
-      change: `${formatAmount(amount)} without it`,
+      change: say('query.withoutIt', { amount: formatAmount(amount) }),
     };
   }
 
@@ -291,7 +302,7 @@ function describeLead(row: OutlineRow): string {
   const join = row.join && JOIN_WORDS[row.join];
   const near =
     body.kind === 'group' && body.join === 'near'
-      ? `${body.ordered === true ? 'in order, within' : 'within'} ${body.distance ?? 1}`
+      ? `${body.ordered === true ? say('query.inOrderWithin') : 'within'} ${body.distance ?? 1}`
       : join;
   if (!row.isExcluded) return near ?? '';
   return near === undefined ? 'without' : `without ${near}`;
@@ -299,6 +310,6 @@ function describeLead(row: OutlineRow): string {
 
 /** A row as a screen reader says it. */
 function describeRow(row: OutlineRow): string {
-  const words = [describeLead(row), row.text, row.isOff ? 'switched off' : ''];
+  const words = [describeLead(row), row.text, row.isOff ? say('query.switchedOff') : ''];
   return words.filter((word) => word !== '').join(' ') || 'empty';
 }

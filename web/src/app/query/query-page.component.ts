@@ -36,12 +36,15 @@ import { ThesaurusStore } from '../state/thesaurus-store';
 import { SittingTimelineComponent } from './sitting-timeline.component';
 import type { OutlineRow } from '#core/outline/index';
 import { shortenName } from '#core/text/index';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The draft as counted rows and as text: both from one tree, both to be worked on. */
 @Component({
   selector: 'app-query-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     ChoiceRowComponent,
     FindingsPanelComponent,
     DominantMemberComponent,
@@ -83,8 +86,8 @@ export class QueryPageComponent {
   /** Rows, or numbered lines. */
   protected readonly face = signal<'rows' | 'lines'>('rows');
   protected readonly faces = [
-    { id: 'rows', name: 'As rows' },
-    { id: 'lines', name: 'Line by line' },
+    { id: 'rows', name: say('query.asRows') },
+    { id: 'lines', name: say('query.lineByLine') },
   ];
   /** What is underlined: what the parser says, and what the checks found in the draft's own text. */
   protected readonly underlined = computed(() => {
@@ -114,7 +117,7 @@ export class QueryPageComponent {
     const isPart = row !== undefined && row.path.length > 0 && row.home.kind !== 'concept';
     const root = isPart ? this.findNode(row) : this.desk.root();
     return {
-      about: isPart ? 'This row' : 'In words',
+      about: isPart ? say('query.thisRow') : say('query.inWords'),
       parts: this.describe(root).map((part) => ({ ...part, hue: this.hues().get(part.block ?? '') ?? '' })),
     };
   });

@@ -30,6 +30,7 @@ import type { OutlineRow } from '#core/outline/index';
 import type { RowCommand } from './row-commands';
 import { TextClipboard } from '../data/text-clipboard';
 import { Messages } from '../ui/messages';
+import { say } from '../words/say';
 
 /** A line that is being typed in the outline. */
 export type Entry =
@@ -281,7 +282,7 @@ export class RowActions {
 
   private async pasteFromClipboard(): Promise<void> {
     const text = await this.clipboard.read();
-    if (text === undefined) this.messages.show('The browser does not let Ewer paste: press Ctrl+V on a row.');
+    if (text === undefined) this.messages.show(say('query.theBrowserDoesNotLet'));
     else this.paste(text);
   }
 

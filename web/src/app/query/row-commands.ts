@@ -1,3 +1,4 @@
+import { say } from '../words/say';
 /** What can be done with rows of the outline. */
 export type RowCommand =
   | 'edit'
@@ -41,32 +42,198 @@ export interface RowCommandEntry {
 
 /** The menu of a row, in its order. */
 export const ROW_COMMANDS: readonly RowCommandEntry[] = [
-  { command: 'edit', label: 'Edit its text', keys: 'Enter', takesTerms: true },
-  { command: 'add', label: 'Add a row below', keys: 'A' },
-  { command: 'beside', label: 'Add a row beside it', keys: 'S' },
-  { command: 'build', label: 'Build a row below…', keys: 'Shift+A' },
-  { command: 'switch', label: 'Switch off or on', keys: 'Space', isApart: true, takesTerms: true },
-  { command: 'negate', label: 'Exclude (NOT) or include', keys: 'N' },
-  { command: 'fields', label: 'Fields…', keys: 'F' },
-  { command: 'databases', label: 'Databases…', keys: 'M' },
-  { command: 'comment', label: 'Comment…', keys: 'C' },
-  { command: 'all', label: 'Group: all of', keys: '1', isApart: true },
-  { command: 'any', label: 'Group: any of', keys: '2' },
-  { command: 'near', label: 'Group: near each other', keys: '3' },
-  { command: 'unwrap', label: 'Dissolve the group', keys: '0' },
-  { command: 'closer', label: 'Proximity: one word closer', keys: '−' },
-  { command: 'wider', label: 'Proximity: one word farther', keys: '+' },
-  { command: 'order', label: 'Proximity: in this order, or either', keys: 'O' },
-  { command: 'block', label: 'Make a block of it…', keys: 'B' },
-  { command: 'up', label: 'Move up', keys: 'Alt+↑', isApart: true, takesTerms: true },
-  { command: 'down', label: 'Move down', keys: 'Alt+↓', takesTerms: true },
-  { command: 'in', label: 'Move into the group above', keys: 'Alt+→' },
-  { command: 'out', label: 'Move out of its group', keys: 'Alt+←' },
-  { command: 'duplicate', label: 'Duplicate', keys: 'D', isApart: true },
-  { command: 'copy', label: 'Copy as query text', keys: 'Ctrl+C', takesTerms: true },
-  { command: 'cut', label: 'Cut', keys: 'Ctrl+X' },
-  { command: 'paste', label: 'Paste below', keys: 'Ctrl+V' },
-  { command: 'remove', label: 'Remove', keys: 'Delete', takesTerms: true },
+  {
+    command: 'edit',
+    get label() {
+      return say('query.editItsText');
+    },
+    keys: 'Enter',
+    takesTerms: true,
+  },
+  {
+    command: 'add',
+    get label() {
+      return say('query.addARowBelow');
+    },
+    keys: 'A',
+  },
+  {
+    command: 'beside',
+    get label() {
+      return say('query.addARowBesideIt');
+    },
+    keys: 'S',
+  },
+  {
+    command: 'build',
+    get label() {
+      return say('query.buildARowBelow');
+    },
+    keys: 'Shift+A',
+  },
+  {
+    command: 'switch',
+    get label() {
+      return say('query.switchOffOrOn');
+    },
+    keys: 'Space',
+    isApart: true,
+    takesTerms: true,
+  },
+  {
+    command: 'negate',
+    get label() {
+      return say('query.excludeNotOrInclude');
+    },
+    keys: 'N',
+  },
+  {
+    command: 'fields',
+    get label() {
+      return say('query.fieldsCapital');
+    },
+    keys: 'F',
+  },
+  {
+    command: 'databases',
+    get label() {
+      return say('query.databases');
+    },
+    keys: 'M',
+  },
+  {
+    command: 'comment',
+    get label() {
+      return say('query.commentCapital');
+    },
+    keys: 'C',
+  },
+  {
+    command: 'all',
+    get label() {
+      return say('query.groupAllOf');
+    },
+    keys: '1',
+    isApart: true,
+  },
+  {
+    command: 'any',
+    get label() {
+      return say('query.groupAnyOf');
+    },
+    keys: '2',
+  },
+  {
+    command: 'near',
+    get label() {
+      return say('query.groupNearEachOther');
+    },
+    keys: '3',
+  },
+  {
+    command: 'unwrap',
+    get label() {
+      return say('query.dissolveTheGroup');
+    },
+    keys: '0',
+  },
+  {
+    command: 'closer',
+    get label() {
+      return say('query.proximityOneWordCloser');
+    },
+    keys: '−',
+  },
+  {
+    command: 'wider',
+    get label() {
+      return say('query.proximityOneWordFarther');
+    },
+    keys: '+',
+  },
+  {
+    command: 'order',
+    get label() {
+      return say('query.proximityInThisOrder');
+    },
+    keys: 'O',
+  },
+  {
+    command: 'block',
+    get label() {
+      return say('query.makeABlockOfItCapital');
+    },
+    keys: 'B',
+  },
+  {
+    command: 'up',
+    get label() {
+      return say('query.moveUp');
+    },
+    keys: 'Alt+↑',
+    isApart: true,
+    takesTerms: true,
+  },
+  {
+    command: 'down',
+    get label() {
+      return say('query.moveDown');
+    },
+    keys: 'Alt+↓',
+    takesTerms: true,
+  },
+  {
+    command: 'in',
+    get label() {
+      return say('query.moveIntoTheGroupAbove');
+    },
+    keys: 'Alt+→',
+  },
+  {
+    command: 'out',
+    get label() {
+      return say('query.moveOutOfItsGroup');
+    },
+    keys: 'Alt+←',
+  },
+  {
+    command: 'duplicate',
+    get label() {
+      return say('query.duplicate');
+    },
+    keys: 'D',
+    isApart: true,
+  },
+  {
+    command: 'copy',
+    get label() {
+      return say('query.copyAsQueryText');
+    },
+    keys: 'Ctrl+C',
+    takesTerms: true,
+  },
+  {
+    command: 'cut',
+    get label() {
+      return say('query.cut');
+    },
+    keys: 'Ctrl+X',
+  },
+  {
+    command: 'paste',
+    get label() {
+      return say('query.pasteBelow');
+    },
+    keys: 'Ctrl+V',
+  },
+  {
+    command: 'remove',
+    get label() {
+      return say('query.remove');
+    },
+    keys: 'Delete',
+    takesTerms: true,
+  },
 ];
 
 const ALT_KEYS: Readonly<Record<string, RowCommand>> = {

@@ -4,12 +4,14 @@ import { describeComparison } from '../counting/describe-count';
 import { CountComponent } from '../records/count.component';
 import { formatNumber } from '../ui/number-format';
 import type { RowCell } from './query-numbers';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** What a row of the query finds in one database, and what it removes. */
 @Component({
   selector: 'app-row-count',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent],
+  imports: [SayPipe, CountComponent],
   templateUrl: './row-count.component.html',
   styleUrl: './row-count.component.scss',
 })
@@ -26,9 +28,9 @@ export class RowCountComponent {
     if (!removed) return '';
     if (removed.kind === 'none') return describeComparison(removed);
     const { least, greatest } = removed;
-    if (greatest === 0) return 'removes none';
+    if (greatest === 0) return say('query.removesNone');
     return least === greatest
       ? `removes ${formatNumber(least)}`
-      : `removes ${formatNumber(least)} to ${formatNumber(greatest)}`;
+      : say('query.removesTo', { least: formatNumber(least), greatest: formatNumber(greatest) });
   });
 }

@@ -7,9 +7,11 @@ import {
   output,
   viewChild,
 } from '@angular/core';
+import { SayPipe } from '../words/say.pipe';
 
 /** A line in the outline that is being typed. */
 @Component({
+  imports: [SayPipe],
   selector: 'app-row-entry',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -21,7 +23,7 @@ import {
       autocomplete="off"
       [value]="text()"
       [attr.aria-label]="label()"
-      placeholder='a word, "a phrase", title: (a OR b), @block …'
+      [placeholder]="'query.aWordAPhraseTitle' | say"
       (keydown.enter)="take($event, field.value)"
       (keydown.escape)="leave($event)"
       (blur)="blur(field.value)"

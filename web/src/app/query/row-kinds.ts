@@ -10,6 +10,7 @@ import {
 } from '#core/query/index';
 import { DOCUMENT_TYPES } from '#core/record/index';
 import { splitPastedTerms } from '#core/project/index';
+import { say } from '../words/say';
 
 /** The parts that a row can be built from. */
 export interface RowParts {
@@ -54,109 +55,181 @@ export interface RowKind {
   readonly join?: 'all';
 }
 
-const ONE_A_LINE = 'Words and phrases, one a line';
-const NAME_HINT =
-  'One name a line: “Sherson, Elena” or “Elena Sherson”; “Sherson, E.” for any given name with E. It is searched in either order.';
-
 /** Every kind of row, in the order of the list. */
 export const ROW_KINDS: readonly RowKind[] = [
   {
     id: 'words',
-    label: 'any of some words or phrases',
-    hint: 'A record has at least one of them. light* is light with any ending; colo[u]r is both spellings.',
-    wordsLabel: ONE_A_LINE,
+    get label() {
+      return say('query.anyOfSomeWords');
+    },
+    get hint() {
+      return say('query.aRecordHasAtLeast');
+    },
+    get wordsLabel() {
+      return say('query.wordsAndPhrases');
+    },
     takes: ['words', 'fields'],
   },
   {
     id: 'every',
-    label: 'all of some words or phrases',
-    hint: 'A record has every one of them.',
-    wordsLabel: ONE_A_LINE,
+    get label() {
+      return say('query.allOfSomeWords');
+    },
+    get hint() {
+      return say('query.aRecordHasEvery');
+    },
+    get wordsLabel() {
+      return say('query.wordsAndPhrases');
+    },
     takes: ['words', 'fields'],
     join: 'all',
   },
   {
     id: 'near',
-    label: 'words near each other',
-    hint: 'They stand in one title, one abstract, one keyword; 1 is right beside.',
-    wordsLabel: 'Which words (one a line, any of them)',
+    get label() {
+      return say('query.wordsNearEachOther');
+    },
+    get hint() {
+      return say('query.theyStandInOneTitle');
+    },
+    get wordsLabel() {
+      return say('query.whichWordsOneALine');
+    },
     takes: ['words', 'distance', 'fields'],
   },
   {
     id: 'heading',
-    label: 'a subject heading',
-    hint: 'The whole label, as the thesaurus has it.',
-    wordsLabel: 'Heading',
+    get label() {
+      return say('query.aSubjectHeading');
+    },
+    get hint() {
+      return say('query.theWholeLabel');
+    },
+    get wordsLabel() {
+      return say('query.heading');
+    },
     takes: ['words', 'scope'],
   },
   {
     id: 'author',
-    label: 'an author',
-    hint: NAME_HINT,
-    wordsLabel: 'Names, one a line',
+    get label() {
+      return say('query.anAuthor');
+    },
+    get hint() {
+      return say('query.oneNameALineSherson');
+    },
+    get wordsLabel() {
+      return say('query.namesOneALine');
+    },
     takes: ['words'],
     field: 'author',
   },
   {
     id: 'firstauthor',
-    label: 'a first author',
-    hint: NAME_HINT,
-    wordsLabel: 'Names, one a line',
+    get label() {
+      return say('query.aFirstAuthor');
+    },
+    get hint() {
+      return say('query.oneNameALineSherson');
+    },
+    get wordsLabel() {
+      return say('query.namesOneALine');
+    },
     takes: ['words'],
     field: 'firstauthor',
   },
   {
     id: 'affiliation',
-    label: 'an affiliation',
-    hint: 'Institutions and places of the authors.',
-    wordsLabel: 'Institutions or places, one a line',
+    get label() {
+      return say('query.anAffiliation');
+    },
+    get hint() {
+      return say('query.institutionsAndPlaces');
+    },
+    get wordsLabel() {
+      return say('query.institutionsOrPlaces');
+    },
     takes: ['words'],
     field: 'affiliation',
   },
   {
     id: 'source',
-    label: 'a source',
-    hint: 'The journal or other container.',
-    wordsLabel: 'Journals, one a line',
+    get label() {
+      return say('query.aSource');
+    },
+    get hint() {
+      return say('query.theJournalOrOtherContainer');
+    },
+    get wordsLabel() {
+      return say('query.journalsOneALine');
+    },
     takes: ['words'],
     field: 'source',
   },
   {
     id: 'year',
-    label: 'years of publication',
-    hint: 'Like 2015..2024. As a part of the query they can be joined by OR and NOT; for all of it, set the limiter.',
-    wordsLabel: 'Years, one span a line',
+    get label() {
+      return say('query.yearsOfPublication');
+    },
+    get hint() {
+      return say('query.like20152024');
+    },
+    get wordsLabel() {
+      return say('query.yearsOneSpanALine');
+    },
     takes: ['words'],
     property: 'year',
   },
   {
     id: 'type',
-    label: 'a document type',
-    hint: `One of ${DOCUMENT_TYPES.join(', ')}.`,
-    wordsLabel: 'Types, one a line',
+    get label() {
+      return say('query.aDocumentType');
+    },
+    get hint() {
+      return say('query.oneOf', { types: DOCUMENT_TYPES.join(', ') });
+    },
+    get wordsLabel() {
+      return say('query.typesOneALine');
+    },
     takes: ['words'],
     property: 'type',
   },
   {
     id: 'doi',
-    label: 'certain works by their identifiers',
-    hint: 'DOIs as they are written, with or without https://. Whole identifiers only.',
-    wordsLabel: 'DOIs, one a line',
+    get label() {
+      return say('query.certainWorksByTheirIdentifiers');
+    },
+    get hint() {
+      return say('query.doisAsTheyAreWritten');
+    },
+    get wordsLabel() {
+      return say('query.doisOneALine');
+    },
     takes: ['words'],
     property: 'doi',
   },
   {
     id: 'language',
-    label: 'a language',
-    hint: 'By its code of two letters: en, fr, de, es.',
-    wordsLabel: 'Codes, one a line',
+    get label() {
+      return say('query.aLanguage');
+    },
+    get hint() {
+      return say('query.byItsCodeOfTwo');
+    },
+    get wordsLabel() {
+      return say('query.codesOneALine');
+    },
     takes: ['words'],
     property: 'language',
   },
   {
     id: 'block',
-    label: 'a block',
-    hint: 'A concept, or a piece of a query that has a name.',
+    get label() {
+      return say('query.aBlock');
+    },
+    get hint() {
+      return say('query.aConceptOrAPiece');
+    },
     wordsLabel: '',
     takes: ['block'],
   },

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { OutlineRow } from '#core/outline/index';
 import { IconComponent } from '../ui/icon.component';
+import { SayPipe } from '../words/say.pipe';
 
 /** The member on which a row's number depends most. */
 export interface DominantWords {
@@ -13,7 +14,7 @@ export interface DominantWords {
 @Component({
   selector: 'app-row-words',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [IconComponent],
+  imports: [SayPipe, IconComponent],
   templateUrl: './row-words.component.html',
   styleUrl: './row-words.component.scss',
 })

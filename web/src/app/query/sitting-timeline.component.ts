@@ -10,6 +10,8 @@ import { OpenProject } from '../state/open-project';
 import { asksTheSame } from '../state/project.feature';
 import { formatAmount, placeAmount, placeOnLogScale } from '../ui/number-format';
 import { QueryNumbers } from './query-numbers';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** So many of the newest states are drawn. */
 const SHOWN = 30;
@@ -20,9 +22,9 @@ const HEIGHT = 56;
 @Component({
   selector: 'app-sitting-timeline',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatTooltip],
+  imports: [SayPipe, MatTooltip],
   template: `
-    <h2>This sitting</h2>
+    <h2>{{ 'query.thisSitting' | say }}</h2>
     @if (points().length > 1) {
       <div class="chart">
         <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" preserveAspectRatio="none" aria-hidden="true">
@@ -47,7 +49,7 @@ const HEIGHT = 56;
       </div>
       <p class="quiet">{{ caption() }}</p>
     } @else {
-      <p class="quiet">Each change of the query leaves a point here that leads back to it.</p>
+      <p class="quiet">{{ 'query.eachChangeOfTheQuery' | say }}</p>
     }
   `,
   styles: `
@@ -126,8 +128,8 @@ export class SittingTimelineComponent {
     const now = looked.findLastIndex(({ state }) => asksTheSame(state.working, this.open.working()));
     return looked.map(({ state, counted }, at) => {
       const amount = getAmount(counted?.state);
-      const name = state.kind === 'opened' ? 'As it was opened' : CHANGE_NAMES[state.kind];
-      const number = amount ? `${formatAmount(amount)} records` : 'not counted';
+      const name = state.kind === 'opened' ? say('query.asItWasOpened') : CHANGE_NAMES[state.kind];
+      const number = amount ? `${formatAmount(amount)} records` : say('query.notCounted');
       return {
         key: `${at} ${state.moment}`,
         working: state.working,
@@ -152,9 +154,8 @@ export class SittingTimelineComponent {
     const bottom = from === undefined ? HEIGHT : clamp(this.scale()(placeOnLogScale(from)));
     return bottom > top ? { top, height: bottom - top } : undefined;
   });
-  protected readonly caption = computed(
-    () =>
-      `Counts in ${shortenName(this.numbers.database() ?? { name: '' })}. A point leads back to its state.`,
+  protected readonly caption = computed(() =>
+    say('query.countsInAPointLeads', { value: shortenName(this.numbers.database() ?? { name: '' }) }),
   );
 
   protected goTo(working: Working): void {

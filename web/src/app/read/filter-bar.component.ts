@@ -19,9 +19,11 @@ import { formatNumber } from '../ui/number-format';
 import { TextFieldComponent } from '../ui/text-field.component';
 import { JUDGED, type Judged } from './read-address';
 import type { JudgedCounts } from './judged-records';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 function nameJudged(judged: Judged): string {
-  return VERDICT_ROWS.find(({ id }) => id === judged)?.name ?? 'not judged';
+  return VERDICT_ROWS.find(({ id }) => id === judged)?.name ?? say('read.notJudged');
 }
 /** So many values of a facet are shown before a word is looked for among them. */
 const SHOWN = 12;
@@ -30,7 +32,15 @@ const SHOWN = 12;
 @Component({
   selector: 'app-filter-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, MatButton, MatCheckbox, MatSlider, MatSliderRangeThumb, TextFieldComponent],
+  imports: [
+    SayPipe,
+    ChoiceRowComponent,
+    MatButton,
+    MatCheckbox,
+    MatSlider,
+    MatSliderRangeThumb,
+    TextFieldComponent,
+  ],
   templateUrl: './filter-bar.component.html',
   styleUrl: './filter-bar.component.scss',
 })

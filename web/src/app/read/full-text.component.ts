@@ -14,6 +14,8 @@ import { MarkedTextComponent } from '../ui/marked-text.component';
 import { Messages } from '../ui/messages';
 import type { ListedRecord } from './read-records';
 import type { RequestDialogData } from './request-dialog.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** Another record of the same work, or of a version of it. */
 interface Version {
@@ -33,41 +35,43 @@ const MAX_LOOKED_AT = 10;
 @Component({
   selector: 'app-full-text',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MarkedTextComponent, MatButton],
+  imports: [SayPipe, MarkedTextComponent, MatButton],
   template: `
-    <h3>Full text</h3>
+    <h3>{{ 'read.fullText' | say }}</h3>
     <p>
       @if (asked(); as day) {
-        <span class="quiet">Asked for on {{ day }}</span>
+        <span class="quiet">{{ 'read.askedForOn' | say: { day: day } }}</span>
       }
       <button mat-button type="button" [disabled]="found()?.status === 'searching'" (click)="search()">
-        Look for other versions
+        {{ 'read.lookForOtherVersions' | say }}
       </button>
-      <button mat-button type="button" (click)="request()">Ask a library for it …</button>
+      <button mat-button type="button" (click)="request()">{{ 'read.askALibraryForIt' | say }}</button>
     </p>
     <div aria-live="polite">
       @if (found(); as found) {
         @if (found.status === 'searching') {
-          <p class="quiet">Looking in the databases of this project …</p>
+          <p class="quiet">{{ 'read.lookingInTheDatabases' | say }}</p>
         } @else {
           @for (version of found.versions; track version.database + version.record.id) {
             <p>
               <b>{{ version.database }}</b> {{ version.words }}
               @if (version.record.fullText) {
-                <button mat-button type="button" (click)="shown.set(version)">Show its full text</button>
+                <button mat-button type="button" (click)="shown.set(version)">
+                  {{ 'read.showItsFullText' | say }}
+                </button>
               }
             </p>
           } @empty {
-            <p class="quiet">No other database of this project has a version of it.</p>
+            <p class="quiet">{{ 'read.noOtherDatabase' | say }}</p>
           }
           @if (found.failed.length > 0) {
-            <p class="quiet">Not looked in: {{ found.failed.join(', ') }}</p>
+            <p class="quiet">{{ 'read.notLookedIn' | say: { join: found.failed.join(', ') } }}</p>
           }
         }
       }
     </div>
     @if (shown(); as version) {
-      <p class="quiet">Full text of the record in {{ version.database }}</p>
+      <p class="quiet">{{ 'read.fullTextOfTheRecord' | say: { database: version.database } }}</p>
       <p class="abstract"><app-marked-text [text]="version.record.fullText!" [queries]="marks()" /></p>
     }
   `,
@@ -179,7 +183,7 @@ export class FullTextComponent {
       ...(work !== 0 && { work }),
     };
     this.open.change({ kind: 'note-request', record: key, request });
-    this.messages.show('Noted that you asked for it', () =>
+    this.messages.show(say('read.notedThatYouAsked'), () =>
       this.open.change({ kind: 'note-request', record: key, request: undefined }),
     );
   }
@@ -190,12 +194,12 @@ function describeVersion(version: BibliographicRecord, record: BibliographicReco
   const isSame = version.doi !== undefined && version.doi === record.doi;
   return [
     isSame
-      ? 'the same work'
-      : ['the same title', version.year, version.type].filter((one) => one !== undefined).join(', '),
+      ? say('read.theSameWork')
+      : [say('read.theSameTitle'), version.year, version.type].filter((one) => one !== undefined).join(', '),
     version.fullText
-      ? 'with full text'
+      ? say('read.withFullText')
       : version.hasFullText
-        ? 'says that it has the full text'
-        : 'no full text',
+        ? say('read.says')
+        : say('read.noFullText'),
   ].join(' · ');
 }

@@ -4,6 +4,8 @@ import { estimateGoodOnesLeft, type ReadSoFar } from '#core/reading/index';
 import { ChartComponent, type ChartContent } from '../ui/chart.component';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { formatNumber } from '../ui/number-format';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** How reading went, and what was judged of a sample of what was not read. */
 export interface HowFar {
@@ -27,46 +29,49 @@ const STRETCH = 20;
 @Component({
   selector: 'app-how-far-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChartComponent, DIALOG_PARTS],
+  imports: [SayPipe, ChartComponent, DIALOG_PARTS],
   template: `
-    <h2 mat-dialog-title>How far to read</h2>
+    <h2 mat-dialog-title>{{ 'read.howFarToRead' | say }}</h2>
     <mat-dialog-content>
       @if (last().read === 0) {
         <p>
-          Judge the list from its top, record by record. Here you see how many records on topic you find, and
-          how many are probably left.
+          {{ 'read.judgeTheList' | say }}
         </p>
       } @else {
         <p data-testid="read">
-          You read the first <b>{{ format(last().read) }}</b>: <b>{{ format(last().good) }}</b> on topic{{
-            last().unsure > 0 ? ', ' + format(last().unsure) + ' not sure' : ''
-          }}.
+          {{ 'read.youReadTheFirst' | say }} <b>{{ format(last().read) }}</b>:
+          <b>{{ format(last().good) }}</b>
+          {{
+            'read.onTopic'
+              | say
+                : { value: last().unsure > 0 ? ('read.notSure' | say: { value: format(last().unsure) }) : '' }
+          }}
           @if (recent(); as one) {
-            Of the last {{ format(one.read) }}, {{ format(one.good) }} are on topic.
+            {{ 'read.ofTheLast' | say: { format: format(one.read), format2: format(one.good) } }}
           }
         </p>
         <app-chart [content]="curve()" />
         @if (left(); as one) {
           <p data-testid="left">
-            Of the {{ format(howFar().unread) }} records behind them, {{ format(howFar().sample!.read) }} were
-            drawn at random and judged. So about <b>{{ format(one.middle) }}</b> more are on topic ({{
-              format(one.least)
+            {{
+              'read.ofTheRecordsBehindThem'
+                | say: { value: format(howFar().unread), value2: format(howFar().sample!.read) }
             }}
-            to {{ format(one.greatest) }}, 95 %).
+            <b>{{ format(one.middle) }}</b>
+            {{ 'read.moreAreOnTopic' | say: { format: format(one.least), format2: format(one.greatest) } }}
           </p>
         } @else if (howFar().unread === 0) {
-          <p>You read the whole list.</p>
+          <p>{{ 'read.youReadTheWholeList' | say }}</p>
         } @else if (howFar().isEstimated) {
-          <p>The database only estimates how many records there are, so nothing is said of those left.</p>
+          <p>{{ 'read.theDatabaseOnlyEstimatesHow' | say }}</p>
         } @else if (howFar().sample) {
-          <p>Judge the sample in its order to learn how many of the others are on topic.</p>
+          <p>{{ 'read.judgeTheSample' | say }}</p>
         } @else if (howFar().canDraw) {
           <p>
-            How many of the other {{ format(howFar().unread) }} are on topic, only a random sample of them can
-            tell.
+            {{ 'read.howManyOfTheOther' | say: { value: format(howFar().unread) } }}
           </p>
         } @else {
-          <p>This database gives no numbers of records, so no sample of the others can be drawn.</p>
+          <p>{{ 'read.thisDatabaseGivesNoNumbers' | say }}</p>
         }
       }
     </mat-dialog-content>
@@ -79,10 +84,10 @@ const STRETCH = 20;
         !howFar().isEstimated
       ) {
         <button mat-flat-button type="button" (click)="ref.close(last().read)">
-          Draw a sample of the others
+          {{ 'read.drawASampleOfTheOthers' | say }}
         </button>
       }
-      <button mat-button type="button" mat-dialog-close>Close</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'read.close' | say }}</button>
     </mat-dialog-actions>
   `,
 })
@@ -106,9 +111,11 @@ export class HowFarDialogComponent {
     const points = this.howFar().steps.filter(({ read }) => read % step === 0 || read === this.last().read);
     return {
       kind: 'line',
-      title: 'Records on topic, by records read',
+      title: say('read.recordsOnTopicByRecords'),
       places: points.map(({ read }) => String(read)),
-      series: [{ name: 'on topic', values: points.map(({ good }) => good), colours: ['--glaze'] }],
+      series: [
+        { name: say('read.onTopicSmall'), values: points.map(({ good }) => good), colours: ['--glaze'] },
+      ],
       isLog: false,
     };
   });

@@ -7,14 +7,16 @@ import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { Messages } from '../ui/messages';
 import { TextFieldComponent } from '../ui/text-field.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The leads of the project: names, places, sources and words to follow. Closes with the one that is searched for. */
 @Component({
   selector: 'app-leads-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>Leads</h2>
+    <h2 mat-dialog-title>{{ 'read.leads' | say }}</h2>
     <mat-dialog-content>
       @for (group of groups(); track group.label) {
         <h3>{{ group.label }}</h3>
@@ -23,42 +25,41 @@ import { TextFieldComponent } from '../ui/text-field.component';
             <li>
               <mat-checkbox
                 [checked]="lead.isDone"
-                [aria-label]="lead.name + ': followed'"
+                [aria-label]="'read.followed' | say: { name: lead.name }"
                 (change)="keep(lead, { isDone: $event.checked })"
               />
               <span class="name" [class.done]="lead.isDone">
                 {{ lead.name }}
                 @if (lead.record) {
-                  <span class="quiet">met in {{ lead.record }}</span>
+                  <span class="quiet">{{ 'read.metIn' | say: { record: lead.record } }}</span>
                 }
               </span>
               <app-text-field
-                label="Note"
+                [label]="'read.note' | say"
                 [value]="lead.note"
                 [maxLength]="500"
                 (left)="keep(lead, { note: $event })"
               />
-              <button mat-button type="button" (click)="ref.close(lead)">Search</button>
+              <button mat-button type="button" (click)="ref.close(lead)">{{ 'read.search' | say }}</button>
               <button
                 mat-button
                 type="button"
-                [attr.aria-label]="'Remove ' + lead.name"
+                [attr.aria-label]="'read.remove' | say: { name: lead.name }"
                 (click)="remove(lead)"
               >
-                Remove
+                {{ 'read.removeCapital' | say }}
               </button>
             </li>
           }
         </ul>
       } @empty {
         <p>
-          No leads yet. In an open record, click an author, a place of work or a source, or select some words,
-          and keep them as a lead to follow later.
+          {{ 'read.noLeadsYet' | say }}
         </p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Close</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'read.close' | say }}</button>
     </mat-dialog-actions>
   `,
   styles: `
@@ -106,7 +107,7 @@ export class LeadsDialogComponent {
 
   protected remove(lead: Lead): void {
     this.open.change({ kind: 'remove-lead', id: lead.id });
-    this.messages.show(`${lead.name} is no lead any more`, () =>
+    this.messages.show(say('read.isNoLeadAnyMore', { name: lead.name }), () =>
       this.open.change({ kind: 'keep-lead', lead }),
     );
   }

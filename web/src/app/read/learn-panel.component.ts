@@ -44,15 +44,27 @@ import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
 import type { RecordPart } from './record-menu.component';
 import { TakeLearnt } from './take-learnt';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** What a lesson is called: in a narrow row, and in full. */
 const LESSON_NAMES: Readonly<Record<Lesson, { readonly name: string; readonly label: string }>> = {
   words: { name: 'words', label: 'words' },
   headings: { name: 'headings', label: 'headings' },
-  keywords: { name: 'keywords', label: 'author keywords' },
+  keywords: {
+    name: 'keywords',
+    get label() {
+      return say('read.authorKeywordsSmall');
+    },
+  },
   sources: { name: 'sources', label: 'sources' },
   names: { name: 'names', label: 'names' },
-  places: { name: 'places', label: 'places of work' },
+  places: {
+    name: 'places',
+    get label() {
+      return say('read.placesOfWork');
+    },
+  },
 };
 /** So many candidates are counted in the whole database. */
 const COUNTED = 60;
@@ -71,7 +83,7 @@ interface LearntRow {
 @Component({
   selector: 'app-learn-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, MatButton, MatCheckbox, OutlookComponent],
+  imports: [SayPipe, ChoiceRowComponent, CountComponent, MatButton, MatCheckbox, OutlookComponent],
   templateUrl: './learn-panel.component.html',
   styleUrl: './learn-panel.component.scss',
   providers: [LearningRecords, TakeLearnt],
@@ -106,7 +118,7 @@ export class LearnPanelComponent {
       return {
         separator,
         root: join(this.taking.before(), separator),
-        words: `would lose ${lost} of ${all} on topic`,
+        words: say('read.wouldLoseOfOnTopic', { lost, all }),
       };
     });
   });
@@ -174,7 +186,7 @@ export class LearnPanelComponent {
           learnt,
           text: learnt.text,
           isInQuery,
-          brings: isInQuery ? 'in the query' : compared ? describeComparison(compared) : '…',
+          brings: isInQuery ? say('read.inTheQuery') : compared ? describeComparison(compared) : '…',
         };
       });
   });
@@ -268,7 +280,7 @@ export class LearnPanelComponent {
     if (draft === '') return;
     const joint = use === 'not' ? 'NOT' : 'AND';
     this.open.change({ kind: 'rewrite-draft', text: `(${draft}) ${joint} ${printQuery(root)}` });
-    this.messages.show(`${joint} ${text} is part of the query now`, () => this.open.undo());
+    this.messages.show(say('read.isPartOfTheQuery', { joint, text }), () => this.open.undo());
   }
 
   /** What a heading is called in other languages, as its thesaurus says, with what each word finds here. */
@@ -307,7 +319,7 @@ export class LearnPanelComponent {
   private findAddress(root: QueryNode, text: string): ReturnType<typeof createStringAddress> | undefined {
     const dialect = this.subject.dialect();
     const countKey = dialect && this.counts.look(root, dialect, this.open.limiters()).countKey;
-    return countKey && createStringAddress(countKey, `new with ${text}`);
+    return countKey && createStringAddress(countKey, say('read.newWith', { text }));
   }
 
   /** How many of the records here that were judged have it. */
@@ -320,7 +332,9 @@ export class LearnPanelComponent {
     );
     const count = (verdict: 'on' | 'off'): number =>
       judged.filter(({ judgement }, at) => found[at] && judgement?.verdict === verdict).length;
-    return judged.length === 0 ? '' : `in ${count('on')} on topic and ${count('off')} off topic here`;
+    return judged.length === 0
+      ? ''
+      : say('read.inOnTopicAndOff', { count: count('on'), count2: count('off') });
   }
 }
 

@@ -5,6 +5,7 @@ import type { BibliographicRecord } from '#core/record/index';
 import { formatNumber } from '../ui/number-format';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
+import { say } from '../words/say';
 
 /** Of the records that are here, so many are learnt from: the first of the list. */
 const MAX_HERE = 500;
@@ -54,10 +55,10 @@ export class LearningRecords {
     return this.onTopic().length >= LEAST_FOUND ? 'on' : 'here';
   });
   readonly choices = computed(() => [
-    { id: 'on', name: `${this.onTopic().length} on topic` },
-    { id: 'here', name: `the first ${this.top().length}` },
-    ...(this.canFetch() ? [{ id: 'set', name: `up to ${formatNumber(MAX_FETCHED)}` }] : []),
-    ...(this.canTellApart() ? [{ id: 'apart', name: 'on against off' }] : []),
+    { id: 'on', name: say('read.onTopicCount', { count: this.onTopic().length }) },
+    { id: 'here', name: say('read.theFirst', { count: this.top().length }) },
+    ...(this.canFetch() ? [{ id: 'set', name: say('read.upTo', { most: formatNumber(MAX_FETCHED) }) }] : []),
+    ...(this.canTellApart() ? [{ id: 'apart', name: say('read.onAgainstOff') }] : []),
   ]);
   readonly records = computed<readonly BibliographicRecord[]>(
     () => {

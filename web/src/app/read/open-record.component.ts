@@ -29,13 +29,22 @@ import { FullTextComponent } from './full-text.component';
 import type { ListedRecord } from './read-records';
 import { RecordMenuComponent } from './record-menu.component';
 import { WhyHereComponent } from './why-here.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** How often a work is cited, with its place among its like. */
 function describeCited({ times, peers, ahead }: TimesCited, { year, type }: BibliographicRecord): string {
-  const cited = times === 0 ? 'not cited here' : `cited ${times === 1 ? 'once' : `${times} times`} here`;
+  const cited =
+    times === 0 ? say('read.notCitedHere') : say('read.citedHere', { value: say('read.times', { times }) });
   return times === 0 || year === undefined
     ? cited
-    : `${cited}: place ${formatNumber(ahead + 1)} among ${formatNumber(peers)} records of ${year} of the type ${type}`;
+    : say('read.placeAmongRecords', {
+        cited,
+        value: formatNumber(ahead + 1),
+        peers: formatNumber(peers),
+        year,
+        type,
+      });
 }
 
 /** More letters than this are no term. */
@@ -46,6 +55,7 @@ const LONGEST_SELECTION = 80;
   selector: 'app-open-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     FullTextComponent,
     IconComponent,
     MarkedTextComponent,
@@ -103,9 +113,13 @@ export class OpenRecordComponent {
     const { doi, peerReviewed, isOpenAccess, hasFullText, fullText, references, cited } = this.record();
     return [
       ...(peerReviewed === 'yes' ? ['peer-reviewed'] : []),
-      ...(isOpenAccess ? ['open access'] : []),
+      ...(isOpenAccess ? [say('read.openAccess')] : []),
       ...(hasFullText
-        ? [fullText ? `full text of ${formatNumber(splitWords(fullText).length)} words` : 'full text']
+        ? [
+            fullText
+              ? say('read.fullTextOfWords', { count: formatNumber(splitWords(fullText).length) })
+              : say('read.fullTextSmall'),
+          ]
         : []),
       ...(cited ? [describeCited(cited, this.record())] : []),
       ...(references.length > 0 ? [`${references.length} references`] : []),
@@ -139,12 +153,12 @@ export class OpenRecordComponent {
   protected goToMatch(by: 1 | -1): void {
     const marks = [...this.host.nativeElement.querySelectorAll<HTMLElement>('mark')];
     marks[this.matchAt()]?.classList.remove('at');
-    if (marks.length === 0) return this.matchWords.set('no match');
+    if (marks.length === 0) return this.matchWords.set(say('read.noMatch'));
     const next = (Math.max(this.matchAt() + by, by === 1 ? 0 : -1) + marks.length) % marks.length;
     this.matchAt.set(next);
     marks[next]?.classList.add('at');
     marks[next]?.scrollIntoView({ block: 'center' });
-    this.matchWords.set(`match ${next + 1} of ${marks.length}`);
+    this.matchWords.set(say('read.matchOf', { number: next + 1, all: marks.length }));
   }
 
   protected quote(text: string): string {
@@ -158,8 +172,6 @@ export class OpenRecordComponent {
       kind: 'add-must-finds',
       mustFinds: [{ id, title, ...(doi !== undefined && { identifier: doi }) }],
     });
-    this.messages.show('It is one of the must-finds now', () =>
-      this.open.change({ kind: 'remove-must-finds', ids: [id] }),
-    );
+    this.messages.show(say('read.it'), () => this.open.change({ kind: 'remove-must-finds', ids: [id] }));
   }
 }

@@ -9,6 +9,7 @@ import type { createStringAddress } from '../records/string-address';
 import { SELECT_PARTS } from '../ui/field-parts';
 import { RecordMenuComponent, type RecordPart } from './record-menu.component';
 import type { Takeable } from './take-learnt';
+import { SayPipe } from '../words/say.pipe';
 
 /** What it would bring to take something that was learnt. */
 export interface Outlook {
@@ -42,12 +43,24 @@ export interface Outlook {
 @Component({
   selector: 'app-outlook',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, MatButton, MatMenuTrigger, RecordMenuComponent, RouterLink, SELECT_PARTS],
+  imports: [
+    SayPipe,
+    CountComponent,
+    MatButton,
+    MatMenuTrigger,
+    RecordMenuComponent,
+    RouterLink,
+    SELECT_PARTS,
+  ],
   host: { role: 'region', 'aria-label': 'What it would bring' },
   template: `
     <p>{{ outlook().terms }}</p>
     <mat-form-field class="inline" subscriptSizing="dynamic">
-      <mat-select aria-label="How to add it" [value]="way()" (selectionChange)="wayChosen.emit($event.value)">
+      <mat-select
+        [aria-label]="'read.howToAddIt' | say"
+        [value]="way()"
+        (selectionChange)="wayChosen.emit($event.value)"
+      >
         @for (one of ways(); track one.id) {
           <mat-option [value]="one.id">{{ one.name }}</mat-option>
         }
@@ -56,25 +69,28 @@ export interface Outlook {
     @for (line of outlook().lines; track line.key) {
       <p class="counts">
         {{ line.name }}
-        <app-count [counted]="line.before" [label]="'The draft now in ' + line.name" /> →
+        <app-count [counted]="line.before" [label]="'read.theDraftNowIn' | say: { name: line.name }" /> →
         @if (line.after; as after) {
           <app-count
             [counted]="after"
-            [label]="'With ' + outlook().name + ' in ' + line.name + ': ' + wayName()"
+            [label]="'read.withIn' | say: { name: outlook().name, name2: line.name, wayName: wayName() }"
           />
         } @else {
-          <span class="quiet">cannot be added this way</span>
+          <span class="quiet">{{ 'read.cannotBeAddedThisWay' | say }}</span>
         }
       </p>
     }
     @for (holder of outlook().holders; track holder.name) {
       <p class="counts">
-        <span class="quiet">all of it in</span> {{ holder.name }}
-        <app-count [counted]="holder.counted" [label]="outlook().name + ' in ' + holder.name" />
+        <span class="quiet">{{ 'read.allOfItIn' | say }}</span> {{ holder.name }}
+        <app-count
+          [counted]="holder.counted"
+          [label]="'read.inName' | say: { name: outlook().name, name2: holder.name }"
+        />
       </p>
     }
     @if (outlook().translations.length > 0) {
-      <p class="quiet">In other languages, in {{ outlook().database }} without limiters:</p>
+      <p class="quiet">{{ 'read.inOtherLanguagesInWithout' | say: { database: outlook().database } }}</p>
     }
     @for (one of outlook().translations; track one.text) {
       <p class="counts">
@@ -83,7 +99,7 @@ export interface Outlook {
         <button
           mat-button
           type="button"
-          [attr.aria-label]="'Add ' + one.text"
+          [attr.aria-label]="'read.addText' | say: { text: one.text }"
           (click)="translationAdded.emit(one)"
         >
           +
@@ -96,15 +112,15 @@ export interface Outlook {
     <p class="actions">
       @if (outlook().address; as address) {
         <a class="link" [routerLink]="[]" [queryParams]="address.queryParams" [fragment]="address.fragment">{{
-          isNarrowing() ? 'Read what is left' : 'Read the new ones'
+          (isNarrowing() ? 'read.readWhatIsLeft' : 'read.readTheNewOnes') | say
         }}</a>
       }
       <button mat-stroked-button type="button" [disabled]="!canTake()" (click)="taken.emit()">
-        {{ isReplacing() ? 'Replace' : 'Add' }}
+        {{ (isReplacing() ? 'read.replace' : 'read.add') | say }}
       </button>
       @if (outlook().part; as part) {
         <button mat-button type="button" [matMenuTriggerFor]="menu.menu()" [matMenuTriggerData]="{ part }">
-          More …
+          {{ 'read.more' | say }}
         </button>
       }
       <app-record-menu #menu (filtered)="filtered.emit($event)" />

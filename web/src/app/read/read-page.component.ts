@@ -49,6 +49,8 @@ import { RecordListComponent } from './record-list.component';
 import { SampleBarComponent } from './sample-bar.component';
 import { SingleSearch } from './single-search';
 import { SortMenuComponent } from './sort-menu.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The longest name that a collection can have. */
 const LONGEST_NAME = 100;
@@ -67,6 +69,7 @@ const KEYS_ELSEWHERE =
   selector: 'app-read-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     ChoiceRowComponent,
     FilterBarComponent,
     LearnPanelComponent,
@@ -98,14 +101,14 @@ export class ReadPageComponent {
 
   protected readonly format = formatNumber;
   protected readonly sets = computed(() => [
-    { id: 'draft', name: 'the draft' },
+    { id: 'draft', name: say('read.theDraft') },
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
   ]);
   protected readonly databases = computed(() => {
     const all = this.subject
       .dialects()
       .map((one) => ({ id: one.id, name: shortenName(one), label: one.name }));
-    return all.length > 1 ? [...all, { id: TOGETHER, name: 'all, duplicates removed' }] : all;
+    return all.length > 1 ? [...all, { id: TOGETHER, name: say('read.allDuplicatesRemoved') }] : all;
   });
   protected readonly database = computed(() =>
     this.subject.isTogether() ? TOGETHER : this.subject.dialect()?.id,
@@ -163,9 +166,9 @@ export class ReadPageComponent {
     const filters = this.subject.filters().map(describeFilter);
     if (size === undefined || (behind === undefined && filters.length === 0)) return undefined;
     return [
-      `Drawn from ${formatNumber(size)} records`,
-      ...(filters.length > 0 ? [`that pass the filters: ${filters.join('; ')}`] : []),
-      ...(behind === undefined ? [] : [`behind the first ${formatNumber(behind)} of the list`]),
+      say('read.drawnFromRecords', { count: formatNumber(size) }),
+      ...(filters.length > 0 ? [say('read.thatPassTheFilters', { join: filters.join('; ') })] : []),
+      ...(behind === undefined ? [] : [say('read.behindTheFirst', { behind: formatNumber(behind) })]),
     ].join(', ');
   });
   protected readonly isListEmpty = computed(() => this.records.total() === 0);
@@ -321,12 +324,16 @@ export class ReadPageComponent {
   protected readExport(): void {
     const dialect = this.subject.dialect();
     if (!dialect) return;
-    const label = `results of ${this.subject.label()} in ${dialect.name}, ${writeMoment(this.open.now()).slice(0, 10)}`;
+    const label = say('read.resultsOfIn', {
+      label: this.subject.label(),
+      name: dialect.name,
+      slice: writeMoment(this.open.now()).slice(0, 10),
+    });
     void import('../own-records/collection-dialog.component').then(({ CollectionDialogComponent }) =>
       this.dialogs
         .open<InstanceType<typeof CollectionDialogComponent>, CollectionDialogData, OwnDatabase>(
           CollectionDialogComponent,
-          { data: { name: label.slice(0, LONGEST_NAME), useWords: 'Read them' }, width: 640 },
+          { data: { name: label.slice(0, LONGEST_NAME), useWords: say('read.readThem') }, width: 640 },
         )
         .afterClosed()
         .subscribe((database) => {
@@ -352,11 +359,10 @@ export class ReadPageComponent {
   protected makeLimiters(): void {
     const filters = this.subject.filters();
     const { limiters, left } = moveToLimiters(filters, this.open.limiters());
-    if (left.length === filters.length)
-      return this.messages.show('These filters cannot be limiters. Put them into the query.');
+    if (left.length === filters.length) return this.messages.show(say('read.theseFiltersCannotBeLimiters'));
     this.open.change({ kind: 'set-limiters', limiters });
     this.subject.setFilters(left);
-    this.messages.show('The filters are limiters now', () => this.open.undo());
+    this.messages.show(say('read.theFiltersAreLimitersNow'), () => this.open.undo());
   }
 
   /** Filters of the draft become a part of its text. */
@@ -367,21 +373,18 @@ export class ReadPageComponent {
       this.subject.dialect()?.headings?.vocabulary,
     );
     if (left.length === this.subject.filters().length)
-      return this.messages.show('These filters cannot be part of a query, so they stay filters.');
+      return this.messages.show(say('read.theseFiltersCannotBePart'));
     this.open.change({ kind: 'rewrite-draft', text: draft });
     this.subject.setFilters(left);
-    this.messages.show(
-      'The query has the words of the filters now, in their fields. It may find more than the filters did.',
-      () => this.open.undo(),
-    );
+    this.messages.show(say('read.theQueryHasTheWords'), () => this.open.undo());
   }
 }
 
 /** Whether an export has all records that the database counted, as far as that is known. */
 function describeExport(read: number | undefined, wanted: number | undefined): string {
   if (read === undefined || wanted === undefined) return '';
-  if (read === wanted) return ', complete';
+  if (read === wanted) return say('read.complete');
   return read < wanted
-    ? `, the first ${formatNumber(read)} of ${formatNumber(wanted)}`
-    : `, ${formatNumber(read)} records where it counted ${formatNumber(wanted)}`;
+    ? say('read.theFirstOf', { read: formatNumber(read), wanted: formatNumber(wanted) })
+    : say('read.recordsWhereItCounted', { read: formatNumber(read), wanted: formatNumber(wanted) });
 }

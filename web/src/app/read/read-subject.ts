@@ -17,6 +17,7 @@ import { ThesaurusStore } from '../state/thesaurus-store';
 import { getHueClass } from '../ui/hues';
 import { readAddress, writeFilters } from './read-address';
 import type { AskedSet } from './found-works';
+import { say } from '../words/say';
 
 /** Stands in the address for all databases together. */
 export const TOGETHER = 'all';
@@ -95,15 +96,14 @@ export class ReadSubject {
   /** What people call the set. */
   readonly label = computed(() => {
     const set = this.set();
-    return set.kind === 'string' ? set.label : (this.variant()?.name ?? 'the draft');
+    return set.kind === 'string' ? set.label : (this.variant()?.name ?? say('read.theDraft'));
   });
   /** Why there is nothing to read, in words; nothing if there may be. */
   readonly whyNothing = computed(() => {
-    if (!this.dialect()) return 'No database is chosen yet. Choose one under Databases.';
+    if (!this.dialect()) return say('read.noDatabaseIsChosenYet');
     if (this.set().kind === 'string') return undefined;
     const state = this.counted()?.state;
-    if (state?.status === 'empty')
-      return 'The query is empty. Add terms in Topic; what they find can be read here.';
+    if (state?.status === 'empty') return say('read.theQueryIsEmptyAdd');
     return state?.status === 'failed' ? describeInFull(state.problem) : undefined;
   });
   /** The database is searched by hand: Ewer cannot fetch its records. */

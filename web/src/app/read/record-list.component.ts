@@ -23,6 +23,8 @@ import { VERDICT_ROWS, type VerdictRow } from '../records/verdicts';
 import { getHueClass } from '../ui/hues';
 import { formatNumber } from '../ui/number-format';
 import { MarkedTextComponent } from '../ui/marked-text.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The height of a row, in px: all rows have it, so that a long list scrolls evenly. */
 const ROW = 76;
@@ -31,12 +33,18 @@ const ROW = 76;
 @Component({
   selector: 'app-record-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport, MarkedTextComponent],
+  imports: [
+    SayPipe,
+    CdkFixedSizeVirtualScroll,
+    CdkVirtualForOf,
+    CdkVirtualScrollViewport,
+    MarkedTextComponent,
+  ],
   template: `
     <cdk-virtual-scroll-viewport
       [itemSize]="row"
       role="listbox"
-      aria-label="Records"
+      [aria-label]="'read.recordsCapital' | say"
       tabindex="0"
       [attr.aria-activedescendant]="isDrawn() ? 'record-' + at() : null"
       (scrolledIndexChange)="ask()"
@@ -224,9 +232,9 @@ export class RecordListComponent {
       ...(fullText
         ? [`${formatNumber(splitWords(fullText).length)} words`]
         : hasFullText
-          ? ['full text']
+          ? [say('read.fullTextSmall')]
           : []),
-      ...(cited ? [`cited ${formatNumber(cited.times)} ×`] : []),
+      ...(cited ? [say('read.cited', { times: formatNumber(cited.times) })] : []),
       ...(language === 'en' || language === '' ? [] : [nameFacetValue('languages', language)]),
       source,
     ]
@@ -244,8 +252,23 @@ export class RecordListComponent {
 }
 
 const STRENGTHS = [
-  { least: 1, words: 'in the title' },
-  { least: 0.5, words: 'in the abstract or headings' },
+  {
+    least: 1,
+    get words() {
+      return say('read.inTheTitle');
+    },
+  },
+  {
+    least: 0.5,
+    get words() {
+      return say('read.inTheAbstractOrHeadings');
+    },
+  },
   { least: 0.01, words: 'elsewhere' },
-  { least: 0, words: 'not met by a term' },
+  {
+    least: 0,
+    get words() {
+      return say('read.notMetByATerm');
+    },
+  },
 ] as const;

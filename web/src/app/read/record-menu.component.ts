@@ -18,6 +18,8 @@ import { OpenProject } from '../state/open-project';
 import { Messages } from '../ui/messages';
 import { ReadSubject } from './read-subject';
 import { SingleSearch } from './single-search';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** Something that a record says: words, a heading, a keyword, a name, a place of work or a source. */
 export interface RecordPart {
@@ -35,26 +37,28 @@ export interface RecordPart {
 @Component({
   selector: 'app-record-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatMenu, MatMenuContent, MatMenuItem],
+  imports: [SayPipe, MatMenu, MatMenuContent, MatMenuItem],
   template: `
     <mat-menu>
       <ng-template matMenuContent let-part="part">
         @for (concept of concepts(); track concept.id; let turn = $index) {
           <button mat-menu-item (click)="add(part, concept.id)">
-            Add to {{ letterOf(turn) }} {{ concept.name }}
+            {{ 'read.addToLetterOf' | say: { letterOf: letterOf(turn), name: concept.name } }}
           </button>
         } @empty {
-          <p class="quiet none">Make a concept in Topic first.</p>
+          <p class="quiet none">{{ 'read.makeAConceptInTopic' | say }}</p>
         }
-        <button mat-menu-item (click)="search(part)">Search it alone</button>
+        <button mat-menu-item (click)="search(part)">{{ 'read.searchItAlone' | say }}</button>
         @if (part.facet && subject.canFilter()) {
-          <button mat-menu-item (click)="filter(part)">Only these in the list</button>
+          <button mat-menu-item (click)="filter(part)">{{ 'read.onlyTheseInTheList' | say }}</button>
         }
         @if (part.lead === 'source') {
-          <button mat-menu-item (click)="searchWithin(part)">A variant within this source</button>
+          <button mat-menu-item (click)="searchWithin(part)">
+            {{ 'read.aVariantWithinThisSource' | say }}
+          </button>
         }
         @if (part.lead) {
-          <button mat-menu-item (click)="keepLead(part)">Keep as a lead</button>
+          <button mat-menu-item (click)="keepLead(part)">{{ 'read.keepAsALead' | say }}</button>
         }
       </ng-template>
     </mat-menu>
@@ -86,7 +90,9 @@ export class RecordMenuComponent {
     const term: Term = { id: this.open.createId(), text, off: false, source: 'record' };
     this.open.change({ kind: 'add-terms', concept, terms: [term] });
     const name = this.concepts().find(({ id }) => id === concept)?.name ?? '';
-    this.messages.show(`${nameTerm(text, this.open.dialects())} added to ${name}`, () => this.open.undo());
+    this.messages.show(say('read.addedTo', { value: nameTerm(text, this.open.dialects()), name }), () =>
+      this.open.undo(),
+    );
   }
 
   protected search(part: RecordPart): void {
@@ -100,15 +106,15 @@ export class RecordMenuComponent {
   /** Freezes the draft with the source as a limiter, and reads it. */
   protected searchWithin({ name }: RecordPart): void {
     const limiters = { ...this.open.limiters(), sources: [name] };
-    const id = this.freezing.freezeUnder(limiters, `in ${name}`, 'The draft within one source.');
+    const id = this.freezing.freezeUnder(limiters, `in ${name}`, say('read.theDraftWithinOneSource'));
     this.subject.go({ of: id, at: null, sample: null, behind: null, only: null, judged: null });
-    this.messages.show(`The draft within ${name} is a variant now`);
+    this.messages.show(say('read.theDraftWithin', { name }));
   }
 
   protected keepLead({ lead, name }: RecordPart): void {
     if (!lead) return;
     if (this.open.project().leads.some((one) => one.kind === lead && one.name === name))
-      return this.messages.show(`${name} is one of your leads already`);
+      return this.messages.show(say('read.isOneOfYourLeads', { name }));
     const id = this.open.createId();
     const record = this.record();
     const created = writeMoment(this.open.now());
@@ -116,7 +122,7 @@ export class RecordMenuComponent {
       kind: 'keep-lead',
       lead: { id, kind: lead, name, note: '', isDone: false, created, ...(record && { record }) },
     });
-    this.messages.show(`${name} is one of your leads now`, () =>
+    this.messages.show(say('read.isOneOfYourLeadsNow', { name }), () =>
       this.open.change({ kind: 'remove-lead', id }),
     );
   }

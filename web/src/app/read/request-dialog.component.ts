@@ -8,6 +8,8 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { createFileName } from '../ui/file-name';
 import { Messages } from '../ui/messages';
 import { TextFieldComponent } from '../ui/text-field.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** What is asked for. */
 export interface RequestDialogData {
@@ -22,20 +24,28 @@ export interface RequestDialogData {
 @Component({
   selector: 'app-request-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>Ask a library for it</h2>
+    <h2 mat-dialog-title>{{ 'read.askALibraryForItCapital' | say }}</h2>
     <mat-dialog-content>
       <p class="quiet">
-        Ewer sends nothing. Copy the text into the form or a message to your library, or save it.
+        {{ 'read.ewerSendsNothingCopy' | say }}
       </p>
-      <app-text-field class="wide" label="Request" [rows]="12" [value]="text()" (typed)="text.set($event)" />
+      <app-text-field
+        class="wide"
+        [label]="'read.request' | say"
+        [rows]="12"
+        [value]="text()"
+        (typed)="text.set($event)"
+      />
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Close</button>
-      <button mat-button type="button" (click)="copy()">Copy</button>
-      <button mat-button type="button" (click)="save()">Save as a file</button>
-      <button mat-flat-button type="button" (click)="ref.close(true)">Note that I asked for it</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'read.close' | say }}</button>
+      <button mat-button type="button" (click)="copy()">{{ 'read.copy' | say }}</button>
+      <button mat-button type="button" (click)="save()">{{ 'read.saveAsAFile' | say }}</button>
+      <button mat-flat-button type="button" (click)="ref.close(true)">
+        {{ 'read.noteThatIAsked' | say }}
+      </button>
     </mat-dialog-actions>
   `,
 })
@@ -47,7 +57,7 @@ export class RequestDialogComponent {
   protected readonly text = signal(writeRequest(this.data.record, this.data.database, this.data.day));
 
   protected copy(): void {
-    this.messages.showCopied(this.clipboard.copy(this.text()), 'The request');
+    this.messages.showCopied(this.clipboard.copy(this.text()), say('read.theRequest'));
   }
 
   protected save(): void {

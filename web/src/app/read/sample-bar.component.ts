@@ -5,61 +5,69 @@ import { countJudgedInOrder } from '#core/reading/index';
 import { formatNumber } from '../ui/number-format';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
+import { SayPipe } from '../words/say.pipe';
 
 /** What a random sample says of the whole set; from the top of a list nothing is said. */
 @Component({
   selector: 'app-sample-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [SayPipe, MatButton],
   template: `
     @if (estimate(); as one) {
       <p aria-live="polite" data-testid="sample">
-        <span><b>Random sample</b> {{ one.judged }} of {{ one.drawn }} judged</span>
+        <span
+          ><b>{{ 'read.randomSample' | say }}</b>
+          {{ 'read.ofJudged' | say: { judged: one.judged, drawn: one.drawn } }}</span
+        >
         @if (one.later > 0) {
-          <span class="quiet"
-            >{{ one.later }} more behind the first without a judgement: they count when it has one</span
-          >
+          <span class="quiet">{{ 'read.moreBehindTheFirstWithout' | say: { later: one.later } }}</span>
         }
         @if (one.precision; as precision) {
           <span
-            >precision <b>{{ precision.middle }} %</b> ({{ precision.low }} to {{ precision.high }})</span
+            >{{ 'read.precision' | say }} <b>{{ precision.middle }} %</b>
+            {{ 'read.toLow' | say: { low: precision.low, high: precision.high } }}</span
           >
           @if (precision.toRead) {
             <span
-              >one good in <b>{{ precision.toRead }}</b></span
+              >{{ 'read.oneGoodIn' | say }} <b>{{ precision.toRead }}</b></span
             >
           }
           <span
-            >about <b>{{ precision.goodOnes }}</b> good ones in these {{ one.size }} ({{ precision.least }} to
-            {{ precision.greatest }})</span
+            >{{ 'read.about' | say }} <b>{{ precision.goodOnes }}</b>
+            {{
+              'read.goodOnesInTheseTo'
+                | say: { count: one.size, least: precision.least, greatest: precision.greatest }
+            }}</span
           >
           @if (one.unsure > 0) {
-            <span class="quiet">{{ one.unsure }} not sure: they widen the bounds</span>
+            <span class="quiet">{{ 'read.notSureTheyWiden' | say: { unsure: one.unsure } }}</span>
           }
         } @else {
-          <span class="quiet">Judge the records with Y, N and U to estimate the precision.</span>
+          <span class="quiet">{{ 'read.judgeTheRecordsWithY' | say }}</span>
         }
         @if (one.canDrawMore) {
-          <button mat-button type="button" (click)="moreAsked.emit()">Draw more</button>
+          <button mat-button type="button" (click)="moreAsked.emit()">{{ 'read.drawMore' | say }}</button>
         }
         @if (isBehind()) {
-          <button mat-button type="button" (click)="howFarAsked.emit()">How far to read</button>
+          <button mat-button type="button" (click)="howFarAsked.emit()">
+            {{ 'read.howFarToRead' | say }}
+          </button>
         }
       </p>
     } @else {
       <p>
         @if (isWhole() && read(); as one) {
           <span
-            >Read from the top: {{ one.read }}, <b>{{ one.good }}</b> on topic</span
+            >{{ 'read.readFromTheTop' | say: { read: one.read } }} <b>{{ one.good }}</b>
+            {{ 'read.onTopicSmall' | say }}</span
           >
         }
         @if (isWhole()) {
-          <button mat-button type="button" (click)="howFarAsked.emit()">How far to read</button>
+          <button mat-button type="button" (click)="howFarAsked.emit()">
+            {{ 'read.howFarToRead' | say }}
+          </button>
         }
-        <span class="quiet"
-          >Precision is estimated from random samples alone: the top of the list would flatter the
-          query.</span
-        >
+        <span class="quiet">{{ 'read.precisionIsEstimatedFromRandom' | say }}</span>
       </p>
     }
   `,

@@ -6,6 +6,7 @@ import { Counts } from '../counting/counts';
 import { createStringAddress } from '../records/string-address';
 import { Messages } from '../ui/messages';
 import { ReadSubject } from './read-subject';
+import { say } from '../words/say';
 
 /** Searches one thing alone, in the database that is read, without limiters. */
 @Injectable()
@@ -24,7 +25,7 @@ export class SingleSearch {
       return this.messages.show(
         state.status === 'failed'
           ? describeInFull(state.problem)
-          : `${dialect.name} cannot search ${label} by itself.`,
+          : say('read.cannotSearchByItself', { name: dialect.name, label }),
       );
     const { queryParams, fragment } = createStringAddress(countKey, label);
     void this.router.navigate([], { queryParams, fragment });

@@ -2,26 +2,40 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Sort } from '#core/contract/index';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 const SORT_NAMES: Readonly<Record<Sort, string>> = {
-  relevance: 'best match',
-  newest: 'newest first',
-  oldest: 'oldest first',
-  cited: 'most cited',
+  get relevance() {
+    return say('read.bestMatch');
+  },
+  get newest() {
+    return say('read.newestFirst');
+  },
+  get oldest() {
+    return say('read.oldestFirst');
+  },
+  get cited() {
+    return say('read.mostCited');
+  },
   title: 'title',
-  author: 'first author',
+  get author() {
+    return say('read.firstAuthor');
+  },
 };
 
 /** The order of the list, to choose from those that the database has. */
 @Component({
   selector: 'app-sort-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [SayPipe, MatButton, MatMenu, MatMenuItem, MatMenuTrigger],
   template: `
     @if (choices().length > 1) {
-      <button mat-button type="button" [matMenuTriggerFor]="menu">Sorted by {{ name() }}</button>
+      <button mat-button type="button" [matMenuTriggerFor]="menu">
+        {{ 'read.sortedBy' | say: { name: name() } }}
+      </button>
     } @else {
-      <span class="quiet">Sorted by {{ name() }}: the database has no other order</span>
+      <span class="quiet">{{ 'read.sortedByTheDatabase' | say: { name: name() } }}</span>
     }
     <mat-menu #menu="matMenu">
       @for (choice of choices(); track choice.id) {

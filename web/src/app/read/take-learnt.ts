@@ -7,6 +7,7 @@ import { printQuery, type QueryNode } from '#core/query/index';
 import { createTakeChange, type TakeWay } from '#core/reading/index';
 import { OpenProject } from '../state/open-project';
 import { Messages } from '../ui/messages';
+import { say } from '../words/say';
 
 /** Something to take: what finds it, and what it is called. */
 export interface Takeable {
@@ -40,14 +41,17 @@ export class TakeLearnt {
   readonly way = linkedSignal({ source: this.concept, computation: () => BESIDE });
   readonly ways = computed(() => {
     const concept = this.concept();
-    if (!concept) return [{ id: NEW_CONCEPT, name: 'As a new concept' }];
+    if (!concept) return [{ id: NEW_CONCEPT, name: say('read.asANewConcept') }];
     return [
-      { id: BESIDE, name: `Add to ${getConceptLetter(this.place())} ${concept.name}` },
+      {
+        id: BESIDE,
+        name: say('read.addToLetter', { letter: getConceptLetter(this.place()), name: concept.name }),
+      },
       ...concept.terms.map(({ id, text }) => ({
         id,
-        name: `In place of ${nameTerm(text, this.open.dialects())}`,
+        name: say('read.inPlaceOf', { value: nameTerm(text, this.open.dialects()) }),
       })),
-      { id: NEW_CONCEPT, name: 'As a new concept' },
+      { id: NEW_CONCEPT, name: say('read.asANewConcept') },
     ];
   });
   /** What is taken narrows the draft, as a new concept does. */
@@ -105,10 +109,10 @@ export class TakeLearnt {
     const taken = things.length === 1 ? (first?.text ?? '') : `${things.length} terms`;
     const done =
       way.kind === 'concept'
-        ? `${way.name} is a new concept`
+        ? say('read.isANewConcept', { name: way.name })
         : replaced
-          ? `${taken} in place of ${nameTerm(replaced.text, this.open.dialects())}`
-          : `${taken} added to ${name}`;
+          ? say('read.inPlaceOfTaken', { taken, value: nameTerm(replaced.text, this.open.dialects()) })
+          : say('read.addedToTaken', { taken, name });
     this.messages.show(done, () => this.open.undo());
   }
 

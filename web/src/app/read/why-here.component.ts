@@ -3,33 +3,35 @@ import { nameTerm } from '#core/outline/index';
 import type { ConceptInRecord } from '#core/reading/index';
 import { OpenProject } from '../state/open-project';
 import { ConceptLetterComponent } from '../ui/concept-letter.component';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** By which terms a record meets each concept, and where; which one term alone holds it. */
 @Component({
   selector: 'app-why-here',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ConceptLetterComponent],
+  imports: [SayPipe, ConceptLetterComponent],
   host: { role: 'region', 'aria-label': 'Why it is here' },
   template: `
-    <h3>Why it is here</h3>
+    <h3>{{ 'read.whyItIsHere' | say }}</h3>
     @for (one of reasonsHere(); track one.concept.id) {
       <p>
         <app-concept-letter [place]="one.turn" aria-hidden="true" /><span class="unseen"
           >{{ one.concept.name }}:
         </span>
         @if (one.isOnly) {
-          <b>only</b>
+          <b>{{ 'read.onlySmall' | say }}</b>
         }
         @for (term of one.terms; track $index; let last = $last) {
           <span class="code">{{ term.text }}</span> <span class="quiet">{{ term.places }}</span>{{
             last ? '' : ' · '
           }}
         } @empty {
-          <span class="quiet">no term of {{ one.concept.name }} is in the record as it is shown</span>
+          <span class="quiet">{{ 'read.noTerm' | say: { name: one.concept.name } }}</span>
         }
       </p>
     } @empty {
-      <p class="quiet">There are no concepts yet.</p>
+      <p class="quiet">{{ 'read.thereAreNoConceptsYet' | say }}</p>
     }
   `,
   styles: `
@@ -63,7 +65,7 @@ export class WhyHereComponent {
       isOnly: terms.length === 1,
       terms: terms.map(({ term, places }) => ({
         text: nameTerm(term.text, this.open.dialects()),
-        places: places.length > 0 ? places.join(', ') : 'elsewhere in the record',
+        places: places.length > 0 ? places.join(', ') : say('read.elsewhereInTheRecord'),
       })),
     })),
   );

@@ -7,6 +7,7 @@ import { describeBasis } from '../counting/describe-count';
 import { findsNothing } from '../counting/read-count';
 import { RecordDrawer } from './record-drawer';
 import { formatAmount, placeAmount } from '../ui/number-format';
+import { SayPipe } from '../words/say.pipe';
 
 /** A number that was there, and of which database. */
 interface ShownAmount {
@@ -23,7 +24,7 @@ interface ShownAmount {
 @Component({
   selector: 'app-count',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatTooltip],
+  imports: [SayPipe, MatTooltip],
   host: { '[class.waiting]': 'isWaiting()', '[class.failed]': 'failure() !== undefined' },
   template: `
     @if (failure(); as reason) {
@@ -34,7 +35,7 @@ interface ShownAmount {
       <button
         type="button"
         class="plain number"
-        [attr.aria-label]="label() + ': ' + number + ' records'"
+        [attr.aria-label]="'records.records' | say: { label: label(), number: number }"
         (click)="open()"
       >
         {{ number }}
@@ -47,7 +48,7 @@ interface ShownAmount {
       <span class="none"
         ><span aria-hidden="true">{{ isNothing() ? '—' : '·' }}</span
         ><span class="unseen"
-          >{{ label() }}: {{ isNothing() ? 'nothing to count' : 'not counted' }}</span
+          >{{ label() }}: {{ (isNothing() ? 'records.nothingToCount' : 'records.notCounted') | say }}</span
         ></span
       >
     }

@@ -12,17 +12,19 @@ import { getExact, readKeptAmount } from '#core/count/index';
 import { formatAmount } from '../ui/number-format';
 import { MAX_NUMBERS_IN_ADDRESS, createStringAddress } from './string-address';
 import type { DrawerContent } from './record-drawer';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The first records behind a number, with the query's words marked. */
 @Component({
   selector: 'app-record-drawer',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkTrapFocus, IconComponent, MarkedTextComponent, RouterLink],
+  imports: [SayPipe, CdkTrapFocus, IconComponent, MarkedTextComponent, RouterLink],
   template: `
     <section
       class="drawer"
       role="dialog"
-      [attr.aria-label]="'Records: ' + content().label"
+      [attr.aria-label]="'records.recordsLabel' | say: { label: content().label }"
       cdkTrapFocus
       cdkTrapFocusAutoCapture
     >
@@ -37,11 +39,16 @@ import type { DrawerContent } from './record-drawer';
               [queryParams]="link.queryParams"
               [fragment]="link.fragment"
               (click)="closed.emit()"
-              >Read them all</a
+              >{{ 'records.readThemAll' | say }}</a
             >
           }
         </div>
-        <button type="button" class="plain" (click)="closed.emit()" aria-label="Close the records">
+        <button
+          type="button"
+          class="plain"
+          (click)="closed.emit()"
+          [aria-label]="'records.closeTheRecords' | say"
+        >
           <app-icon name="close" />
         </button>
       </div>
@@ -56,7 +63,7 @@ import type { DrawerContent } from './record-drawer';
               <p class="quiet">{{ record.line }}</p>
               <p class="abstract"><app-marked-text [text]="record.abstract" [queries]="marks()" /></p>
               @if (record.headings) {
-                <p class="quiet">Headings: {{ record.headings }}</p>
+                <p class="quiet">{{ 'records.headings' | say: { headings: record.headings } }}</p>
               }
             </li>
           } @empty {
@@ -150,10 +157,16 @@ export class RecordDrawerComponent {
     const name = this.open.findDialect(countKey.database)?.name ?? countKey.database;
     if (!answer) return name;
     const shown = answer.records.length;
-    const of = `${name} · the first ${shown} of ${formatAmount(amount ?? readKeptAmount(answer))}`;
-    return numbers ? of : `${of}, best matches first`;
+    const of = say('records.theFirstOf', {
+      name,
+      shown,
+      all: formatAmount(amount ?? readKeptAmount(answer)),
+    });
+    return numbers ? of : say('records.bestMatchesFirst', { of });
   });
-  protected readonly empty = computed(() => (this.content().answer ? 'Nothing was found.' : 'On the way …'));
+  protected readonly empty = computed(() =>
+    this.content().answer ? say('records.nothingWasFound') : say('records.onTheWay'),
+  );
   protected readonly records = computed(() =>
     (this.content().answer?.records ?? []).map(
       ({ id, title, abstract, authors, source, year, type, headings }) => ({

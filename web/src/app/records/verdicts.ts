@@ -1,4 +1,5 @@
 import type { Verdict } from '#core/project/index';
+import { say } from '../words/say';
 
 /** What a verdict is called, the key that gives it, and its sign in a list. */
 export interface VerdictRow {
@@ -10,9 +11,30 @@ export interface VerdictRow {
 
 /** The verdicts in the order in which they are offered. */
 export const VERDICT_ROWS: readonly VerdictRow[] = [
-  { id: 'on', name: 'on topic', key: 'y', sign: '●' },
-  { id: 'off', name: 'off topic', key: 'n', sign: '–' },
-  { id: 'unsure', name: 'not sure', key: 'u', sign: '?' },
+  {
+    id: 'on',
+    get name() {
+      return say('records.onTopic');
+    },
+    key: 'y',
+    sign: '●',
+  },
+  {
+    id: 'off',
+    get name() {
+      return say('records.offTopic');
+    },
+    key: 'n',
+    sign: '–',
+  },
+  {
+    id: 'unsure',
+    get name() {
+      return say('records.notSure');
+    },
+    key: 'u',
+    sign: '?',
+  },
 ];
 
 /** The verdict that a key gives. */

@@ -4,6 +4,7 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { TargetBand } from '#core/project/index';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { SayPipe } from '../words/say.pipe';
 
 /** Whose band, and how it stands. */
 export interface BandDialogData {
@@ -23,41 +24,47 @@ export interface BandAnswer {
 @Component({
   selector: 'app-band-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, NumberFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, NumberFieldComponent],
   template: `
-    <h2 mat-dialog-title>Target band</h2>
+    <h2 mat-dialog-title>{{ 'shell.targetBand' | say }}</h2>
     <form (submit)="set($event, least.fault() + most.fault() !== '')">
       <mat-dialog-content>
         <p class="quiet">
-          How many results from {{ data.name }} do you want to read? Leave either end empty for no limit.
+          {{ 'shell.howManyResults' | say: { name: data.name } }}
         </p>
         <div class="ends">
           <app-number-field
             #least
-            label="at least"
+            [label]="'shell.atLeast' | say"
             [isLive]="true"
             [value]="from()"
             (changed)="from.set($event)"
           />
-          <app-number-field #most label="at most" [isLive]="true" [value]="to()" (changed)="to.set($event)" />
+          <app-number-field
+            #most
+            [label]="'shell.atMost' | say"
+            [isLive]="true"
+            [value]="to()"
+            (changed)="to.set($event)"
+          />
         </div>
         @if (data.databases > 1) {
-          <mat-checkbox [checked]="isForAll()" (change)="isForAll.set($event.checked)"
-            >the same for all {{ data.databases }} databases</mat-checkbox
-          >
+          <mat-checkbox [checked]="isForAll()" (change)="isForAll.set($event.checked)">{{
+            'shell.theSameForAllDatabases' | say: { databases: data.databases }
+          }}</mat-checkbox>
         }
         @if (isReversed()) {
-          <p class="quiet" role="alert">“At least” is larger than “at most”.</p>
+          <p class="quiet" role="alert">{{ 'shell.atLeastIsLarger' | say }}</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>Cancel</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'shell.cancel' | say }}</button>
         <button
           mat-flat-button
           type="submit"
           [disabled]="isReversed() || least.fault() + most.fault() !== ''"
         >
-          Set
+          {{ 'shell.set' | say }}
         </button>
       </mat-dialog-actions>
     </form>

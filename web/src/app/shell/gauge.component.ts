@@ -22,6 +22,8 @@ import { shortenName } from '#core/text/index';
 import { describeBasis, describeComparison } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
 import { RecordDrawer } from '../records/record-drawer';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 const TOP = 8;
 const BOTTOM = 58;
@@ -31,7 +33,7 @@ const NO_BAND: Band = {};
 @Component({
   selector: 'app-gauge',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatTooltip],
+  imports: [SayPipe, MatButton, MatTooltip],
   templateUrl: './gauge.component.html',
   styleUrl: './gauge.component.scss',
   host: { '[class.waiting]': "status() === 'waiting'", '[class.failed]': "status() === 'failed'" },
@@ -93,7 +95,7 @@ export class GaugeComponent {
   protected readonly standing = computed(() => {
     const { state, rendering } = this.counted();
     if (state.status !== 'counted') return { words: '', isGood: true };
-    if (rendering.omitted) return { words: 'a part left out', isGood: false };
+    if (rendering.omitted) return { words: say('shell.aPartLeftOut'), isGood: false };
     return describeStanding(state.amount, this.band(), this.purpose());
   });
   protected readonly bandWords = computed(() => this.standing().words);
@@ -105,16 +107,23 @@ export class GaugeComponent {
   });
   protected readonly spoken = computed(() => {
     const failure = this.failure();
-    if (failure) return `${this.dialect().name}: no count. ${failure.says}`;
-    if (this.isEmpty()) return `${this.dialect().name}: nothing to count yet`;
-    if (this.status() === 'waiting') return `${this.dialect().name}: counting`;
+    if (failure) return say('shell.noCount', { name: this.dialect().name, says: failure.says });
+    if (this.isEmpty()) return say('shell.nothingToCountYetName', { name: this.dialect().name });
+    if (this.status() === 'waiting') return say('shell.counting', { name: this.dialect().name });
     const difference = this.difference();
-    return `${this.dialect().name}: ${this.number()} records${difference ? `, ${difference} to the compared variant` : ''}${this.bandWords() ? `, ${this.bandWords()}` : ''}${this.basis() ? `, ${this.basis()}` : ''}. Show the first`;
+    return say('shell.recordsShowTheFirst', {
+      name: this.dialect().name,
+      value: this.number(),
+      value2: difference ? say('shell.toTheComparedVariant', { difference }) : '',
+      value3: this.bandWords() ? `, ${this.bandWords()}` : '',
+      value4: this.basis() ? `, ${this.basis()}` : '',
+    });
   });
 
   protected show(): void {
     const { countKey, state } = this.counted();
-    if (countKey) this.drawer.show(countKey, `The draft in ${this.dialect().name}`, getAmount(state));
+    if (countKey)
+      this.drawer.show(countKey, say('shell.theDraftIn', { name: this.dialect().name }), getAmount(state));
   }
 
   protected retry(): void {

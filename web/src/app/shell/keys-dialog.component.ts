@@ -2,9 +2,13 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { ROW_COMMANDS } from '../query/row-commands';
 import { KEY_GROUPS, OWN_WORDS, type KeyGroup } from './keys-and-words';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 const ROW_KEYS: KeyGroup = {
-  place: 'Query: rows',
+  get place() {
+    return say('shell.queryRows');
+  },
   entries: ROW_COMMANDS.map(({ keys, label }) => ({ keys, does: label })),
 };
 
@@ -12,9 +16,9 @@ const ROW_KEYS: KeyGroup = {
 @Component({
   selector: 'app-keys-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS],
+  imports: [SayPipe, DIALOG_PARTS],
   template: `
-    <h2 mat-dialog-title>Keys and words</h2>
+    <h2 mat-dialog-title>{{ 'shell.keysAndWords' | say }}</h2>
     <mat-dialog-content tabindex="0">
       <div class="groups">
         @for (group of groups; track group.place) {
@@ -32,8 +36,8 @@ const ROW_KEYS: KeyGroup = {
             </dl>
           </section>
         }
-        <section aria-label="Words">
-          <h3>Words</h3>
+        <section [aria-label]="'shell.words' | say">
+          <h3>{{ 'shell.words' | say }}</h3>
           <dl>
             @for (entry of words; track entry.word) {
               <div>
@@ -48,7 +52,7 @@ const ROW_KEYS: KeyGroup = {
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>Close</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'shell.close' | say }}</button>
     </mat-dialog-actions>
   `,
   styles: `

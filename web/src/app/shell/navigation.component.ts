@@ -5,24 +5,56 @@ import { projectFeature } from '../state/project.feature';
 import { IconComponent, type IconName } from '../ui/icon.component';
 import { Dialogs } from '../ui/dialogs';
 import { ThemeChoice } from '../ui/theme-choice';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The views of a project in the order of the work; `path` is their part of the address. */
 const VIEWS: readonly { readonly path: string; readonly name: string; readonly icon: IconName }[] = [
-  { path: 'topic', name: 'Topic', icon: 'topic' },
-  { path: 'query', name: 'Query', icon: 'query' },
-  { path: 'translate', name: 'Translate', icon: 'translate' },
-  { path: 'compare', name: 'Compare', icon: 'compare' },
-  { path: 'read', name: 'Read', icon: 'read' },
+  {
+    path: 'topic',
+    get name() {
+      return say('shell.topic');
+    },
+    icon: 'topic',
+  },
+  {
+    path: 'query',
+    get name() {
+      return say('shell.query');
+    },
+    icon: 'query',
+  },
+  {
+    path: 'translate',
+    get name() {
+      return say('shell.translate');
+    },
+    icon: 'translate',
+  },
+  {
+    path: 'compare',
+    get name() {
+      return say('shell.compare');
+    },
+    icon: 'compare',
+  },
+  {
+    path: 'read',
+    get name() {
+      return say('shell.read');
+    },
+    icon: 'read',
+  },
 ];
 
 @Component({
   selector: 'app-navigation',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, RouterLinkActive, IconComponent],
+  imports: [SayPipe, RouterLink, RouterLinkActive, IconComponent],
   host: { '(document:keydown)': 'takeKey($event)' },
   template: `
-    <nav aria-label="Views">
-      <a class="home" routerLink="/" aria-label="Ewer: the project open last"
+    <nav [aria-label]="'shell.views' | say">
+      <a class="home" routerLink="/" [aria-label]="'shell.ewerTheProjectOpenLast' | say"
         ><img src="/ewer.svg" alt="" width="32" height="40"
       /></a>
       @for (view of views(); track view.name) {
@@ -31,23 +63,23 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
         >
       }
     </nav>
-    <nav class="low" aria-label="Beside the work">
+    <nav class="low" [aria-label]="'shell.besideTheWork' | say">
       @if (databases(); as link) {
         <a class="view" [routerLink]="link" routerLinkActive="current" ariaCurrentWhenActive="page"
-          ><app-icon name="databases" />Databases</a
+          ><app-icon name="databases" />{{ 'shell.databases' | say }}</a
         >
       }
       <a class="view" routerLink="/projects" routerLinkActive="current" ariaCurrentWhenActive="page"
-        ><app-icon name="projects" />Projects</a
+        ><app-icon name="projects" />{{ 'shell.projects' | say }}</a
       >
-      <button type="button" class="plain view" (click)="showKeys()" aria-label="Keys and words">
-        <app-icon name="keys" />Keys
+      <button type="button" class="plain view" (click)="showKeys()" [aria-label]="'shell.keysAndWords' | say">
+        <app-icon name="keys" />{{ 'shell.keys' | say }}
       </button>
       <button
         type="button"
         class="plain view"
         (click)="theme.chooseNext()"
-        [attr.aria-label]="'Colours: ' + theme.choice() + '. Change'"
+        [attr.aria-label]="'shell.coloursChange' | say: { choice: theme.choice() }"
       >
         <app-icon name="theme" />{{ theme.choice() }}
       </button>

@@ -5,38 +5,40 @@ import { describeInFull, describeProblem, describeRemedy } from '#core/problem/i
 import { AskedCounts } from '../counting/asked-counts';
 import { OpenProject } from '../state/open-project';
 import { ProjectFiles } from '../projects/project-files';
+import { SayPipe } from '../words/say.pipe';
 
 /** What has to be said at once: the server gone, nothing saved, a change refused. Nothing else stops for it. */
 @Component({
   selector: 'app-notices',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, MatButton],
+  imports: [SayPipe, RouterLink, MatButton],
   template: `
     @if (asked.isGone()) {
       <p class="notice" role="status">
-        The server cannot be reached. Everything is kept, and counting goes on by itself when it is back.
+        {{ 'shell.theServerCannotBeReached' | say }}
       </p>
     }
     @if (saving(); as problem) {
       <p class="notice bad" role="alert">
         {{ problem.says }} {{ problem.remedy }}
-        <button mat-button type="button" (click)="exportNow()">Export to a file</button>
+        <button mat-button type="button" (click)="exportNow()">{{ 'shell.exportToAFile' | say }}</button>
         @if (problem.elsewhere) {
-          <button mat-button type="button" (click)="keepAsCopy()">Keep mine as a copy</button>
-          <button mat-button type="button" (click)="takeOther()">Take the other one</button>
+          <button mat-button type="button" (click)="keepAsCopy()">{{ 'shell.keepMineAsACopy' | say }}</button>
+          <button mat-button type="button" (click)="takeOther()">{{ 'shell.takeTheOtherOne' | say }}</button>
         }
       </p>
     }
     @if (open.copy(); as copy) {
       <p class="notice" role="status">
-        This project was changed in another window; it is shown as it is now. What you had here is kept as
+        {{ 'shell.thisProjectWasChanged' | say }}
         <a [routerLink]="['/p', copy.id, 'topic']">{{ copy.name }}</a>.
-        <button mat-button type="button" (click)="open.closeNotice()">Close</button>
+        <button mat-button type="button" (click)="open.closeNotice()">{{ 'shell.close' | say }}</button>
       </p>
     }
     @if (refused(); as problem) {
       <p class="notice" role="alert">
-        {{ problem }} <button mat-button type="button" (click)="open.closeNotice()">Close</button>
+        {{ problem }}
+        <button mat-button type="button" (click)="open.closeNotice()">{{ 'shell.close' | say }}</button>
       </p>
     }
   `,

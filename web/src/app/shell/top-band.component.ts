@@ -16,12 +16,14 @@ import { FreezeVariant } from '../freezing/freeze-variant';
 import { GaugeComponent } from './gauge.component';
 import { LimiterStripComponent } from '../limiters/limiter-strip.component';
 import { Dialogs } from '../ui/dialogs';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The band on every view: question, draft, limiters at the left, the gauges at the right. */
 @Component({
   selector: 'app-top-band',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [IconComponent, GaugeComponent, LimiterStripComponent, MatButton, MatTooltip],
+  imports: [SayPipe, IconComponent, GaugeComponent, LimiterStripComponent, MatButton, MatTooltip],
   templateUrl: './top-band.component.html',
   styleUrl: './top-band.component.scss',
 })
@@ -37,13 +39,13 @@ export class TopBandComponent {
   protected readonly state = computed(() => {
     const latest = this.open.latest();
     const changes = this.open.changesSince();
-    if (!latest) return { changes: 'no variant yet', name: '' };
-    if (changes === 0) return { changes: 'as in', name: latest.name };
-    return { changes: `${changes} ${changes === 1 ? 'change' : 'changes'} since`, name: latest.name };
+    if (!latest) return { changes: say('shell.noVariantYet'), name: '' };
+    if (changes === 0) return { changes: say('shell.asIn'), name: latest.name };
+    return { changes: say('shell.changesSince', { changes }), name: latest.name };
   });
   protected readonly keeping = computed(() => {
     if (this.open.isSaved()) return 'saved';
-    return this.open.saveProblem() ? 'not saved' : 'saving …';
+    return this.open.saveProblem() ? say('shell.notSaved') : say('shell.saving');
   });
   protected readonly otherLimiters = computed(() => {
     const compared = this.open.compared();

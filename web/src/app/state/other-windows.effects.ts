@@ -8,6 +8,7 @@ import type { ProjectRepository } from '../data/project-repository';
 import { PROJECT_REPOSITORY } from '../data/providers';
 import { ProjectActions } from './project.actions';
 import { projectFeature, type ProjectState } from './project.feature';
+import { say } from '../words/say';
 
 /**
  * What cannot be saved because another window saved is put together with what that one saved, if one of the
@@ -74,7 +75,11 @@ async function keepCopy(
     if (!history) return [];
     const { project } = history;
     const time = writeMoment(clockAndIds.now()).slice(0, 16).replace('T', ' ');
-    const copy = { ...project, id, name: `${getProjectTitle(project)}, other window ${time}` };
+    const copy = {
+      ...project,
+      id,
+      name: say('state.otherWindow', { title: getProjectTitle(project), time }),
+    };
     const saved = await repository.save(copy, revision, writeMoment(clockAndIds.now()), {
       ...history,
       project: copy,

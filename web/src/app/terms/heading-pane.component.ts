@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import type { Heading } from '#core/vocabulary/index';
 import type { Counted } from '../counting/count-state';
 import { CountComponent } from '../records/count.component';
+import { SayPipe } from '../words/say.pipe';
 
 /** A heading as it is listed: with what it finds alone, or with all below it. */
 export interface ListedHeading {
@@ -33,7 +34,7 @@ export type PaneAction =
 @Component({
   selector: 'app-heading-pane',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, MatButton],
+  imports: [SayPipe, CountComponent, MatButton],
   templateUrl: './heading-pane.component.html',
   styleUrl: './heading-pane.component.scss',
 })

@@ -10,6 +10,7 @@ import {
   type TermSource,
 } from '#core/project/index';
 import { OpenProject } from '../state/open-project';
+import { say } from '../words/say';
 
 /** Puts terms into concepts: what is there already is not added twice, and what happened is said. */
 @Injectable()
@@ -34,8 +35,8 @@ export class TermEntry {
     if (terms.length > 0) this.open.change({ kind: 'add-terms', concept: concept.id, terms });
     const repeated = texts.filter((text) => text.trim() !== '').length - terms.length;
     const words = [
-      `${terms.length} ${terms.length === 1 ? 'term' : 'terms'} added to ${concept.name}`,
-      ...(repeated > 0 ? [`${repeated} there already`] : []),
+      say('terms.termsAddedTo', { count: terms.length, name: concept.name }),
+      ...(repeated > 0 ? [say('terms.thereAlready', { repeated })] : []),
     ];
     void this.announcer.announce(words.join(', '));
   }

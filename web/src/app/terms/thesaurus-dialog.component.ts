@@ -35,6 +35,8 @@ import { CountComponent } from '../records/count.component';
 import { IconComponent } from '../ui/icon.component';
 import { ThesaurusStore, hasHope, type ThesaurusEntry } from '../state/thesaurus-store';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** What the dialog is opened with. */
 export interface ThesaurusDialogData {
@@ -50,6 +52,7 @@ const MAX_LISTED = 200;
   selector: 'app-thesaurus-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     DIALOG_PARTS,
     ChoiceRowComponent,
     CountComponent,
@@ -138,9 +141,9 @@ export class ThesaurusDialogComponent {
       alone: this.look(around.heading, 'heading'),
       whole: around.branch > 1 ? this.look(around.heading, 'branch') : undefined,
       groups: [
-        { name: 'Broader', headings: list(around.broader) },
-        { name: 'Narrower', headings: list(around.narrower) },
-        { name: 'Related', headings: list(around.related) },
+        { name: say('terms.broader'), headings: list(around.broader) },
+        { name: say('terms.narrower'), headings: list(around.narrower) },
+        { name: say('terms.related'), headings: list(around.related) },
       ].filter((group) => group.headings.length > 0),
     };
   });
@@ -240,7 +243,7 @@ export class ThesaurusDialogComponent {
   protected async keep({ name, reading }: { name: string; reading: SkosReading }): Promise<void> {
     this.loadedFile.set(undefined);
     this.choose(await this.store.keep(name, reading));
-    void this.announcer.announce(`${reading.headings.length} headings loaded`);
+    void this.announcer.announce(say('terms.headingsLoaded', { count: reading.headings.length }));
   }
 
   protected remove(entry: ThesaurusEntry): void {

@@ -24,6 +24,7 @@ import { IconComponent } from '../ui/icon.component';
 import { ConceptHeadComponent } from './concept-head.component';
 import { TermLineComponent } from './term-line.component';
 import type { ColumnAction, ConceptView, Measure, MoveDirection, TermView } from './topic-views';
+import { SayPipe } from '../words/say.pipe';
 
 /** The height of a line, in pixels; all lines are alike, so that long lists can be drawn in part. */
 const LINE_HEIGHT = 37;
@@ -35,6 +36,7 @@ const AROUND = 122;
   selector: 'app-concept-column',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CdkDrag,
     CdkDragHandle,
     CdkDropList,

@@ -9,6 +9,7 @@ import {
   type TermKind,
 } from '#core/project/index';
 import { shortenName } from '#core/text/index';
+import { say } from '../words/say';
 
 /** What is said of a concept whatever its counts: found out when the project changes, not when counts come in. */
 export interface ConceptDescription {
@@ -23,9 +24,15 @@ export interface ConceptDescription {
 const PLACE_WORDS: Readonly<Record<Exclude<BlockUse['kind'], 'alternative' | 'through'>, string>> = {
   required: 'required',
   excluded: 'excluded',
-  unused: 'not in the query',
-  elsewhere: 'in the query',
-  off: 'switched off in the query',
+  get unused() {
+    return say('topic.notInTheQuery');
+  },
+  get elsewhere() {
+    return say('topic.inTheQuery');
+  },
+  get off() {
+    return say('topic.switchedOffInTheQuery');
+  },
 };
 
 /** Describes a concept of a project; `hasHeading` says whether it has one in a database. */
@@ -45,7 +52,7 @@ export function describeConcept(
 }
 
 function describePlace(place: BlockUse, concepts: readonly Concept[]): string {
-  if (place.kind === 'through') return `in the query through @${place.block}`;
+  if (place.kind === 'through') return say('topic.inTheQueryThrough', { number: place.block });
   if (place.kind !== 'alternative') return PLACE_WORDS[place.kind];
   const names = place.to.map((block) => concepts.find((concept) => concept.block === block)?.name ?? block);
   return `or ${names.join(', ')}`;
@@ -60,5 +67,5 @@ function describeHeadings(
   const others = dialects.filter((dialect) => dialect.headings && !hasHeading(concept, dialect.id));
   return others.length === 0
     ? ''
-    : `no heading used yet: ${others.map((dialect) => shortenName(dialect)).join(', ')}`;
+    : say('topic.noHeadingUsedYet', { join: others.map((dialect) => shortenName(dialect)).join(', ') });
 }

@@ -5,12 +5,13 @@ import { getConceptLetter, type Concept } from '#core/project/index';
 import { CountComponent } from '../records/count.component';
 import { IconComponent } from '../ui/icon.component';
 import type { ColumnAction, ConceptView } from './topic-views';
+import { SayPipe } from '../words/say.pipe';
 
 /** The head of a concept's column: its letter, its name, its menu, and a line about it. */
 @Component({
   selector: 'app-concept-head',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip],
+  imports: [SayPipe, CountComponent, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip],
   templateUrl: './concept-head.component.html',
   styleUrl: './concept-head.component.scss',
 })

@@ -32,6 +32,7 @@ import { OpenProject } from '../state/open-project';
 import { getHueClass } from '../ui/hues';
 import { IconComponent } from '../ui/icon.component';
 import { ChecklistHidden } from './checklist-hidden';
+import { SayPipe } from '../words/say.pipe';
 
 /** A word as it is shown: with the concept that speaks of it. */
 interface ShownWord extends QuestionWord {
@@ -48,7 +49,7 @@ interface ShownWord extends QuestionWord {
 @Component({
   selector: 'app-question-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatMenu, MatMenuItem, MatMenuTrigger, IconComponent, MatButton, MatTooltip],
+  imports: [SayPipe, MatMenu, MatMenuItem, MatMenuTrigger, IconComponent, MatButton, MatTooltip],
   templateUrl: './question-bar.component.html',
   styleUrl: './question-bar.component.scss',
 })

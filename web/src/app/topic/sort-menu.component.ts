@@ -2,14 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { SORTINGS, SORTING_NAMES, type Sorting } from './topic-views';
+import { SayPipe } from '../words/say.pipe';
 
 /** The order of the terms of all concepts, and a menu to choose another one. */
 @Component({
   selector: 'app-sort-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [SayPipe, MatButton, MatMenu, MatMenuItem, MatMenuTrigger],
   template: `
-    <button mat-button type="button" [matMenuTriggerFor]="menu">Sorted {{ name() }}</button>
+    <button mat-button type="button" [matMenuTriggerFor]="menu">
+      {{ 'topic.sorted' | say: { name: name() } }}
+    </button>
     <mat-menu #menu="matMenu">
       @for (choice of choices; track choice.id) {
         <button

@@ -31,6 +31,8 @@ import { IconComponent } from '../ui/icon.component';
 import { SuggestionFinder, type SuggestionRequest } from '../terms/suggestions/suggestion-finder';
 import { SECTIONS, type Suggestion } from '../terms/suggestions/suggestion';
 import { TopicDialogs } from './topic-dialogs';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** From a concept with more terms than this, suggestions are found from the first ones. */
 const MAX_TERMS_ASKED = 12;
@@ -50,7 +52,7 @@ interface ShownSection {
 @Component({
   selector: 'app-suggestion-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, IconComponent, MatButton],
+  imports: [SayPipe, CountComponent, IconComponent, MatButton],
   templateUrl: './suggestion-panel.component.html',
   styleUrl: './suggestion-panel.component.scss',
   host: {
@@ -205,7 +207,7 @@ export class SuggestionPanelComponent {
         ? { kind: 'add-terms', concept: this.concept().id, terms: [term] }
         : { kind: 'replace-term', id: replaces, terms: [term] },
     );
-    void this.announcer.announce(`${label ?? text} added to ${this.concept().name}`);
+    void this.announcer.announce(say('topic.addedTo', { text: label ?? text, name: this.concept().name }));
   }
 
   protected dismiss({ key, text, label }: Suggestion, event?: Event): void {

@@ -15,6 +15,8 @@ import { CountComponent } from '../records/count.component';
 import { Screen } from '../ui/screen';
 import { TermDifferenceComponent } from './term-difference.component';
 import type { Measure, TermView } from './topic-views';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** Kinds that are shown beside the term; the others are plain to see. */
 const TOLD_KINDS: ReadonlySet<string> = new Set([
@@ -27,8 +29,12 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
 
 const SCOPE_WORDS = {
   heading: 'heading',
-  branch: 'heading + narrower',
-  focus: 'heading as main topic',
+  get branch() {
+    return say('topic.headingNarrower');
+  },
+  get focus() {
+    return say('topic.headingAsMainTopic');
+  },
 } as const;
 
 /** What is typed is counted when no key was pressed for so long, in ms. */
@@ -38,7 +44,7 @@ const TYPING_DELAY = 300;
 @Component({
   selector: 'app-term-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, TermDifferenceComponent],
+  imports: [SayPipe, CountComponent, TermDifferenceComponent],
   host: { '[class.out]': 'view().term.off' },
   template: `
     <div class="text">
@@ -73,7 +79,7 @@ const TYPING_DELAY = 300;
             class="finds number"
             [counted]="isAhead() ? undefined : one.finds"
             [bar]="true"
-            [label]="view().term.text + ' in ' + one.dialect.name"
+            [label]="'topic.inText' | say: { text: view().term.text, name: one.dialect.name }"
           />
         } @else {
           <span class="only number"
@@ -88,11 +94,11 @@ const TYPING_DELAY = 300;
         class="finds number"
         [counted]="isAhead() ? undefined : one.finds"
         [bar]="true"
-        [label]="view().term.text + ' in ' + one.dialect.name"
+        [label]="'topic.inText' | say: { text: view().term.text, name: one.dialect.name }"
       />
       <span class="only number"
         ><span class="unseen">{{
-          measure() === 'draft' ? 'unique in the query ' : 'unique in the concept '
+          (measure() === 'draft' ? 'topic.uniqueInTheQuery' : 'topic.uniqueInTheConcept') | say
         }}</span
         ><app-term-difference
           [compared]="isAhead() ? undefined : measure() === 'draft' ? one.draft : one.only"
@@ -203,8 +209,8 @@ export class TermLineComponent {
   });
   protected readonly spoken = computed(() => {
     const { term, kind } = this.view();
-    const scope = term.databases ? `, only for ${term.databases.join(', ')}` : '';
-    return `${kind}${scope}${term.off ? ', switched off' : ''}`;
+    const scope = term.databases ? say('topic.onlyFor', { join: term.databases.join(', ') }) : '';
+    return `${kind}${scope}${term.off ? say('topic.switchedOffSmall') : ''}`;
   });
   constructor() {
     inject(DestroyRef).onDestroy(() => clearTimeout(this.resting));

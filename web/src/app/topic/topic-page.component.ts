@@ -55,6 +55,8 @@ import { TextClipboard } from '../data/text-clipboard';
 import { Messages } from '../ui/messages';
 import { Connections } from '../state/connections';
 import { AskedCounts } from '../counting/asked-counts';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 const NO_MARKS: readonly TermMark[] = [];
 /** Stands in the address for "side by side". */
@@ -65,6 +67,7 @@ const ALL = 'all';
   selector: 'app-topic-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CdkDropListGroup,
     ChoiceRowComponent,
     ConceptColumnComponent,
@@ -118,12 +121,12 @@ export class TopicPageComponent {
     const dialects = this.open
       .dialects()
       .map((one) => ({ id: one.id, name: shortenName(one), label: one.name }));
-    return dialects.length > 1 ? [...dialects, { id: ALL, name: 'side by side' }] : dialects;
+    return dialects.length > 1 ? [...dialects, { id: ALL, name: say('topic.sideBySide') }] : dialects;
   });
   protected readonly measures = computed<readonly Choice[]>(() => {
     const both = [
-      { id: 'only', name: 'unique in its concept' },
-      { id: 'draft', name: 'unique in the query' },
+      { id: 'only', name: say('topic.uniqueInItsConcept') },
+      { id: 'draft', name: say('topic.uniqueInTheQuerySmall') },
     ];
     return this.isSideBySide() ? [{ id: 'finds', name: 'finds' }, ...both] : both;
   });
@@ -242,7 +245,7 @@ export class TopicPageComponent {
         return this.dialogs.endings(concept, action.term);
       case 'fix':
         this.open.change(action.fix.change);
-        void this.announcer.announce(`${action.fix.label}: done`);
+        void this.announcer.announce(say('topic.doneLabel', { label: action.fix.label }));
         return;
       case 'step':
         return this.step(concept, action.line, action.by, action.event);
@@ -293,11 +296,13 @@ export class TopicPageComponent {
     const to = isSideways ? (target?.terms.length ?? 0) : place + (direction === 'up' ? -1 : 1);
     if (!target || to < 0 || (target === concept && to >= concept.terms.length)) return;
     if (target === concept && this.sorting() !== 'hand') {
-      void this.announcer.announce(`Sorted ${SORTING_NAMES[this.sorting()]}. Sort by hand to move terms.`);
+      void this.announcer.announce(say('topic.sortedSortByHand', { value: SORTING_NAMES[this.sorting()] }));
       return;
     }
     this.open.change({ kind: 'move-term', id: term.id, concept: target.id, to });
-    void this.announcer.announce(`${term.text} moved to ${target.name}, place ${to + 1}`);
+    void this.announcer.announce(
+      say('topic.movedToPlace', { text: term.text, name: target.name, value: to + 1 }),
+    );
     this.focusLater(`[data-term="${term.id}"]`);
   }
 
@@ -331,7 +336,7 @@ export class TopicPageComponent {
 
   protected async copyTable(): Promise<void> {
     const { writeTermTable } = await import('./term-table');
-    this.copy(writeTermTable(this.open.concepts()), 'The table of terms');
+    this.copy(writeTermTable(this.open.concepts()), say('topic.theTableOfTerms'));
   }
 
   private copy(text: string, what: string): void {

@@ -4,6 +4,7 @@ import type { Comparison } from '#core/count/index';
 import type { Concept, Term, TermKind } from '#core/project/index';
 import type { Dialect } from '#core/dialect/index';
 import type { Counted } from '../counting/count-state';
+import { say } from '../words/say';
 
 /** What is shown beside the terms. */
 export const MEASURES = ['finds', 'only', 'draft'] as const;
@@ -14,12 +15,24 @@ export type Measure = (typeof MEASURES)[number];
 export const SORTINGS = ['hand', 'finds', 'only', 'draft', 'text', 'kind'] as const;
 export type Sorting = (typeof SORTINGS)[number];
 export const SORTING_NAMES: Readonly<Record<Sorting, string>> = {
-  hand: 'by hand',
-  finds: 'by what they find',
-  only: 'by what only they find',
-  draft: 'by what they bring to the draft',
-  text: 'by the alphabet',
-  kind: 'by kind',
+  get hand() {
+    return say('topic.byHand');
+  },
+  get finds() {
+    return say('topic.byWhatTheyFind');
+  },
+  get only() {
+    return say('topic.byWhatOnlyTheyFind');
+  },
+  get draft() {
+    return say('topic.byWhatTheyBring');
+  },
+  get text() {
+    return say('topic.byTheAlphabet');
+  },
+  get kind() {
+    return say('topic.byKind');
+  },
 };
 
 /** The numbers of one term in one database. Differences are absent while a part of them is. */

@@ -3,6 +3,7 @@ import type { ProofAnswer, ProofDifference } from '#core/contract/index';
 import { printQuery } from '#core/query/index';
 import { formatDifference, formatNumber } from '../ui/number-format';
 import type { ProofState } from './proofs';
+import { say } from '../words/say';
 
 /** What one piece of the query loses or gains in one database, and why. */
 export interface PieceCost {
@@ -42,12 +43,12 @@ function isNothing(difference: ProofDifference | undefined): boolean {
 
 /** What the proof says of a whole rendering. It is made without the limiters: where there are some, that is said. */
 export function describeProof({ wanted, found, gained, lost }: ProofAnswer, isLimited: boolean): string {
-  const without = isLimited ? ' without the limiters' : '';
+  const without = isLimited ? say('translate.withoutTheLimiters') : '';
   if (gained.total === 0 && lost.total === 0)
     return wanted === 1
-      ? `proved${without}: the same record`
-      : `proved${without}: the same ${formatNumber(wanted)} records`;
-  return `finds ${formatNumber(found)}${without}, meant ${formatNumber(wanted)}`;
+      ? say('translate.provedTheSameRecord', { without })
+      : say('translate.provedTheSameRecords', { without, wanted: formatNumber(wanted) });
+  return say('translate.findsMeant', { found: formatNumber(found), without, wanted: formatNumber(wanted) });
 }
 
 /** One piece that some databases cannot say as it is meant. */

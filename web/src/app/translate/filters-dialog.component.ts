@@ -10,12 +10,14 @@ import { writeMoment } from '../data/clock-and-ids';
 import { FILTER_REPOSITORY } from '../data/providers';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** Filters to put into the query as a block, each with a text of its own for some databases; and the shelf of one's own. */
 @Component({
   selector: 'app-filters-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   templateUrl: './filters-dialog.component.html',
   styleUrl: './filters-dialog.component.scss',
 })
@@ -44,8 +46,8 @@ export class FiltersDialogComponent {
       .flatMap((text) => parseQuery(text).problems)
       .filter(({ severity }) => severity === 'error');
     return [
-      ...(filter.name.trim() === '' ? ['It needs a name.'] : []),
-      ...(filter.text.trim() === '' ? ['It needs a query text.'] : []),
+      ...(filter.name.trim() === '' ? [say('translate.itNeedsAName')] : []),
+      ...(filter.text.trim() === '' ? [say('translate.itNeedsAQueryText')] : []),
       ...problems.map(describeInFull),
     ];
   });

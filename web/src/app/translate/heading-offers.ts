@@ -2,6 +2,7 @@ import type { Dialect } from '#core/dialect/index';
 import { createTermQuery, type Concept, type Term } from '#core/project/index';
 import { build, covers, parseQuery, printQuery, type HeadingNode } from '#core/query/index';
 import { mapHeading, type MappedHeading, type Vocabulary } from '#core/vocabulary/index';
+import { say } from '../words/say';
 
 /** A heading of one vocabulary, and what may stand for it in a database that has another one. */
 export interface HeadingOffer {
@@ -14,10 +15,18 @@ export interface HeadingOffer {
 }
 
 const BY_WORDS: Readonly<Record<MappedHeading['by'], string>> = {
-  'same-label': 'the same label',
-  'exact-match': 'the thesauri say that they are the same',
-  'entry-term': 'one is an entry term of the other',
-  'close-match': 'a close match: not quite the same',
+  get 'same-label'() {
+    return say('translate.theSameLabel');
+  },
+  get 'exact-match'() {
+    return say('translate.theThesauriSay');
+  },
+  get 'entry-term'() {
+    return say('translate.oneIsAnEntryTerm');
+  },
+  get 'close-match'() {
+    return say('translate.aCloseMatchNotQuite');
+  },
 };
 
 /**
@@ -51,7 +60,7 @@ export function listHeadingOffers(
       const words = `"${node.label.toLowerCase()}"`;
       const offer = mapped
         ? { text: printQuery(build.heading(mapped.label, node.scope, own)), words: BY_WORDS[mapped.by] }
-        : { text: words, words: 'no such heading here: its words' };
+        : { text: words, words: say('translate.noSuchHeadingHere') };
       const wanted = parseQuery(offer.text).root;
       const isThere = terms.some((term) => covers(createTermQuery({ text: term.text }), wanted));
       return isThere ? [] : [{ concept: concept.id, label: node.label, ...offer }];

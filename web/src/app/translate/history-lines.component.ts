@@ -5,6 +5,7 @@ import { MatFormField } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import type { HistoryLine } from '#core/dialect/history/index';
 import { proposeName } from './string-import';
+import { SayPipe } from '../words/say.pipe';
 
 /** A line of a history as it was read, and what becomes of it. */
 export interface ShownLine {
@@ -26,7 +27,7 @@ export interface ShownLine {
 @Component({
   selector: 'app-history-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatCheckbox, MatFormField, MatInput, FIELD_PARTS],
+  imports: [SayPipe, MatCheckbox, MatFormField, MatInput, FIELD_PARTS],
   templateUrl: './history-lines.component.html',
   styleUrl: './history-lines.component.scss',
 })

@@ -7,6 +7,7 @@ import { FIELDS } from '#core/query/index';
 import { OpenProject } from '../state/open-project';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { createOtherField, listDraftRows, setDraftRow, type DraftRow } from './database-override';
+import { SayPipe } from '../words/say.pipe';
 
 /** The database that the dialog is about. */
 export interface OverrideDialogData {
@@ -18,18 +19,17 @@ export interface OverrideDialogData {
 @Component({
   selector: 'app-override-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, FIELD_PARTS, SELECT_PARTS],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, FIELD_PARTS, SELECT_PARTS],
   template: `
-    <h2 mat-dialog-title>Changes for {{ data.name }}</h2>
+    <h2 mat-dialog-title>{{ 'translate.changesFor' | say: { name: data.name } }}</h2>
     <mat-dialog-content>
       <p class="quiet">
-        What you choose here is written in this database only, is kept through later edits, and is never
-        counted as a loss. A field or a heading can stand before a term:
-        <span class="code">title: lamp*</span>.
+        {{ 'translate.whatYouChooseHere' | say }}
+        <span class="code">{{ 'translate.titleLamp' | say }}</span>.
       </p>
       @if (rows().length > 0) {
-        <section aria-label="Rows of the draft">
-          <h3>Rows of the draft</h3>
+        <section [aria-label]="'translate.rowsOfTheDraft' | say">
+          <h3>{{ 'translate.rowsOfTheDraft' | say }}</h3>
           <div class="terms">
             @for (row of rows(); track row.row.start) {
               <mat-checkbox
@@ -37,7 +37,7 @@ export interface OverrideDialogData {
                 [disabled]="row.isHere && row.isOnlyHere"
                 (change)="setRow(row.row, $event.checked)"
                 ><span class="code">{{ row.row.text }}</span
-                >{{ row.isOnlyHere ? ' (this database only)' : '' }}</mat-checkbox
+                >{{ row.isOnlyHere ? ('translate.thisDatabaseOnly' | say) : '' }}</mat-checkbox
               >
             }
           </div>
@@ -54,16 +54,18 @@ export interface OverrideDialogData {
                   [disabled]="term.isHere && term.isOnlyHere"
                   (change)="set(term.term, $event.checked)"
                   ><span class="code">{{ term.term.text }}</span
-                  >{{ term.isOnlyHere ? ' (this database only)' : '' }}</mat-checkbox
+                  >{{ term.isOnlyHere ? ('translate.thisDatabaseOnly' | say) : '' }}</mat-checkbox
                 >
                 @if (term.isHere && term.canHaveField) {
                   <mat-form-field class="inline"
                     ><mat-select
-                      [aria-label]="'Where ' + term.term.text + ' is searched in ' + data.name"
+                      [aria-label]="
+                        'translate.whereIsSearchedIn' | say: { text: term.term.text, name: data.name }
+                      "
                       value=""
                       (selectionChange)="searchIn(concept.concept, term.term, $event.value)"
                     >
-                      <mat-option value="">same field</mat-option>
+                      <mat-option value="">{{ 'translate.sameField' | say }}</mat-option>
                       @for (one of fields; track one) {
                         <mat-option [value]="one">{{ one }}</mat-option>
                       }
@@ -76,8 +78,8 @@ export interface OverrideDialogData {
                       matInput
                       #why
                       type="text"
-                      placeholder="why?"
-                      [attr.aria-label]="'Why ' + term.term.text + ' is not meant for all'"
+                      [placeholder]="'translate.why' | say"
+                      [attr.aria-label]="'translate.whyIsNotMeant' | say: { text: term.term.text }"
                       [value]="term.term.note ?? ''"
                       (change)="note(term.term, why.value)"
                   /></mat-form-field>
@@ -92,18 +94,20 @@ export interface OverrideDialogData {
                 #field
                 type="text"
                 class="code"
-                [attr.aria-label]="'Add to ' + concept.concept.name + ' in ' + data.name + ' only'"
-                placeholder="another term, in this database only"
+                [attr.aria-label]="
+                  'translate.addToInOnly' | say: { name: concept.concept.name, name2: data.name }
+                "
+                [placeholder]="'translate.anotherTermInThisDatabase' | say"
             /></mat-form-field>
-            <button mat-button type="submit">Add here</button>
+            <button mat-button type="submit">{{ 'translate.addHere' | say }}</button>
           </form>
         </section>
       } @empty {
-        <p>There are no concepts yet: make some in the Topic view.</p>
+        <p>{{ 'translate.thereAreNoConceptsYet' | say }}</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>Done</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'translate.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './override-dialog.component.scss',

@@ -25,6 +25,8 @@ import { CountComponent } from '../records/count.component';
 import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { HistoryLinesComponent, type ShownLine } from './history-lines.component';
 import { canBeConcept, importHistory, importString, mergeLimiters, proposeName } from './string-import';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The most problems that are listed. */
 const MAX_PROBLEMS = 12;
@@ -32,19 +34,33 @@ const MAX_PROBLEMS = 12;
 const NO_DATABASE = 'none';
 
 const SURENESS = {
-  sure: 'sure: no other one knows as many of its signs',
-  likely: 'likely; the next one reads it, too',
-  unsure: 'not sure: choose the syntax if you know it',
+  get sure() {
+    return say('translate.sureNoOtherOneKnows');
+  },
+  get likely() {
+    return say('translate.likelyTheNextOneReads');
+  },
+  get unsure() {
+    return say('translate.notSureChooseTheSyntax');
+  },
 } as const;
 
 /** What the reading is that the syntax has, and the other one, by how that binds the operators. */
 const SAID_BINDING: Readonly<Record<Binding, string>> = {
-  'and-first': 'as this syntax has it',
-  'left-to-right': 'AND before OR',
+  get 'and-first'() {
+    return say('translate.asThisSyntaxHasIt');
+  },
+  get 'left-to-right'() {
+    return say('translate.andBeforeOr');
+  },
 };
 const OTHER_BINDING: Readonly<Record<Binding, string>> = {
-  'and-first': 'AND before OR, as most people mean it',
-  'left-to-right': 'from left to right',
+  get 'and-first'() {
+    return say('translate.andBeforeOrAsMost');
+  },
+  get 'left-to-right'() {
+    return say('translate.fromLeftToRight');
+  },
 };
 
 /** One way to read the string. */
@@ -62,6 +78,7 @@ interface Reading {
   selector: 'app-read-string-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     DIALOG_PARTS,
     CountComponent,
     HistoryLinesComponent,
@@ -166,7 +183,7 @@ export class ReadStringDialogComponent {
   /** Where the readings are counted, and that it is not without limiters. */
   protected readonly countedIn = computed(() => {
     const hasLimiters = listLimiters(this.open.limiters()).length > 0;
-    return `${this.place()?.name ?? ''}${hasLimiters ? ', under the limiters of the project' : ''}`;
+    return `${this.place()?.name ?? ''}${hasLimiters ? say('translate.underTheLimiters') : ''}`;
   });
   protected readonly problems = computed(() =>
     this.listProblems((severity) => severity !== 'note').slice(0, MAX_PROBLEMS),
@@ -178,9 +195,8 @@ export class ReadStringDialogComponent {
   /** Why the button waits; nothing if it does not. */
   protected readonly waitsFor = computed(() => {
     const open = this.lines().filter(({ isFaulty, isTakenSo }) => isFaulty && !isTakenSo);
-    if (open.length > 0)
-      return `Mend the marked ${open.length === 1 ? 'line' : 'lines'} above, or take ${open.length === 1 ? 'it' : 'them'} as read.`;
-    if (this.hasCounts() && this.countsOf() === '') return 'Say which database the counts are of.';
+    if (open.length > 0) return say('translate.mendTheMarkedLinesAbove', { count: open.length });
+    if (this.hasCounts() && this.countsOf() === '') return say('translate.sayWhichDatabaseTheCounts');
     return undefined;
   });
   protected readonly canTake = computed(
@@ -265,8 +281,15 @@ function describeLimiters(limiters: Limiters): string {
 
 function describeGuess({ faults, strays, evidence }: DialectGuess): string {
   const says = [
-    ...(faults > 0 ? [`does not take ${faults} of its signs`] : []),
-    ...(strays.length > 0 ? [`reads ${strays.join(', ')} as ${strays.length > 1 ? 'words' : 'a word'}`] : []),
+    ...(faults > 0 ? [say('translate.doesNotTake', { faults })] : []),
+    ...(strays.length > 0
+      ? [
+          say('translate.readsAs', {
+            join: strays.join(', '),
+            say: strays.length > 1 ? 'words' : say('translate.aWord'),
+          }),
+        ]
+      : []),
   ];
-  return [says.length === 0 ? 'reads all of it' : says.join(', '), ...evidence].join(', ');
+  return [says.length === 0 ? say('translate.readsAllOfIt') : says.join(', '), ...evidence].join(', ');
 }

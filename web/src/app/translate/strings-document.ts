@@ -1,5 +1,6 @@
 import type { HandStep } from '#core/dialect/index';
 import { describeStep } from './rendering/rendering-notes';
+import { say } from '../words/say';
 
 /** One database's part of the document. */
 export interface DocumentEntry {
@@ -19,16 +20,17 @@ export function writeStringsDocument(
 ): string {
   const sections = entries.map(({ name, parts, steps, remarks }) => {
     const strings = parts.map((part, at) =>
-      [parts.length > 1 ? `Part ${at + 1} of ${parts.length}:\n` : '', fence(part)].join('\n').trim(),
+      [parts.length > 1 ? say('translate.partOf', { number: at + 1, count: parts.length }) : '', fence(part)]
+        .join('\n')
+        .trim(),
     );
-    const union =
-      parts.length > 1
-        ? ['Search each part and join the results with OR, or add them up without doubles.']
-        : [];
+    const union = parts.length > 1 ? [say('translate.searchEachPartAndJoin')] : [];
     const list = [...remarks, ...steps.map(describeStep), ...union].map((line) => `- ${line}`);
     return [`## ${name}`, ...strings, list.join('\n')].filter((part) => part !== '').join('\n\n');
   });
-  const head = [`# ${title}: search strings`, `Written on ${day}.`, question].filter((part) => part !== '');
+  const head = [`# ${title}: search strings`, say('translate.writtenOn', { day }), question].filter(
+    (part) => part !== '',
+  );
   return `${[...head, ...sections].join('\n\n')}\n`;
 }
 

@@ -50,6 +50,8 @@ import { Messages } from '../ui/messages';
 import { TextClipboard } from '../data/text-clipboard';
 import { createFileName } from '../ui/file-name';
 import { Connections } from '../state/connections';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** A draft is proved when it has rested so long, in milliseconds. */
 const PROOF_DELAY = 350;
@@ -58,7 +60,7 @@ const PROOF_DELAY = 350;
 @Component({
   selector: 'app-translate-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RenderingRowComponent, RouterLink, MatButton, SELECT_PARTS],
+  imports: [SayPipe, RenderingRowComponent, RouterLink, MatButton, SELECT_PARTS],
   templateUrl: './translate-page.component.html',
   styleUrl: './translate-page.component.scss',
 })
@@ -156,7 +158,7 @@ export class TranslatePageComponent {
   /** Puts a heading, or the words for one, into its concept for one database. */
   protected takeHeading({ id }: RenderingRow, { concept, text, label, words }: HeadingOffer): void {
     const term = createTerm(this.open.createId(), text, 'thesaurus');
-    const note = `for “${label}”: ${words}`;
+    const note = say('translate.for', { label, words });
     this.open.change({ kind: 'add-terms', concept, terms: [{ ...term, databases: [id], note }] });
   }
 
@@ -175,7 +177,7 @@ export class TranslatePageComponent {
         : [
             {
               way,
-              words: way ? WAY_WORDS[way] : 'as is usual for this database',
+              words: way ? WAY_WORDS[way] : say('translate.asIsUsual'),
               counted,
               levelWords: describeLevel(counted).levelWords,
               isChosen: way === chosen,
@@ -238,7 +240,7 @@ export class TranslatePageComponent {
   }
 
   protected copyAll(): void {
-    this.copy(this.writeDocument(), 'All strings');
+    this.copy(this.writeDocument(), say('translate.allStrings'));
   }
 
   protected saveAll(): void {
@@ -291,7 +293,10 @@ export class TranslatePageComponent {
       ...describeLevel(counted),
       isProving: proof?.status === 'waiting',
       proofWords: answer ? describeProof(answer, listLimiters(counted.limiters).length > 0) : '',
-      proofFailure: proof?.status === 'failed' ? `not proved: ${describeProblem(proof.problem)}` : '',
+      proofFailure:
+        proof?.status === 'failed'
+          ? say('translate.notProved', { problem: describeProblem(proof.problem) })
+          : '',
       answer,
       costs: listPieceCosts(proof),
       intended: listIntended(root, dialect.id, this.open.working().databases, this.reasons()),
@@ -325,7 +330,9 @@ function listMeters(
   });
   return [
     meter(extent.characters, most.characters, 'characters'),
-    ...(most.truncations === undefined ? [] : [meter(extent.truncations, most.truncations, 'cut words')]),
+    ...(most.truncations === undefined
+      ? []
+      : [meter(extent.truncations, most.truncations, say('translate.cutWords'))]),
     ...(most.words === undefined ? [] : [meter(extent.words, most.words, 'words')]),
   ];
 }

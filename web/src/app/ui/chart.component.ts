@@ -27,6 +27,8 @@ import { SAVE_FILE } from './save-file';
 import { ThemeChoice } from './theme-choice';
 import { formatNumber } from './number-format';
 import { writeCsv, type TableCells } from './table-file';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 Chart.register(
   BarController,
@@ -72,15 +74,15 @@ const FOOT = 0.5;
 @Component({
   selector: 'app-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [SayPipe, MatButton],
   template: `
     <figure>
       <div class="canvas"><canvas #canvas aria-hidden="true"></canvas></div>
       <figcaption class="quiet">
         <span>{{ content().title }}</span>
         <span class="files">
-          <button mat-button type="button" (click)="savePicture()">Save as a picture</button>
-          <button mat-button type="button" (click)="saveTable()">Save its numbers</button>
+          <button mat-button type="button" (click)="savePicture()">{{ 'ui.saveAsAPicture' | say }}</button>
+          <button mat-button type="button" (click)="saveTable()">{{ 'ui.saveItsNumbers' | say }}</button>
         </span>
       </figcaption>
       <table class="unseen">
@@ -139,7 +141,10 @@ export class ChartComponent {
   protected readonly cells = computed<TableCells>(() => {
     const { places, series } = this.content();
     return [
-      ['place', ...series.flatMap(({ name, words }) => (words ? [name, `${name}, as shown`] : [name]))],
+      [
+        'place',
+        ...series.flatMap(({ name, words }) => (words ? [name, say('ui.asShown', { name })] : [name])),
+      ],
       ...places.map((place, at) => [
         place,
         ...series.flatMap(({ values, words }) =>
@@ -263,7 +268,7 @@ function createChart(canvas: HTMLCanvasElement, getContent: () => ChartContent):
     options: createOptions(canvas, getContent()) as never,
     plugins: [
       {
-        id: 'band and numbers',
+        id: say('ui.bandAndNumbers'),
         beforeDatasetsDraw: ({ ctx, chartArea, scales }) => {
           const { band } = getContent();
           const y = scales['y'];

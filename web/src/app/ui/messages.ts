@@ -1,4 +1,5 @@
 import { Injectable, Injector, inject } from '@angular/core';
+import { say } from '../words/say';
 
 /** A message goes away after so many milliseconds. */
 const SHOWN = 4_000;
@@ -17,16 +18,16 @@ export class Messages {
 
   /** Says how copying came out; `what` begins a sentence, such as “All strings”. */
   showCopied(isCopied: boolean, what: string): void {
-    this.show(
-      isCopied ? `${what} copied` : 'The clipboard cannot be used here: select the text and copy it.',
-    );
+    this.show(isCopied ? `${what} copied` : say('ui.theClipboardCannotBeUsed'));
   }
 
   private async open(text: string, undo?: () => void): Promise<void> {
     // Fetched when it is first needed: the first view has to be small.
     const { MatSnackBar } = await import('@angular/material/snack-bar');
     const snackBar = this.injector.get(MatSnackBar);
-    const shown = snackBar.open(text, undo && 'Undo', { duration: undo ? SHOWN_WITH_WAY_BACK : SHOWN });
+    const shown = snackBar.open(text, undo && say('ui.undo'), {
+      duration: undo ? SHOWN_WITH_WAY_BACK : SHOWN,
+    });
     if (undo) shown.onAction().subscribe(undo);
   }
 }

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import { TextFieldComponent } from './text-field.component';
+import { say } from '../words/say';
 
 /** A whole number that may be left open; what is no such number is said at the field and changes nothing. */
 @Component({
@@ -42,8 +43,8 @@ export class NumberFieldComponent {
     const isNumber = /^\d{1,15}$/.test(text) && Number(text) >= this.least() && Number(text) <= this.most();
     if (text === '' || isNumber) return '';
     return this.most() === Infinity
-      ? `A whole number from ${this.least()} on`
-      : `A whole number from ${this.least()} to ${this.most()}`;
+      ? say('ui.aWholeNumberFromOn', { least: this.least() })
+      : say('ui.aWholeNumberFromTo', { least: this.least(), most: this.most() });
   };
 
   protected take(text: string): void {

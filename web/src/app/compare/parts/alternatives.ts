@@ -5,6 +5,7 @@ import type { Change, Project } from '#core/project/index';
 import { FreezeVariant } from '../../freezing/freeze-variant';
 import { OpenProject } from '../../state/open-project';
 import { Messages } from '../../ui/messages';
+import { say } from '../../words/say';
 
 /** Tries changes without making them, and makes the one that is taken. */
 @Injectable()
@@ -28,7 +29,7 @@ export class Alternatives {
 
   take(change: Change, words: string): void {
     this.open.change(change);
-    this.messages.show(`Taken: ${words}`, () => {
+    this.messages.show(say('compare.taken', { words }), () => {
       this.open.undo();
     });
   }
@@ -36,6 +37,6 @@ export class Alternatives {
   /** The state before is frozen if it is not, then the change is made and what comes of it is frozen. */
   takeAndFreeze(change: Change, words: string): void {
     this.open.change(change);
-    this.freezing.freeze(words, 'taken after it was tried');
+    this.freezing.freeze(words, say('compare.takenAfterItWasTried'));
   }
 }

@@ -11,6 +11,7 @@ import { HandQueueDialogComponent, type HandQueueDialogData } from './hand-queue
 import { Dialogs } from '../../ui/dialogs';
 import { Connections } from '../../state/connections';
 import { AskedCounts } from '../../counting/asked-counts';
+import { SayPipe } from '../../words/say.pipe';
 
 /** So many requests are made without asking first. */
 const MADE_AT_ONCE = 300;
@@ -24,49 +25,63 @@ const STRINGS_A_REQUEST = 1_000;
 @Component({
   selector: 'app-counting-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatProgressBar],
+  imports: [SayPipe, MatButton, MatProgressBar],
   template: `
     @if (batch(); as running) {
-      <div class="bar" role="group" [attr.aria-label]="'Counting: ' + running.title">
+      <div class="bar" role="group" [attr.aria-label]="'compare.counting' | say: { title: running.title }">
         <mat-progress-bar
-          aria-label="Counted so far"
+          [aria-label]="'compare.countedSoFar' | say"
           [value]="(100 * running.done) / running.countKeys.length"
         />
         <span aria-live="polite"
-          ><b>{{ format(running.done) }}</b> of {{ format(running.countKeys.length) }} counted{{
-            running.isPaused ? ', paused' : ''
+          ><b>{{ format(running.done) }}</b>
+          {{
+            'compare.ofCounted'
+              | say
+                : {
+                    format: format(running.countKeys.length),
+                    value: running.isPaused ? ('compare.paused' | say) : '',
+                  }
           }}</span
         >
         <button mat-button type="button" (click)="batches.pause(running.id, !running.isPaused)">
-          {{ running.isPaused ? 'Go on' : 'Pause' }}
+          {{ (running.isPaused ? 'compare.goOn' : 'compare.pause') | say }}
         </button>
-        <button mat-button type="button" (click)="batches.cancel(running.id)">Stop counting</button>
+        <button mat-button type="button" (click)="batches.cancel(running.id)">
+          {{ 'compare.stopCounting' | say }}
+        </button>
         @if (running.failed.length > 0) {
-          <span class="failed" role="alert">No answer from {{ nameAll(running.failed) }}.</span>
-          <button mat-button type="button" (click)="batches.retry(running.id)">Try these again</button>
+          <span class="failed" role="alert">{{
+            'compare.noAnswerFrom' | say: { failed: nameAll(running.failed) }
+          }}</span>
+          <button mat-button type="button" (click)="batches.retry(running.id)">
+            {{ 'compare.tryTheseAgain' | say }}
+          </button>
         }
       </div>
     } @else if (isLarge()) {
       <div class="bar">
         <span
-          ><b>{{ format(missing().length) }}</b> counts to make, {{ format(requests()) }} requests:
-          {{ budget() }}</span
+          ><b>{{ format(missing().length) }}</b>
+          {{ 'compare.countsToMakeRequests' | say: { value: format(requests()), budget: budget() } }}</span
         >
-        <button mat-button type="button" (click)="batches.start(title(), missing())">Count them</button>
+        <button mat-button type="button" (click)="batches.start(title(), missing())">
+          {{ 'compare.countThem' | say }}
+        </button>
       </div>
     }
     @if (byHand().length > 0) {
       <div class="bar">
         <span
-          ><b>{{ format(byHand().length) }}</b> to count by hand</span
+          ><b>{{ format(byHand().length) }}</b> {{ 'compare.toCountByHand' | say }}</span
         >
         <button
           mat-button
           type="button"
-          [attr.aria-label]="'Count them now: ' + title()"
+          [attr.aria-label]="'compare.countThemNow' | say: { title: title() }"
           (click)="openQueue()"
         >
-          Count them now…
+          {{ 'compare.countThemNowCapital' | say }}
         </button>
       </div>
     }

@@ -4,14 +4,20 @@ import type { Dialect } from '#core/dialect/index';
 import { shortenName } from '#core/text/index';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CompareSubject } from '../compare-subject';
+import { SayPipe } from '../../words/say.pipe';
 
 /** Which database a tool shows; kept in the address. */
 @Component({
   selector: 'app-database-choice',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent],
+  imports: [SayPipe, ChoiceRowComponent],
   template: `
-    <app-choice-row label="Database" [choices]="choices()" [chosen]="chosen()" (chose)="choose($event)" />
+    <app-choice-row
+      [label]="'compare.database' | say"
+      [choices]="choices()"
+      [chosen]="chosen()"
+      (chose)="choose($event)"
+    />
   `,
 })
 export class DatabaseChoiceComponent {

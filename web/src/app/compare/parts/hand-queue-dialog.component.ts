@@ -20,6 +20,8 @@ import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { formatAmount } from '../../ui/number-format';
 import { TextClipboard } from '../../data/text-clipboard';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** Whose counts are typed in. */
 export interface HandQueueDialogData {
@@ -35,25 +37,27 @@ export interface HandQueueDialogData {
 @Component({
   selector: 'app-hand-queue-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS],
+  imports: [SayPipe, DIALOG_PARTS, FIELD_PARTS],
   template: `
-    <h2 mat-dialog-title>Count by hand: {{ data.title }}</h2>
+    <h2 mat-dialog-title>{{ 'compare.countByHand' | say: { title: data.title } }}</h2>
     <mat-dialog-content>
       @if (current(); as item) {
         <p>
-          <b>{{ open().length }}</b> left. Search this in <b>{{ item.name }}</b>{{
-            item.steps ? ' with ' + item.steps : ''
-          }}{{ item.missing ? ' (it has no limiter for ' + item.missing + ')' : '' }}:
+          <b>{{ open().length }}</b> {{ 'compare.leftSearchThisIn' | say }} <b>{{ item.name }}</b>{{
+            item.steps ? ('compare.with' | say: { steps: item.steps }) : ''
+          }}{{ item.missing ? ('compare.itHasNoLimiterFor' | say: { missing: item.missing }) : '' }}:
         </p>
         <p class="code string" tabindex="0" data-testid="hand-string">{{ item.string }}</p>
         <p class="row">
-          <button mat-stroked-button type="button" (click)="copy(item.string)">Copy the string</button>
-          <span class="quiet" aria-live="polite">{{ copied() === item.string ? 'copied' : '' }}</span>
+          <button mat-stroked-button type="button" (click)="copy(item.string)">
+            {{ 'compare.copyTheString' | say }}
+          </button>
+          <span class="quiet" aria-live="polite">{{
+            copied() === item.string ? ('compare.copied' | say) : ''
+          }}</span>
         </p>
         <mat-form-field class="wide"
-          ><mat-label
-            >The number, the whole results line, or a column of numbers for this string and those after
-            it</mat-label
+          ><mat-label>{{ 'compare.theNumberTheWholeResults' | say }}</mat-label
           ><textarea
             matInput
             #field
@@ -67,16 +71,16 @@ export interface HandQueueDialogData {
         <p class="quiet" aria-live="polite" [class.warn]="reading().isUnclear">{{ reading().words }}</p>
         <p class="row">
           <button mat-flat-button type="button" [disabled]="reading().totals.length === 0" (click)="keep()">
-            Save and next
+            {{ 'compare.saveAndNext' | say }}
           </button>
-          <button mat-button type="button" (click)="skip(item.key)">Later</button>
+          <button mat-button type="button" (click)="skip(item.key)">{{ 'compare.later' | say }}</button>
         </p>
       } @else {
-        <p role="status">Nothing is left to count by hand here.</p>
+        <p role="status">{{ 'compare.nothingIsLeftToCount' | say }}</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Close (your numbers are kept)</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'compare.closeYourNumbersAreKept' | say }}</button>
     </mat-dialog-actions>
   `,
   styles: `
@@ -144,7 +148,7 @@ export class HandQueueDialogComponent {
     const words = totals
       .map(({ total, estimated }) => formatAmount(createAmount(total, estimated)))
       .join(', ');
-    return { words: `understood as ${words}`, totals, isUnclear: false };
+    return { words: say('compare.understoodAs', { words }), totals, isUnclear: false };
   });
 
   protected copy(string: string): void {

@@ -9,6 +9,7 @@ import {
   type SameWorkAnswers,
 } from '#core/record/same-work/index';
 import { RecordSets, type ListedRecords } from './record-sets';
+import { say } from '../../words/say';
 
 /** What two states find: only the later one, only the earlier one, or both. */
 export type PartId = 'gained' | 'common' | 'lost';
@@ -16,7 +17,12 @@ export type PartId = 'gained' | 'common' | 'lost';
 export const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
   { id: 'gained', name: 'gained' },
   { id: 'lost', name: 'lost' },
-  { id: 'common', name: 'in both' },
+  {
+    id: 'common',
+    get name() {
+      return say('compare.inBothSmall');
+    },
+  },
 ];
 
 /** The numbers of the records of each part, and why a record is in its part. */
@@ -57,8 +63,8 @@ export class PartLists {
         const by = alone
           .filter(({ has }) => has.has(number) === (part === 'gained'))
           .map(({ words }) => words);
-        if (by.length === 0) return 'only by several changes together';
-        return `${part === 'gained' ? 'let in by' : 'kept out by'}: ${by.join('; ')}`;
+        if (by.length === 0) return say('compare.onlyBySeveralChangesTogether');
+        return `${part === 'gained' ? say('compare.letInBy') : say('compare.keptOutBy')}: ${by.join('; ')}`;
       },
     });
   }

@@ -7,15 +7,17 @@ import { OpenProject } from '../../state/open-project';
 import { createFileName } from '../../ui/file-name';
 import { Messages } from '../../ui/messages';
 import { writeCsv, writeTabbed, type TableCells } from '../../ui/table-file';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** Copies a table, or saves it as a file. */
 @Component({
   selector: 'app-table-actions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [SayPipe, MatButton],
   template: `
-    <button mat-button type="button" (click)="copy()">Copy the table</button>
-    <button mat-button type="button" (click)="save()">Save as a table</button>
+    <button mat-button type="button" (click)="copy()">{{ 'compare.copyTheTable' | say }}</button>
+    <button mat-button type="button" (click)="save()">{{ 'compare.saveAsATable' | say }}</button>
   `,
   styles: ':host { display: flex; gap: 14px; margin: 6px 0; }',
 })
@@ -31,7 +33,7 @@ export class TableActionsComponent {
 
   protected copy(): void {
     const isCopied = this.clipboard.copy(writeTabbed(this.cells()));
-    this.messages.show(isCopied ? 'The table was copied' : 'The browser did not allow to copy the table');
+    this.messages.show(isCopied ? say('compare.theTableWasCopied') : say('compare.theBrowserDidNotAllow'));
   }
 
   protected save(): void {

@@ -1,15 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { LimitedQuery } from '#core/compare/index';
 import { CompareSubject } from '../compare-subject';
+import { SayPipe } from '../../words/say.pipe';
 
 /** Says in which databases something else is counted than is asked, and what it is. */
 @Component({
+  imports: [SayPipe],
   selector: 'app-wider-note',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (found().length > 0) {
       <div class="warn" data-testid="wider">
-        <p>Not quite what is asked is counted in these:</p>
+        <p>{{ 'compare.notQuiteWhatIsAsked' | say }}</p>
         <ul>
           @for (one of found(); track one.name) {
             <li>

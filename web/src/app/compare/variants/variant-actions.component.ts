@@ -11,12 +11,14 @@ import { OpenProject } from '../../state/open-project';
 import { Dialogs } from '../../ui/dialogs';
 import { IconComponent } from '../../ui/icon.component';
 import { Messages } from '../../ui/messages';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** What can be done with one variant: compare, open, name, remove. */
 @Component({
   selector: 'app-variant-actions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [IconComponent, MatMenu, MatMenuItem, MatMenuTrigger, MatButton],
+  imports: [SayPipe, IconComponent, MatMenu, MatMenuItem, MatMenuTrigger, MatButton],
   templateUrl: './variant-actions.component.html',
   styles: `
     button + button {
@@ -52,7 +54,7 @@ export class VariantActionsComponent {
     const at = variants.indexOf(variant);
     const children = variants.filter((other) => other.parent === variant.id).map((other) => other.id);
     this.open.change({ kind: 'remove-variant', id: variant.id });
-    this.messages.show(`“${variant.name}” removed`, () => {
+    this.messages.show(say('compare.removed', { name: variant.name }), () => {
       this.open.change({ kind: 'restore-variant', variant, at, children });
       if (compared === variant.id) this.open.change({ kind: 'compare-with', id: variant.id });
     });

@@ -1,6 +1,7 @@
 import { describeDifference } from '#core/compare/draft/index';
 import { listLimiters } from '#core/limiter/index';
 import type { SearchState, Variant } from '#core/project/index';
+import { say } from '../../words/say';
 
 /** A row names so many changes; the rest is counted. */
 const MAX_CHANGES = 4;
@@ -33,14 +34,15 @@ export function describeLimits({ limiters }: SearchState): string {
   const words = listLimiters(limiters)
     .map(({ value }) => value)
     .join(', ');
-  return `limited to ${words || 'nothing'}`;
+  return say('compare.limitedToValue', { value: words || 'nothing' });
 }
 
 /** What changed from one state to another, the first few changes named. */
 export function describeSince(from: SearchState, to: SearchState): string {
   const { added, removed, other } = describeDifference(from, to);
   const changes = [...added.map((item) => `+ ${item}`), ...removed.map((item) => `− ${item}`), ...other];
-  if (changes.length === 0) return 'nothing changed';
-  const more = changes.length > MAX_CHANGES ? ` and ${changes.length - MAX_CHANGES} more` : '';
+  if (changes.length === 0) return say('compare.nothingChanged');
+  const more =
+    changes.length > MAX_CHANGES ? say('compare.andMore', { count: changes.length - MAX_CHANGES }) : '';
   return changes.slice(0, MAX_CHANGES).join(', ') + more;
 }

@@ -7,12 +7,14 @@ import type { Dialect } from '#core/dialect/index';
 import { shortenName } from '#core/text/index';
 import { OpenProject } from '../../state/open-project';
 import { KeptChoices } from '../kept-choices';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** The order of the variants, which rows and columns are shown, and the table as a file, a picture or on paper. */
 @Component({
   selector: 'app-variants-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatMenu, MatMenuItem, MatMenuTrigger, MatButton, SELECT_PARTS, MatCheckbox],
+  imports: [SayPipe, MatMenu, MatMenuItem, MatMenuTrigger, MatButton, SELECT_PARTS, MatCheckbox],
   templateUrl: './variants-bar.component.html',
   styleUrl: './variants-bar.component.scss',
 })
@@ -35,10 +37,10 @@ export class VariantsBarComponent {
       .variants.map(({ id, name }) => ({ id, name, isShown: !this.choices.hiddenVariants().has(id) })),
   );
   protected readonly sorts = computed(() => [
-    { id: 'descent', name: 'by descent' },
-    { id: 'date', name: 'newest first' },
-    { id: 'name', name: 'by name' },
-    ...(this.hasMustFinds() ? [{ id: 'recall', name: 'by must-finds' }] : []),
+    { id: 'descent', name: say('compare.byDescent') },
+    { id: 'date', name: say('compare.newestFirst') },
+    { id: 'name', name: say('compare.byName') },
+    ...(this.hasMustFinds() ? [{ id: 'recall', name: say('compare.byMustFinds') }] : []),
     ...this.columns()
       .filter(({ isShown }) => isShown)
       .map((one) => ({ id: one.id, name: `by ${shortenName(one)}` })),

@@ -4,24 +4,25 @@ import { getAmount } from '../../counting/count-state';
 import { describeBasis } from '../../counting/describe-count';
 import type { TableCells } from '../../ui/table-file';
 import type { VariantCell, VariantRow } from './variant-row';
+import { say } from '../../words/say';
 
-const HEAD = [
-  'variant',
-  'made by',
-  'frozen',
-  'database',
-  'records',
-  'up to',
-  'known as',
-  'not quite what was asked',
-  'compared with',
-  'difference',
-  'difference up to',
-  'no difference because',
-  'limiters',
-  'string',
-  'counted',
-] as const;
+const listHead = (): readonly string[] => [
+  say('compare.variantSmall'),
+  say('compare.madeBy'),
+  say('compare.frozen'),
+  say('compare.databaseSmall'),
+  say('compare.recordsSmall'),
+  say('compare.upTo'),
+  say('compare.knownAs'),
+  say('compare.notQuiteWhatWasAsked'),
+  say('compare.comparedWith'),
+  say('compare.difference'),
+  say('compare.differenceUpTo'),
+  say('compare.noDifferenceBecause'),
+  say('compare.limiters'),
+  say('compare.string'),
+  say('compare.counted'),
+];
 
 /** What the file says beside the rows. */
 export interface VariantTableFacts {
@@ -61,20 +62,20 @@ export function listVariantTable(
         ];
       }),
   );
-  return [HEAD, ...lines];
+  return [listHead(), ...lines];
 }
 
 function describeAmount(amount: Amount | undefined): (string | number)[] {
-  if (!amount) return ['', '', 'not counted'];
+  if (!amount) return ['', '', say('compare.notCounted')];
   const { total, upTo } = keepAmount(amount);
-  const known = { exact: 'exact', estimate: 'estimate', bounds: 'between bounds' } as const;
-  const about = amount.kind === 'bounds' && isEstimated(amount) ? ', estimated' : '';
+  const known = { exact: 'exact', estimate: 'estimate', bounds: say('compare.betweenBounds') } as const;
+  const about = amount.kind === 'bounds' && isEstimated(amount) ? say('compare.estimated') : '';
   return [total, upTo ?? getExact(amount) ?? '', known[amount.kind] + about];
 }
 
 function describeCompared({ compared }: VariantCell, name: string | undefined): (string | number)[] {
   if (!compared) return ['', '', '', ''];
   if (compared.kind === 'none') return [name ?? '', '', '', compared.why];
-  const note = compared.isAcrossLimiters ? 'each under its own limiters' : '';
+  const note = compared.isAcrossLimiters ? say('compare.eachUnderItsOwnLimiters') : '';
   return [name ?? '', compared.least, compared.greatest, note];
 }

@@ -40,6 +40,8 @@ import { countAncestors, describeLimits, describeSince, sortByDescent } from './
 import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
 import { Messages } from '../../ui/messages';
 import { createFileName } from '../../ui/file-name';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 const DRAFT = 'draft';
 /** Only what is surely in the band is marked so. */
@@ -56,6 +58,7 @@ const BAND_WORDS: Readonly<Record<BandStanding, '' | 'in' | 'out'>> = {
   selector: 'app-variants-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CountComponent,
     CountingBarComponent,
     DatePipe,
@@ -145,7 +148,7 @@ export class VariantsTableComponent {
 
   protected openVariant(variant: Variant): void {
     this.open.change({ kind: 'open-variant', id: variant.id });
-    this.messages.show(`“${variant.name}” is the draft now`, () => {
+    this.messages.show(say('compare.isTheDraftNowName', { name: variant.name }), () => {
       this.open.undo();
     });
   }
@@ -203,12 +206,12 @@ export class VariantsTableComponent {
 
   private listCells(): TableCells {
     const extra = [
-      ...(this.choices.showsTogether() ? ['all databases, duplicates removed'] : []),
+      ...(this.choices.showsTogether() ? [say('compare.allDatabasesDuplicatesRemoved')] : []),
       ...(this.hasMustFinds() ? ['must-finds'] : []),
     ];
     const head = [
       'variant',
-      'made by',
+      say('compare.madeBy'),
       ...this.dialects().flatMap(({ name }) => [name, 'difference']),
       ...extra,
     ];
@@ -259,7 +262,7 @@ export class VariantsTableComponent {
       from: parent?.name,
       since: variant.note || (parent ? describeSince(parent.frozen, variant.frozen) : variant.frozen.draft),
       limits: isEqual
-        ? `counted under the limiters of ${compared.name}`
+        ? say('compare.countedUnderTheLimitersOf', { name: compared.name })
         : isSameLimiters(state.limiters, this.open.limiters())
           ? ''
           : describeLimits(state),
@@ -300,7 +303,7 @@ export class VariantsTableComponent {
       counted,
       compared: !isSelf && counted && base ? compareCounts(now, then) : undefined,
       isSearched: state.databases.includes(dialect.id),
-      below: isSelf && counted ? 'compared with this' : describeGap(counted, base),
+      below: isSelf && counted ? say('compare.comparedWithThis') : describeGap(counted, base),
       ratio: ratio === undefined ? '' : describeRatio(ratio),
       band: amount && now.status === 'known' && !now.basis.omitted ? BAND_WORDS[judgeBand(amount, band)] : '',
       then: this.describeThen(variant, dialect, amount),

@@ -10,6 +10,7 @@ import { CompareSubject } from '../compare-subject';
 import { RecordSets } from '../parts/record-sets';
 import type { VariantRow } from './variant-row';
 import { AskedCounts } from '../../counting/asked-counts';
+import { say } from '../../words/say';
 
 /** A row of the table as far as it matters for what its databases find together. */
 export interface TogetherRow {
@@ -75,13 +76,13 @@ export class VariantsTogether {
     const results: DatabaseResult[] = [];
     for (const { dialect, countKey, known } of asked) {
       if (!countKey) {
-        if (!known) return `not all counted: ${dialect.name}`;
+        if (!known) return say('compare.notAllCounted', { name: dialect.name });
         results.push({ database: dialect.id, amount: known, keys: undefined });
         continue;
       }
       const [state] = await this.asked.settle([countKey]);
       const amount = state?.status === 'counted' ? state.amount : undefined;
-      if (!amount) return `not all counted: ${dialect.name}`;
+      if (!amount) return say('compare.notAllCounted', { name: dialect.name });
       const records = await this.sets.listReadable(question, dialect, amount);
       if (!records.ok) return 'failed';
       results.push({ database: dialect.id, amount, keys: records.value?.keys });

@@ -14,12 +14,34 @@ import { CountComponent } from '../../records/count.component';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
 import { findTextChange } from '../text-change';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 const TOOLS = [
-  { id: 'simplify', name: 'Simplify' },
-  { id: 'factor', name: 'Merge common parts' },
-  { id: 'expand', name: 'Replace @names' },
-  { id: 'two', name: 'Compare two queries' },
+  {
+    id: 'simplify',
+    get name() {
+      return say('query.simplify');
+    },
+  },
+  {
+    id: 'factor',
+    get name() {
+      return say('query.mergeCommonParts');
+    },
+  },
+  {
+    id: 'expand',
+    get name() {
+      return say('query.replaceNames');
+    },
+  },
+  {
+    id: 'two',
+    get name() {
+      return say('query.compareTwoQueries');
+    },
+  },
 ] as const;
 type ToolId = (typeof TOOLS)[number]['id'];
 
@@ -27,7 +49,7 @@ type ToolId = (typeof TOOLS)[number]['id'];
 @Component({
   selector: 'app-algebra-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, CountComponent, DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
+  imports: [SayPipe, ChoiceRowComponent, CountComponent, DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   templateUrl: './algebra-dialog.component.html',
   styleUrl: './algebra-dialog.component.scss',
 })
@@ -71,9 +93,9 @@ export class AlgebraDialogComponent {
   });
 
   protected readonly choices = computed(() => [
-    { id: 'draft', name: 'The draft' },
+    { id: 'draft', name: say('query.theDraft') },
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
-    { id: 'typed', name: 'Another text' },
+    { id: 'typed', name: say('query.anotherText') },
   ]);
   protected readonly first = signal('draft');
   protected readonly second = signal(this.open.project().variants.at(-1)?.id ?? 'typed');

@@ -8,26 +8,35 @@ import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
 import type { RowsDialogData } from './rows-dialog-data';
+import { SayPipe } from '../../words/say.pipe';
 
 /** Gives a row a name, so that it can be used in several places. */
 @Component({
   selector: 'app-block-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>Make a block of it</h2>
+    <h2 mat-dialog-title>{{ 'query.makeABlockOfIt' | say }}</h2>
     <form (submit)="take($event)">
       <mat-dialog-content>
         <p class="code">{{ text }}</p>
-        <app-text-field label="Name" [maxLength]="60" [value]="typed()" (typed)="typed.set($event)" />
+        <app-text-field
+          [label]="'query.name' | say"
+          [maxLength]="60"
+          [value]="typed()"
+          (typed)="typed.set($event)"
+        />
         <p class="quiet">
-          It stands in the query as <span class="code">{{ '@' + name() }}</span>, and every place that uses it
-          follows when it is changed.
+          {{ 'query.itStandsInTheQuery' | say }} <span class="code">{{ '@' + name() }}</span>{{
+            'query.andEveryPlaceThatUses' | say
+          }}
         </p>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>Cancel</button>
-        <button mat-flat-button type="submit" [disabled]="typed().trim() === ''">Make the block</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+        <button mat-flat-button type="submit" [disabled]="typed().trim() === ''">
+          {{ 'query.makeTheBlock' | say }}
+        </button>
       </mat-dialog-actions>
     </form>
   `,

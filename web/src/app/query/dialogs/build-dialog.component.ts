@@ -21,6 +21,7 @@ import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { AuthorNames } from '../author-names';
 import { ROW_KINDS, writeRow, type RowParts } from '../row-kinds';
+import { SayPipe } from '../../words/say.pipe';
 
 const MAX_HEADINGS = 12;
 
@@ -29,6 +30,7 @@ const MAX_HEADINGS = 12;
   selector: 'app-build-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     DIALOG_PARTS,
     MatCheckbox,
     FIELD_PARTS,

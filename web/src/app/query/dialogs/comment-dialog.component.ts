@@ -5,24 +5,25 @@ import { setItemComments } from '#core/outline/index';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
 import type { RowsDialogData } from './rows-dialog-data';
+import { SayPipe } from '../../words/say.pipe';
 
 /** What is remarked on a row: it stands in the query text as a comment. */
 @Component({
   selector: 'app-comment-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, FIELD_PARTS],
+  imports: [SayPipe, DIALOG_PARTS, FIELD_PARTS],
   template: `
-    <h2 mat-dialog-title>Comment</h2>
+    <h2 mat-dialog-title>{{ 'query.comment' | say }}</h2>
     <mat-dialog-content>
       <mat-form-field class="wide"
-        ><mat-label>Comment on the row</mat-label
+        ><mat-label>{{ 'query.commentOnTheRow' | say }}</mat-label
         ><textarea matInput #field rows="3" maxlength="2000" [value]="text"></textarea>
       </mat-form-field>
-      <p class="quiet">It stands before the row in the text, behind two slashes, and is never searched.</p>
+      <p class="quiet">{{ 'query.itStandsBeforeTheRow' | say }}</p>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Cancel</button>
-      <button mat-flat-button type="button" (click)="take(field.value)">Keep it</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+      <button mat-flat-button type="button" (click)="take(field.value)">{{ 'query.keepIt' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './dialog.scss',

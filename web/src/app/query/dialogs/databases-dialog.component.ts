@@ -6,19 +6,20 @@ import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
 import type { RowsDialogData } from './rows-dialog-data';
+import { SayPipe } from '../../words/say.pipe';
 
 /** The databases that rows are meant for. */
 @Component({
   selector: 'app-databases-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox],
   template: `
-    <h2 mat-dialog-title>Search it in</h2>
+    <h2 mat-dialog-title>{{ 'query.searchItIn' | say }}</h2>
     <mat-dialog-content>
       <p class="quiet">
-        It is left out of the other databases on purpose; Translate will not report that as a loss.
+        {{ 'query.itIsLeftOut' | say }}
       </p>
-      <div role="group" aria-label="Databases that it is meant for">
+      <div role="group" [aria-label]="'query.databasesThatItIsMeant' | say">
         @for (dialect of open.dialects(); track dialect.id) {
           <mat-checkbox
             [checked]="chosen().includes(dialect.id)"
@@ -29,9 +30,9 @@ import type { RowsDialogData } from './rows-dialog-data';
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Cancel</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
       <button mat-flat-button type="button" [disabled]="chosen().length === 0" (click)="take()">
-        Search it only in these
+        {{ 'query.searchItOnlyInThese' | say }}
       </button>
     </mat-dialog-actions>
   `,

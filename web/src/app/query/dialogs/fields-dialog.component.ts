@@ -6,17 +6,18 @@ import { DEFAULT_FIELDS, FIELDS, type Field } from '#core/query/index';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { QueryDesk } from '../query-desk';
 import type { RowsDialogData } from './rows-dialog-data';
+import { SayPipe } from '../../words/say.pipe';
 
 /** Where rows are searched. */
 @Component({
   selector: 'app-fields-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox],
   template: `
-    <h2 mat-dialog-title>Fields</h2>
+    <h2 mat-dialog-title>{{ 'query.fields' | say }}</h2>
     <mat-dialog-content>
-      <p class="quiet">Where the words of this row are looked for. None ticked: {{ usual }}.</p>
-      <div role="group" aria-label="Fields">
+      <p class="quiet">{{ 'query.whereTheWords' | say: { usual: usual } }}</p>
+      <div role="group" [aria-label]="'query.fields' | say">
         @for (field of fields; track field) {
           <mat-checkbox [checked]="chosen().includes(field)" (change)="set(field, $event.checked)">{{
             name(field)
@@ -25,8 +26,8 @@ import type { RowsDialogData } from './rows-dialog-data';
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Cancel</button>
-      <button mat-flat-button type="button" (click)="take()">Search there</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+      <button mat-flat-button type="button" (click)="take()">{{ 'query.searchThere' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './dialog.scss',

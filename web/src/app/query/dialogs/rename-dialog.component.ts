@@ -4,24 +4,33 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { createBlockName, listBlockNames } from '#core/project/index';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
 
 /** Renames a block or a concept wherever it is used. */
 @Component({
   selector: 'app-rename-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>Rename {{ '@' + old }}</h2>
+    <h2 mat-dialog-title>{{ 'query.rename' | say: { old: old } }}</h2>
     <form (submit)="take($event)">
       <mat-dialog-content>
-        <app-text-field label="New name" [maxLength]="60" [value]="typed()" (typed)="typed.set($event)" />
+        <app-text-field
+          [label]="'query.newName' | say"
+          [maxLength]="60"
+          [value]="typed()"
+          (typed)="typed.set($event)"
+        />
         <p class="quiet">
-          Everything that uses it says <span class="code">{{ '@' + name() }}</span> then.
+          {{ 'query.everythingThatUsesItSays' | say }} <span class="code">{{ '@' + name() }}</span>
+          {{ 'query.thenSmall' | say }}
         </p>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>Cancel</button>
-        <button mat-flat-button type="submit" [disabled]="typed().trim() === ''">Rename</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+        <button mat-flat-button type="submit" [disabled]="typed().trim() === ''">
+          {{ 'query.renameCapital' | say }}
+        </button>
       </mat-dialog-actions>
     </form>
   `,

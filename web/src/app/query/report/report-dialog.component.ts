@@ -15,6 +15,8 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
 import { formatAmount } from '../../ui/number-format';
 import { QueryFindings } from '../query-findings';
 import { createFileName } from '../../ui/file-name';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
 
@@ -22,14 +24,14 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
 @Component({
   selector: 'app-report-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, FIELD_PARTS],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, FIELD_PARTS],
   template: `
-    <h2 mat-dialog-title>Report on the query</h2>
+    <h2 mat-dialog-title>{{ 'query.reportOnTheQuery' | say }}</h2>
     <mat-dialog-content>
       @for (element of elements(); track element.id) {
         <section [attr.aria-label]="element.name">
           <h3>{{ element.name }}</h3>
-          <p class="quiet">Looked for: {{ element.looksFor.join('; ') }}.</p>
+          <p class="quiet">{{ 'query.lookedFor' | say: { join: element.looksFor.join('; ') } }}</p>
           @for (point of element.points; track point.finding.key) {
             <div class="point">
               <mat-checkbox
@@ -43,20 +45,20 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
                   #comment
                   type="text"
                   maxlength="2000"
-                  placeholder="Comment"
-                  [attr.aria-label]="'Comment on: ' + describe(point.finding.problem)"
+                  [placeholder]="'query.comment' | say"
+                  [attr.aria-label]="'query.commentOn' | say: { describe: describe(point.finding.problem) }"
                   [value]="point.mark?.comment ?? ''"
                   (change)="mark(point.finding.key, { comment: comment.value.trim() })"
               /></mat-form-field>
             </div>
           } @empty {
-            <p>Nothing was found.</p>
+            <p>{{ 'query.nothingWasFound' | say }}</p>
           }
           <div class="point">
             <mat-checkbox
               [checked]="element.mark?.isDone ?? false"
               (change)="mark(elementKey(element.id), { isDone: $event.checked })"
-              >Reviewed as a whole</mat-checkbox
+              >{{ 'query.reviewedAsAWhole' | say }}</mat-checkbox
             >
             <mat-form-field class="inline"
               ><input
@@ -64,8 +66,8 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
                 #whole
                 type="text"
                 maxlength="2000"
-                placeholder="Comment"
-                [attr.aria-label]="'Comment on ' + element.name"
+                [placeholder]="'query.comment' | say"
+                [attr.aria-label]="'query.commentOnName' | say: { name: element.name }"
                 [value]="element.mark?.comment ?? ''"
                 (change)="mark(elementKey(element.id), { comment: whole.value.trim() })"
             /></mat-form-field>
@@ -74,8 +76,8 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" (click)="save()">Save as a file</button>
-      <button mat-flat-button type="button" mat-dialog-close>Done</button>
+      <button mat-button type="button" (click)="save()">{{ 'query.saveAsAFile' | say }}</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'query.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './report-dialog.component.scss',
@@ -113,7 +115,7 @@ export class ReportDialogComponent {
           const basis = describeBasis(counted).join(', ');
           return {
             database: dialect.name,
-            total: amount ? `${formatAmount(amount)}${basis ? ` (${basis})` : ''}` : 'not counted',
+            total: amount ? `${formatAmount(amount)}${basis ? ` (${basis})` : ''}` : say('query.notCounted'),
             string: counted.countKey?.string ?? '',
           };
         }),

@@ -31,6 +31,7 @@ import { ThesaurusStore } from '../../state/thesaurus-store';
 import { IndexWords } from '../../state/index-words';
 import type { SectionId, Suggestion } from './suggestion';
 import { Connections } from '../../state/connections';
+import { say } from '../../words/say';
 
 /** What suggestions are looked for. */
 export interface SuggestionRequest {
@@ -108,7 +109,9 @@ export class SuggestionFinder {
       return [
         ...found
           .filter(({ heading }) => !own.includes(heading))
-          .map(({ heading, by }) => write(heading, by === heading.label ? short : `${short}, by “${by}”`)),
+          .map(({ heading, by }) =>
+            write(heading, by === heading.label ? short : say('terms.byShort', { short, by })),
+          ),
         ...around.slice(0, 6).map(({ heading, relation }) => write(heading, `${short}, ${relation}`)),
         ...names.flatMap(({ label, entryTerms }) =>
           entryTerms.map((term) => create(writeName(term), 'entries', `${label}, ${short}`, 'thesaurus')),
@@ -124,17 +127,17 @@ export class SuggestionFinder {
   private async findWords(term: Term, { dialects }: SuggestionRequest): Promise<Found> {
     const words = listTellingWords(term);
     if (words.length < 2) return [];
-    const from = `word of “${readPlainWords(term.text)}”`;
+    const from = say('terms.wordOf', { readPlainWords: readPlainWords(term.text) });
     const databases = dialects.map((dialect) => dialect.id);
     const index = uniteWords(await this.words.listAll(databases, words.flatMap(listFormPrefixes)));
-    const all = create(`(${words.join(' AND ')})`, 'words', 'all its words, wherever they stand');
+    const all = create(`(${words.join(' AND ')})`, 'words', say('terms.allItsWordsWherever'));
     return [
       all,
       ...words.map((word) => create(word, 'words', from)),
       ...words.flatMap((word) =>
         findWordForms(word, index)
           .slice(0, 2)
-          .map((form) => create(form.word, 'words', `form of ${word}`)),
+          .map((form) => create(form.word, 'words', say('terms.formOf', { word }))),
       ),
     ];
   }
@@ -152,12 +155,12 @@ export class SuggestionFinder {
     const spellings = await this.findSpellings(words, databases);
     const merged = head.length === 0 ? spellings.flatMap((spelling) => spelling.merged ?? []) : [];
     return [
-      ...forms.map((form) => create(join(form.word), 'forms', `form of ${last}`)),
+      ...forms.map((form) => create(join(form.word), 'forms', say('terms.formOfLast', { last }))),
       ...listJoinings(bare).map((text) =>
-        create(text, 'forms', head.length > 0 ? 'as one word' : 'as two words'),
+        create(text, 'forms', head.length > 0 ? say('terms.asOneWord') : say('terms.asTwoWords')),
       ),
-      ...merged.map((text) => create(text, 'spellings', 'both spellings at once')),
-      ...spellings.map(({ text }) => create(writeName(text), 'spellings', 'British or American')),
+      ...merged.map((text) => create(text, 'spellings', say('terms.bothSpellingsAtOnce'))),
+      ...spellings.map(({ text }) => create(writeName(text), 'spellings', say('terms.britishOrAmerican'))),
     ];
   }
 
@@ -191,7 +194,11 @@ export class SuggestionFinder {
       )
       .slice(0, 4)
       .map((near) =>
-        create(near.word, 'slips', known ? `likely misspelling of ${word}` : `${word} is in no index`),
+        create(
+          near.word,
+          'slips',
+          known ? say('terms.likelyMisspellingOf', { word }) : say('terms.isInNoIndex', { word }),
+        ),
       );
   }
 
@@ -209,7 +216,7 @@ export class SuggestionFinder {
     const explained = forms.reduce((sum, form) => sum + form.records, 0);
     return forms.flatMap((form) => {
       const percent = Math.round((100 * form.records) / explained);
-      const share = `${percent} of 100 that explain ${acronym}, ${shortenName(dialect)}`;
+      const share = say('terms.of100ThatExplain', { percent, acronym, shortenName: shortenName(dialect) });
       const tie = findTyingWords(form.text, records, 2);
       const whole = create(`"${form.text}"`, 'meanings', share);
       if (tie.length === 0) return [whole];
@@ -217,7 +224,7 @@ export class SuggestionFinder {
       const tied = create(
         `(${acronym} AND ${words})`,
         'meanings',
-        `use instead of ${acronym}: only this meaning`,
+        say('terms.useInsteadOfOnly', { acronym }),
       );
       return [whole, { ...tied, replaces: term.id }];
     });

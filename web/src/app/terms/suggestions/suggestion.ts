@@ -1,16 +1,57 @@
 import type { TermSource } from '#core/project/index';
 import type { QueryNode } from '#core/query/index';
+import { say } from '../../words/say';
 
 /** The kinds of suggestion, in the order in which they are shown. */
 export const SECTIONS = [
-  { id: 'words', name: 'Words of a phrase that finds nothing' },
-  { id: 'forms', name: 'Word forms in use' },
-  { id: 'spellings', name: 'Other spellings' },
-  { id: 'slips', name: 'Possible misspellings' },
-  { id: 'headings', name: 'Subject headings' },
-  { id: 'entries', name: 'Entry terms' },
-  { id: 'meanings', name: 'What the acronym stands for' },
-  { id: 'languages', name: 'Other languages' },
+  {
+    id: 'words',
+    get name() {
+      return say('terms.wordsOfAPhrase');
+    },
+  },
+  {
+    id: 'forms',
+    get name() {
+      return say('terms.wordFormsInUse');
+    },
+  },
+  {
+    id: 'spellings',
+    get name() {
+      return say('terms.otherSpellings');
+    },
+  },
+  {
+    id: 'slips',
+    get name() {
+      return say('terms.possibleMisspellings');
+    },
+  },
+  {
+    id: 'headings',
+    get name() {
+      return say('terms.subjectHeadings');
+    },
+  },
+  {
+    id: 'entries',
+    get name() {
+      return say('terms.entryTerms');
+    },
+  },
+  {
+    id: 'meanings',
+    get name() {
+      return say('terms.whatTheAcronymStandsFor');
+    },
+  },
+  {
+    id: 'languages',
+    get name() {
+      return say('terms.otherLanguagesCapital');
+    },
+  },
 ] as const;
 export type SectionId = (typeof SECTIONS)[number]['id'];
 

@@ -13,12 +13,15 @@ import { StatedRulesComponent } from './stated-rules.component';
 import { OpenProject } from '../../state/open-project';
 import { TermEntry } from '../../terms/term-entry';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** What the search is for and what its sources must be: purpose, frame, rules, context words. */
 @Component({
   selector: 'app-brief-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     DIALOG_PARTS,
     MatRadioButton,
     MatRadioGroup,
@@ -67,7 +70,8 @@ export class BriefDialogComponent {
   protected setFrame(id: string): void {
     const frame = FRAMES.find((candidate) => candidate.id === id);
     const old = this.working().frame?.parts ?? [];
-    if (id === 'own') this.change({ id, parts: old.length > 0 ? old : [{ name: 'Part 1', answer: '' }] });
+    if (id === 'own')
+      this.change({ id, parts: old.length > 0 ? old : [{ name: say('topic.part1'), answer: '' }] });
     else if (frame)
       this.change({
         id,
@@ -90,7 +94,7 @@ export class BriefDialogComponent {
     if (frame)
       this.change({
         ...frame,
-        parts: [...frame.parts, { name: `Part ${frame.parts.length + 1}`, answer: '' }],
+        parts: [...frame.parts, { name: say('topic.part', { value: frame.parts.length + 1 }), answer: '' }],
       });
   }
 

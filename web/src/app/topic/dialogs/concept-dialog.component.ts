@@ -10,12 +10,22 @@ import { FIELDS, getWordsRow, holdsNames, type Field } from '#core/query/index';
 import { ConceptCopies } from '../concept-copies';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** All about one concept: note, place in the query, fields, and what joins it to other concepts and projects. */
 @Component({
   selector: 'app-concept-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, SELECT_PARTS, TextFieldComponent],
+  imports: [
+    SayPipe,
+    DIALOG_PARTS,
+    MatCheckbox,
+    MatRadioButton,
+    MatRadioGroup,
+    SELECT_PARTS,
+    TextFieldComponent,
+  ],
   templateUrl: './concept-dialog.component.html',
   styleUrl: './concept-dialog.component.scss',
 })
@@ -80,7 +90,9 @@ export class ConceptDialogComponent {
   protected async copyTo(concept: Concept, project: string): Promise<void> {
     if (project === '') return;
     const outcome = await this.copies.copy(concept, project);
-    this.said.set(outcome.ok ? `Copied to ${outcome.value}.` : describeProblem(outcome.problem));
+    this.said.set(
+      outcome.ok ? say('topic.copiedTo', { value: outcome.value }) : describeProblem(outcome.problem),
+    );
   }
 
   protected recall(): void {

@@ -30,6 +30,8 @@ import { CountComponent } from '../../records/count.component';
 import { IndexWords } from '../../state/index-words';
 import { TermEntry } from '../../terms/term-entry';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** What the bench is opened with. */
 export interface EndingsDialogData {
@@ -55,13 +57,20 @@ const SHORTEST = 2;
 const MAX_FORMS = 400;
 /** So many forms are shown and counted first. */
 const FIRST_FORMS = 40;
-const REFUSALS = { missing: 'not possible here', 'too-short': 'too few letters before * here' } as const;
+const REFUSALS = {
+  get missing() {
+    return say('topic.notPossibleHere');
+  },
+  get 'too-short'() {
+    return say('topic.tooFewLettersBeforeHere');
+  },
+} as const;
 
 /** The truncation bench: every place to cut a word, what each cut brings, and the best set of cuts. */
 @Component({
   selector: 'app-endings-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, ChoiceRowComponent, CountComponent, FIELD_PARTS],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, ChoiceRowComponent, CountComponent, FIELD_PARTS],
   templateUrl: './endings-dialog.component.html',
   styleUrl: './endings-dialog.component.scss',
 })
@@ -77,8 +86,8 @@ export class EndingsDialogComponent {
   protected readonly typed = signal(this.chooseWord());
   protected readonly shorten = shortenName;
   protected readonly sides: readonly Choice[] = [
-    { id: 'ending', name: 'its ending' },
-    { id: 'beginning', name: 'its beginning' },
+    { id: 'ending', name: say('topic.itsEnding') },
+    { id: 'beginning', name: say('topic.itsBeginning') },
   ];
   protected readonly side = signal<CutSide>('ending');
   private readonly lists = signal<WordLists>({});
@@ -97,7 +106,7 @@ export class EndingsDialogComponent {
   protected readonly phraseRemark = computed(() => {
     const deaf = this.open.dialects().filter((dialect) => dialect.phrase.wildcards === 'none');
     return this.isPhrase && deaf.length > 0
-      ? `Inside a phrase, no word is cut in ${deaf.map((dialect) => dialect.name).join(' and ')}: Ewer writes neighbours instead, and says so.`
+      ? say('topic.insideAPhraseNoWord', { join: deaf.map((dialect) => dialect.name).join(' and ') })
       : '';
   });
   private readonly rules = computed(() =>
@@ -147,7 +156,7 @@ export class EndingsDialogComponent {
           forms,
           whole: this.counts.look(whole, dialect, this.open.limiters()),
           strays: stray && this.counts.look(stray, dialect, this.open.limiters()),
-          remark: forms.capped > 0 ? `${forms.capped} forms silently left out` : '',
+          remark: forms.capped > 0 ? say('topic.formsSilentlyLeftOut', { capped: forms.capped }) : '',
         };
       }),
     })),

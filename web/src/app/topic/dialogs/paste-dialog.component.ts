@@ -9,6 +9,8 @@ import { OpenProject } from '../../state/open-project';
 import { TermEntry } from '../../terms/term-entry';
 import { readTermTable } from '../term-table';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** Where a pasted column goes: a concept's id, `new`, or nowhere. */
 interface Column {
@@ -24,6 +26,7 @@ const NEW = 'new';
   selector: 'app-paste-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     DIALOG_PARTS,
     CdkFixedSizeVirtualScroll,
     CdkVirtualForOf,
@@ -71,14 +74,17 @@ export class PasteDialogComponent {
   protected readonly hindrance = computed(() => {
     const columns = this.listPicked();
     const fresh = columns.filter((column) => column.target === NEW).length;
-    if (columns.every((column) => column.cells.length === 0)) return 'Nothing is picked.';
+    if (columns.every((column) => column.cells.length === 0)) return say('topic.nothingIsPicked');
     if (this.open.concepts().length + fresh > MAX_CONCEPTS)
-      return `A project takes ${MAX_CONCEPTS} concepts. Put some columns into concepts that are there.`;
+      return say('topic.aProjectTakesConceptsPut', { most: MAX_CONCEPTS });
     for (const { target, cells } of columns) {
       const concept = this.open.concepts().find((candidate) => candidate.id === target);
       const room = MAX_TERMS - (concept?.terms.length ?? 0);
       if (this.entry.create(concept, cells, 'pasted').length > room)
-        return `${concept?.name ?? 'A new concept'} has room for ${room} more. Pick fewer.`;
+        return say('topic.hasRoomForMorePick', {
+          name: concept?.name ?? say('topic.aNewConceptCapital'),
+          room,
+        });
     }
     return '';
   });

@@ -6,16 +6,17 @@ import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import type { Concept } from '#core/project/index';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
 
 /** Asks which terms of a concept become a concept of their own. */
 @Component({
   selector: 'app-split-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, MatRadioButton, MatRadioGroup, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>Split {{ concept.name }}</h2>
+    <h2 mat-dialog-title>{{ 'topic.splitName' | say: { name: concept.name } }}</h2>
     <mat-dialog-content>
-      <h3>Terms that go to the new concept</h3>
+      <h3>{{ 'topic.termsThatGo' | say }}</h3>
       @for (term of concept.terms; track term.id) {
         <div>
           <mat-checkbox [checked]="chosen().has(term.id)" (change)="choose(term.id, $event.checked)"
@@ -23,27 +24,29 @@ import { DIALOG_PARTS } from '../../ui/dialog-parts';
           >
         </div>
       }
-      <h3>Name of the new concept</h3>
+      <h3>{{ 'topic.nameOfTheNewConcept' | say }}</h3>
       <app-text-field
-        label="Name of the new concept"
+        [label]="'topic.nameOfTheNewConcept' | say"
         [maxLength]="80"
         [value]="typed()"
         (typed)="typed.set($event)"
       />
-      <h3>A record must have</h3>
+      <h3>{{ 'topic.aRecordMustHave' | say }}</h3>
       <mat-radio-group
         class="row"
-        aria-label="A record must have"
+        [aria-label]="'topic.aRecordMustHave' | say"
         [value]="isAlternative()"
         (change)="isAlternative.set($event.value)"
       >
-        <mat-radio-button [value]="false">both concepts</mat-radio-button>
-        <mat-radio-button [value]="true">either of them, as before</mat-radio-button>
+        <mat-radio-button [value]="false">{{ 'topic.bothConcepts' | say }}</mat-radio-button>
+        <mat-radio-button [value]="true">{{ 'topic.eitherOfThemAsBefore' | say }}</mat-radio-button>
       </mat-radio-group>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>Cancel</button>
-      <button mat-flat-button type="button" [disabled]="!canSplit()" (click)="split()">Split</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'topic.cancel' | say }}</button>
+      <button mat-flat-button type="button" [disabled]="!canSplit()" (click)="split()">
+        {{ 'topic.splitCapital' | say }}
+      </button>
     </mat-dialog-actions>
   `,
   styleUrl: './split-dialog.component.scss',

@@ -4,28 +4,33 @@ import { isSameLimiters } from '#core/limiter/index';
 import type { SourceRules } from '#core/project/index';
 import { addRule, readRules, type StatedRule } from '#core/question/index';
 import { CLOCK_AND_IDS } from '../../data/clock-and-ids';
+import { SayPipe } from '../../words/say.pipe';
 
 /** The rules that a text states, each to be taken or set already. */
 @Component({
   selector: 'app-stated-rules',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [SayPipe, MatButton],
   template: `
     @if (stated().length > 0) {
-      <p role="group" aria-label="Understood in these words">
-        <span class="quiet">Understood:</span>
+      <p role="group" [aria-label]="'topic.understoodInTheseWords' | say">
+        <span class="quiet">{{ 'topic.understood' | say }}</span>
         @for (rule of stated(); track rule.words) {
           <button
             mat-stroked-button
             type="button"
             [disabled]="isSet(rule)"
-            [attr.aria-label]="(isSet(rule) ? 'Already a rule: ' : 'Make it a rule: ') + rule.words"
+            [attr.aria-label]="
+              (isSet(rule) ? 'topic.alreadyARule' : 'topic.makeItARule') | say: { rule: rule.words }
+            "
             (click)="take([rule])"
           >
             {{ isSet(rule) ? '✓' : '+' }} {{ rule.words }}
           </button>
         }
-        <button mat-button type="button" [disabled]="areAllSet()" (click)="take(stated())">Use all</button>
+        <button mat-button type="button" [disabled]="areAllSet()" (click)="take(stated())">
+          {{ 'topic.useAll' | say }}
+        </button>
       </p>
     }
   `,

@@ -6,31 +6,41 @@ import { MAT_DIALOG_DATA } from '@angular/material/dialog';
 import { TERM_KINDS, describeTermKind, withTermKind, type Term, type TermKind } from '#core/project/index';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 const SOURCE_WORDS: Readonly<Record<string, string>> = {
   typed: 'typed',
   pasted: 'pasted',
-  question: 'picked in the question',
-  suggestion: 'taken from a suggestion',
-  thesaurus: 'taken from a thesaurus',
-  record: 'taken from a record',
+  get question() {
+    return say('topic.pickedInTheQuestion');
+  },
+  get suggestion() {
+    return say('topic.takenFromASuggestion');
+  },
+  get thesaurus() {
+    return say('topic.takenFromAThesaurus');
+  },
+  get record() {
+    return say('topic.takenFromARecord');
+  },
 };
 
 /** All about one term: its kind, the databases that it is meant for, where it came from, a note. */
 @Component({
   selector: 'app-term-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, MatCheckbox, SELECT_PARTS, TextFieldComponent],
+  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, SELECT_PARTS, TextFieldComponent],
   template: `
     <h2 mat-dialog-title>
       <span class="code">{{ term()?.text }}</span>
     </h2>
     @if (term(); as own) {
       <mat-dialog-content>
-        <h3>Kind</h3>
+        <h3>{{ 'topic.kind' | say }}</h3>
         <div class="row">
           <mat-form-field
-            ><mat-label>Kind of the term</mat-label
+            ><mat-label>{{ 'topic.kindOfTheTerm' | say }}</mat-label
             ><mat-select (selectionChange)="setKind(own, $event.value)" [value]="kind()">
               @for (choice of kinds; track choice) {
                 <mat-option [value]="choice">{{ choice }}</mat-option>
@@ -39,17 +49,17 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           >
           @if (kind() === 'other language') {
             <app-text-field
-              label="Language"
+              [label]="'topic.language' | say"
               [maxLength]="3"
-              placeholder="fr, de …"
+              [placeholder]="'topic.frDe' | say"
               [value]="own.language ?? ''"
               (left)="setLanguage(own, $event)"
             />
           }
-          <span class="quiet">{{ own.kind ? 'set by you' : 'detected automatically' }}</span>
+          <span class="quiet">{{ (own.kind ? 'topic.setByYou' : 'topic.detectedAutomatically') | say }}</span>
         </div>
-        <h3>Search it in</h3>
-        <div class="row" role="group" aria-label="Databases that it is meant for">
+        <h3>{{ 'topic.searchItIn' | say }}</h3>
+        <div class="row" role="group" [aria-label]="'topic.databasesThatItIsMeant' | say">
           @for (dialect of open.dialects(); track dialect.id) {
             <mat-checkbox
               [checked]="isMeantFor(own, dialect.id)"
@@ -60,23 +70,22 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           }
         </div>
         <p class="quiet">
-          It is left out of the other databases on purpose; Translate will not report that as a loss. At least
-          one stays: to leave the term out everywhere, switch it off.
+          {{ 'topic.itIsLeftOut' | say }}
         </p>
-        <h3>Note</h3>
+        <h3>{{ 'topic.note' | say }}</h3>
         <app-text-field
           class="wide"
-          label="Note on the term"
+          [label]="'topic.noteOnTheTerm' | say"
           [rows]="2"
           [maxLength]="2000"
           [value]="own.note ?? ''"
           (left)="setNote(own, $event)"
         />
-        <p class="quiet">This term was {{ source() }}.</p>
+        <p class="quiet">{{ 'topic.thisTermWas' | say: { source: source() } }}</p>
       </mat-dialog-content>
     }
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>Done</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'topic.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './term-dialog.component.scss',

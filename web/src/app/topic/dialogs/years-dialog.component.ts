@@ -20,14 +20,34 @@ import { OpenProject } from '../../state/open-project';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
 import { CountComponent } from '../../records/count.component';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
 
 /** The three ways in which a record can come, and the role of their colour. */
 const WAYS = [
-  { id: 'words', name: 'words only', colour: '--hue-a' },
-  { id: 'both', name: 'words and headings', colour: '--hue-g' },
-  { id: 'headings', name: 'headings only', colour: '--hue-b' },
+  {
+    id: 'words',
+    get name() {
+      return say('topic.wordsOnly');
+    },
+    colour: '--hue-a',
+  },
+  {
+    id: 'both',
+    get name() {
+      return say('topic.wordsAndHeadings');
+    },
+    colour: '--hue-g',
+  },
+  {
+    id: 'headings',
+    get name() {
+      return say('topic.headingsOnly');
+    },
+    colour: '--hue-b',
+  },
 ] as const;
 
 const FIRST_YEAR = 1990;
@@ -37,18 +57,18 @@ const MAX_PERIODS = 13;
 @Component({
   selector: 'app-years-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DIALOG_PARTS, ChoiceRowComponent, CountComponent],
+  imports: [SayPipe, DIALOG_PARTS, ChoiceRowComponent, CountComponent],
   template: `
-    <h2 mat-dialog-title>Words or headings: {{ concept()?.name }}</h2>
+    <h2 mat-dialog-title>{{ 'topic.wordsOrHeadings' | say: { name: concept()?.name } }}</h2>
     <mat-dialog-content>
       <app-choice-row
-        label="Database"
+        [label]="'topic.database' | say"
         [choices]="dialects()"
         [chosen]="dialect()?.id"
         (chose)="chosen.set($event)"
       />
       @if (!dialect()) {
-        <p class="quiet">None of the chosen databases has subject headings.</p>
+        <p class="quiet">{{ 'topic.noneOfTheChosenDatabases' | say }}</p>
       } @else {
         @if (remark()) {
           <p class="remark">{{ remark() }}</p>
@@ -61,14 +81,16 @@ const MAX_PERIODS = 13;
             >
           }
         </p>
-        <div class="scroll" tabindex="0" role="region" aria-label="The numbers">
+        <div class="scroll" tabindex="0" role="region" [aria-label]="'topic.theNumbers' | say">
           <table>
             <caption class="unseen">
-              Records by words and by headings
+              {{
+                'topic.recordsByWords' | say
+              }}
             </caption>
             <thead>
               <tr>
-                <th scope="col">Records</th>
+                <th scope="col">{{ 'topic.records' | say }}</th>
                 @for (period of rows(); track period.name) {
                   <th scope="col" class="number">{{ period.name }}</th>
                 }
@@ -82,7 +104,10 @@ const MAX_PERIODS = 13;
                     <td class="number">
                       <app-count
                         [counted]="period.counted[at]"
-                        [label]="way.name + ', ' + period.name + ' in ' + (dialect()?.name ?? '')"
+                        [label]="
+                          'topic.inName'
+                            | say: { name: way.name, name2: period.name, name3: dialect()?.name ?? '' }
+                        "
                       />
                     </td>
                   }
@@ -94,7 +119,7 @@ const MAX_PERIODS = 13;
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>Done</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'topic.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './years-dialog.component.scss',
@@ -120,8 +145,8 @@ export class YearsDialogComponent {
   });
   protected readonly remark = computed(() => {
     const parts = this.parts();
-    if (!parts?.headings) return 'The concept has no subject heading: all its records come by words.';
-    return parts.words ? '' : 'The concept has headings only: all its records come by them.';
+    if (!parts?.headings) return say('topic.theConceptHasNoSubject');
+    return parts.words ? '' : say('topic.theConceptHasHeadingsOnly');
   });
   private readonly periods = computed<readonly { name: string; limiters: Limiters }[]>(() => {
     const { years, ...rest } = this.open.limiters();

@@ -3,6 +3,7 @@ import { listLimiters } from '#core/limiter/index';
 import type { ReadBack } from '#core/proof/index';
 import type { Counted } from '../../counting/count-state';
 import { LEVEL_WORDS } from '../../words/fidelity-levels';
+import { say } from '../../words/say';
 
 /**
  * What a rendering does to the meaning under its limiters: one that the database does not have leaves more records
@@ -17,13 +18,19 @@ export function describeLevel({ rendering, limiters, missingLimiters }: Counted)
   if (missing.length === 0 || whole === 'left-out') return { level: whole, levelWords: LEVEL_WORDS[whole] };
   const level = whole === 'same' || whole === 'wider' ? 'wider' : 'different';
   const without = missing.map(({ value }) => value).join(', ');
-  return { level, levelWords: `${LEVEL_WORDS[level]}, for want of the limiter ${without}` };
+  return { level, levelWords: say('translate.forWantOfTheLimiter', { value: LEVEL_WORDS[level], without }) };
 }
 
 const STEP_WORDS: Readonly<Record<HandStep['how'], string>> = {
-  box: 'Tick on its page',
-  hand: 'Set on its page',
-  none: 'Not available there',
+  get box() {
+    return say('translate.tickOnItsPage');
+  },
+  get hand() {
+    return say('translate.setOnItsPage');
+  },
+  get none() {
+    return say('translate.notAvailableThere');
+  },
 };
 
 /** What a person has to do in the database's own page. */
@@ -33,17 +40,35 @@ export function describeStep({ how, value, note }: HandStep): string {
 
 /** The ways of writing a phrase that a database cannot cut. */
 export const WAY_WORDS: Readonly<Record<PhraseFallback, string>> = {
-  forms: 'each form spelled out',
-  uncut: 'the words without *',
-  'side-by-side': 'side by side without quotation marks',
-  proximity: 'next to each other',
-  and: 'each word anywhere',
-  'leave-out': 'leave such phrases out',
+  get forms() {
+    return say('translate.eachFormSpelledOut');
+  },
+  get uncut() {
+    return say('translate.theWordsWithout');
+  },
+  get 'side-by-side'() {
+    return say('translate.sideBySideWithoutQuotation');
+  },
+  get proximity() {
+    return say('translate.nextToEachOther');
+  },
+  get and() {
+    return say('translate.eachWordAnywhere');
+  },
+  get 'leave-out'() {
+    return say('translate.leaveSuchPhrasesOut');
+  },
 };
 
 /** What reading a string back has shown. */
 export const BACK_WORDS: Readonly<Record<ReadBack['verdict'], string>> = {
-  same: 'read back: the same query',
-  'as-said': 'read back: differs as listed',
-  'not-shown': 'read back: not shown to be the same',
+  get same() {
+    return say('translate.readBackTheSameQuery');
+  },
+  get 'as-said'() {
+    return say('translate.readBackDiffersAsListed');
+  },
+  get 'not-shown'() {
+    return say('translate.readBackNotShown');
+  },
 };

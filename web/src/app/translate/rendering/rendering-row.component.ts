@@ -14,12 +14,14 @@ import { BACK_WORDS, describeStep } from './rendering-notes';
 import type { RenderingRow } from './rendering-row';
 import { WrittenPiecesComponent } from './written-pieces.component';
 import { WrittenStringsComponent } from './written-strings.component';
+import { SayPipe } from '../../words/say.pipe';
 
 /** One database's rendering: the string, what it does to the meaning and what is left to do. */
 @Component({
   selector: 'app-rendering-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CountComponent,
     MatCheckbox,
     NumberedSearchesComponent,

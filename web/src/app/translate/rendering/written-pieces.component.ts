@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import type { HeadingOffer } from '../heading-offers';
 import { DifferenceComponent } from './difference.component';
 import type { RenderingRow } from './rendering-row';
+import { SayPipe } from '../../words/say.pipe';
 
 /** So many pieces are listed before the rest is asked for. */
 const FIRST_COSTS = 4;
@@ -11,7 +12,7 @@ const FIRST_COSTS = 4;
 @Component({
   selector: 'app-written-pieces',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DifferenceComponent, MatButton],
+  imports: [SayPipe, DifferenceComponent, MatButton],
   templateUrl: './written-pieces.component.html',
   styleUrl: './written-pieces.component.scss',
 })

@@ -1,12 +1,13 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { RenderingRow } from './rendering-row';
+import { SayPipe } from '../../words/say.pipe';
 
 /** The strings of one database, each piece in the colour of its concept. */
 @Component({
   selector: 'app-written-strings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [SayPipe, MatButton],
   templateUrl: './written-strings.component.html',
   styleUrl: './written-strings.component.scss',
 })

@@ -21,6 +21,8 @@ import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { readCount } from '../../../counting/read-count';
 import { mapSliced } from '../../parts/sliced';
 import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 /** Up to so many concepts, what holds just some of them is drawn. */
 const MAX_DRAWN = 5;
@@ -43,6 +45,7 @@ interface Combined {
   selector: 'app-combinations',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CountComponent,
     CountingBarComponent,
     DatabaseChoiceComponent,
@@ -104,7 +107,7 @@ export class CombinationsComponent {
       this.used().every(({ isInQuery }) => isInQuery),
   );
   protected readonly togetherWords = computed(
-    () => `${this.isQuery() ? 'All' : 'These'} ${this.used().length} together`,
+    () => `${this.isQuery() ? say('compare.all') : say('compare.these')} ${this.used().length} together`,
   );
   protected readonly isUsed = (key: string): boolean => this.used().some((one) => one.key === key);
   protected readonly mostCombined = MAX_COMBINED;
@@ -210,7 +213,10 @@ export class CombinationsComponent {
       .map((member) => this.used()[member])
       .filter((one) => one && dropInactive(one.root, dialect.id) === undefined);
     if (elsewhere.length > 0)
-      return { counted: undefined, remark: `${elsewhere[0]?.name ?? ''} is not meant for it` };
+      return {
+        counted: undefined,
+        remark: say('compare.isNotMeantForIt', { name: elsewhere[0]?.name ?? '' }),
+      };
     return {
       counted: this.subject.look({ root, limiters: this.subject.state().limiters }, dialect),
       remark: '',

@@ -21,6 +21,8 @@ import { findHue } from '../../parts/describe';
 import { RecordSets } from '../../parts/record-sets';
 import { follow } from '../../parts/waiting';
 import { Messages } from '../../../ui/messages';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 /** The curve is drawn for so many terms. */
 const MAX_DRAWN = 60;
@@ -30,6 +32,7 @@ const MAX_DRAWN = 60;
   selector: 'app-each-term',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     COUNT_TABLE,
     ChartComponent,
     ChoiceRowComponent,
@@ -69,8 +72,8 @@ export class EachTermComponent {
     return [...mustFinds, ...good].filter(({ title }) => title !== '');
   });
   protected readonly targets = computed(() => [
-    { id: 'all', name: 'all records' },
-    ...(this.wanted().length > 0 ? [{ id: 'wanted', name: 'must-finds and judged good' }] : []),
+    { id: 'all', name: say('compare.allRecords') },
+    ...(this.wanted().length > 0 ? [{ id: 'wanted', name: say('compare.mustFindsAndJudgedGood') }] : []),
   ]);
 
   protected readonly rows = computed(() => {
@@ -153,7 +156,10 @@ export class EachTermComponent {
     if (!cover || cover.order.length > MAX_DRAWN) return undefined;
     return {
       kind: 'line',
-      title: `${this.concept()?.name ?? ''} in ${this.subject.database()?.name ?? ''}: records found with each further term, the one that brings most first`,
+      title: say('compare.inRecordsFound', {
+        name: this.concept()?.name ?? '',
+        name2: this.subject.database()?.name ?? '',
+      }),
       places: cover.order.map(({ member }) => this.terms()[member]?.term.text ?? ''),
       series: [{ name: 'records', values: cover.order.map(({ total }) => total), colours: [this.hueRole()] }],
       isLog: false,
@@ -200,7 +206,7 @@ export class EachTermComponent {
   protected keepSmallest(): void {
     const changes = this.sentences()?.changes ?? [];
     this.open.change({ kind: 'compound', changes });
-    this.messages.show(`${changes.length} terms switched off`, () => {
+    this.messages.show(say('compare.termsSwitchedOff', { count: changes.length }), () => {
       this.open.undo();
     });
   }
@@ -221,7 +227,10 @@ export class EachTermComponent {
 
 /** What is said under the count of a term. */
 function describeUniques(inConcept: Comparison, inQuery: Comparison): string {
-  return `unique: ${describeUnique(inConcept)} in the concept, ${describeUnique(inQuery)} in the query`;
+  return say('compare.uniqueInTheConcept', {
+    unique: describeUnique(inConcept),
+    unique2: describeUnique(inQuery),
+  });
 }
 
 /** A number, or a dash where it cannot be told: why not stands at the count. */

@@ -28,12 +28,14 @@ import { follow } from '../../parts/waiting';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
 import { SampleComponent } from './sample.component';
 import { TwoStates } from './two-states';
+import { SayPipe } from '../../../words/say.pipe';
 
 /** The records by which two states differ, in one database, with a sample of each part to judge. */
 @Component({
   selector: 'app-gained-lost',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     CountComponent,
     CountingBarComponent,
     DatabaseChoiceComponent,

@@ -24,12 +24,14 @@ import { ChoiceRowComponent } from '../../../ui/choice-row.component';
 import { PARTS, type PartId } from '../../parts/part-lists';
 import { follow } from '../../parts/waiting';
 import { TwoStates } from './two-states';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 /** Records drawn from each part, to be judged, and the precision that follows. */
 @Component({
   selector: 'app-sample',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceRowComponent, MatButton],
+  imports: [SayPipe, ChoiceRowComponent, MatButton],
   templateUrl: './sample.component.html',
   styleUrls: ['../../parts/tools.scss', './sample.component.scss'],
 })
@@ -179,7 +181,11 @@ export class SampleComponent {
 
 /** `40 % (12–71 %)`, or that nothing is known yet. */
 function describeEstimate(estimate: ShareEstimate | undefined): string {
-  if (!estimate) return 'not sampled yet';
+  if (!estimate) return say('compare.notSampledYet');
   const percent = (share: number): string => String(Math.round(100 * share));
-  return `${percent(estimate.middle)} % on topic (${percent(estimate.low)}–${percent(estimate.high)} %)`;
+  return say('compare.onTopic', {
+    percent: percent(estimate.middle),
+    percent2: percent(estimate.low),
+    percent3: percent(estimate.high),
+  });
 }

@@ -10,6 +10,7 @@ import { OpenProject } from '../../../state/open-project';
 import { CompareSubject } from '../../compare-subject';
 import { PartLists, type PartNumbers } from '../../parts/part-lists';
 import { follow } from '../../parts/waiting';
+import { say } from '../../../words/say';
 
 /** So many changes are counted one by one. */
 const MAX_COUNTED = 60;
@@ -29,7 +30,7 @@ export class TwoStates {
   readonly to = linkedSignal<string>(() => (this.open.project().variants.length > 0 ? 'draft' : ''));
   readonly choices = computed(() => [
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
-    { id: 'draft', name: 'the draft' },
+    { id: 'draft', name: say('compare.theDraft') },
   ]);
   private readonly pair = computed<{ from: SearchState; to: SearchState } | undefined>(
     () => {
@@ -74,8 +75,8 @@ export class TwoStates {
         .join(', ');
     const [from, to] = [only(pair.from, pair.to), only(pair.to, pair.from)];
     return [
-      ...(from ? [`${from} is searched for ${this.nameOf(this.from())} only`] : []),
-      ...(to ? [`${to} is searched for ${this.nameOf(this.to())} only`] : []),
+      ...(from ? [say('compare.isSearchedForOnly', { from, value: this.nameOf(this.from()) })] : []),
+      ...(to ? [say('compare.isSearchedForOnlyTo', { to, value: this.nameOf(this.to()) })] : []),
     ].join('; ');
   });
   readonly database = computed(

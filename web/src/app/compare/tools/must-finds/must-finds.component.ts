@@ -11,14 +11,23 @@ import { MustFindCounts } from '../../parts/must-find-counts';
 import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 import { Messages } from '../../../ui/messages';
 import { Connections } from '../../../state/connections';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
-const WORDS = { found: 'found', missed: 'missed', 'not-there': 'not in it', unknown: '…' } as const;
+const WORDS = {
+  found: 'found',
+  missed: 'missed',
+  get 'not-there'() {
+    return say('compare.notInIt');
+  },
+  unknown: '…',
+} as const;
 
 /** The records that the search has to find, each found, missed or not there in each database. */
 @Component({
   selector: 'app-must-finds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountingBarComponent, DatabaseHeadingComponent, MatButton, FIELD_PARTS],
+  imports: [SayPipe, CountingBarComponent, DatabaseHeadingComponent, MatButton, FIELD_PARTS],
   templateUrl: './must-finds.component.html',
   styleUrl: '../../parts/tools.scss',
 })
@@ -69,7 +78,7 @@ export class MustFindsComponent {
 
   protected remove(mustFind: MustFind): void {
     this.open.change({ kind: 'remove-must-finds', ids: [mustFind.id] });
-    this.messages.show('Must-find removed', () => {
+    this.messages.show(say('compare.mustFindRemoved'), () => {
       this.open.change({ kind: 'add-must-finds', mustFinds: [mustFind] });
     });
   }

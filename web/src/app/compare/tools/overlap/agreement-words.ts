@@ -6,18 +6,59 @@ import {
   type WorkComparison,
 } from '#core/record/same-work/index';
 import { formatNumber } from '../../../ui/number-format';
+import { say } from '../../../words/say';
 
 /** What is said of each sign; nothing where a record does not have it. */
 const WORDS: Readonly<Record<Sign, Readonly<Partial<Record<Agreement, string>>>>> = {
-  title: { same: 'same title', alike: 'title almost the same', different: 'another title' },
-  author: {
-    same: 'same first author',
-    alike: 'first author in another form',
-    different: 'another first author',
+  title: {
+    get same() {
+      return say('compare.sameTitle');
+    },
+    get alike() {
+      return say('compare.titleAlmostTheSame');
+    },
+    get different() {
+      return say('compare.anotherTitle');
+    },
   },
-  year: { same: 'same year', alike: 'one year apart', different: 'other years' },
-  source: { same: 'same source', alike: 'source almost the same', different: 'another source' },
-  kind: { different: 'another document type' },
+  author: {
+    get same() {
+      return say('compare.sameFirstAuthor');
+    },
+    get alike() {
+      return say('compare.firstAuthorInAnotherForm');
+    },
+    get different() {
+      return say('compare.anotherFirstAuthor');
+    },
+  },
+  year: {
+    get same() {
+      return say('compare.sameYear');
+    },
+    get alike() {
+      return say('compare.oneYearApart');
+    },
+    get different() {
+      return say('compare.otherYears');
+    },
+  },
+  source: {
+    get same() {
+      return say('compare.sameSource');
+    },
+    get alike() {
+      return say('compare.sourceAlmostTheSame');
+    },
+    get different() {
+      return say('compare.anotherSource');
+    },
+  },
+  kind: {
+    get different() {
+      return say('compare.anotherDocumentType');
+    },
+  },
 };
 
 /** Why a record counts as one with the first of its work: how they agree and differ, where that is what told it. */
@@ -26,9 +67,9 @@ export function describeRule(rule: SameWorkRule | undefined, comparison: WorkCom
     case undefined:
       return 'first';
     case 'identifier':
-      return 'same identifier';
+      return say('compare.sameIdentifier');
     case 'answer':
-      return 'as you said';
+      return say('compare.asYouSaid');
     case 'work':
       return list(comparison, ['same', 'alike', 'different']);
   }
@@ -41,17 +82,20 @@ export function describeMatched({
   answer,
 }: Readonly<Record<SameWorkRule, number>>): string {
   return [
-    `${formatNumber(identifier)} by their identifier`,
-    `${formatNumber(work)} by title, first author, year and source`,
-    ...(answer > 0 ? [`${formatNumber(answer)} as you said`] : []),
+    say('compare.byTheirIdentifier', { identifier: formatNumber(identifier) }),
+    say('compare.byTitleFirstAuthorYear', { work: formatNumber(work) }),
+    ...(answer > 0 ? [say('compare.asYouSaidAnswer', { answer: formatNumber(answer) })] : []),
   ].join(', ');
 }
 
 /** Says that versions of a work are not put together; empty if there are none. */
 export function describeVersions(pairs: number): string {
   if (pairs === 0) return '';
-  const are = pairs === 1 ? '1 pair of records is' : `${formatNumber(pairs)} pairs of records are`;
-  return `${are} versions of one work, such as a preprint and its article: they count as different works.`;
+  const are =
+    pairs === 1
+      ? say('compare.n1PairOfRecordsIs')
+      : say('compare.pairsOfRecordsAre', { pairs: formatNumber(pairs) });
+  return say('compare.versionsOfOneWorkSuch', { are });
 }
 
 /** What speaks for one work. */

@@ -8,6 +8,8 @@ import { formatNumber } from '../../../ui/number-format';
 import { follow, type Waiting } from '../../parts/waiting';
 import { listAgainst, listFor } from './agreement-words';
 import { describeRecord, readFrom, type ReadableResult } from './readable-result';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 /** So many pairs are asked about at a time. */
 const SHOWN = 10;
@@ -24,11 +26,11 @@ interface ShownPair {
 @Component({
   selector: 'app-doubtful-pairs',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [SayPipe, MatButton],
   template: `
     @if (shown().length > 0) {
-      <h3>Perhaps the same work</h3>
-      <div class="wide" tabindex="0" role="region" aria-label="Perhaps the same work">
+      <h3>{{ 'compare.perhapsTheSameWork' | say }}</h3>
+      <div class="wide" tabindex="0" role="region" [aria-label]="'compare.perhapsTheSameWork' | say">
         <table>
           <caption class="quiet">
             {{
@@ -37,9 +39,11 @@ interface ShownPair {
           </caption>
           <thead>
             <tr>
-              <th scope="col">Records</th>
-              <th scope="col">For and against</th>
-              <th scope="col"><span class="unseen">Your answer</span></th>
+              <th scope="col">{{ 'compare.records' | say }}</th>
+              <th scope="col">{{ 'compare.forAndAgainst' | say }}</th>
+              <th scope="col">
+                <span class="unseen">{{ 'compare.yourAnswer' | say }}</span>
+              </th>
             </tr>
           </thead>
           <tbody data-testid="doubtful">
@@ -57,8 +61,12 @@ interface ShownPair {
                   <div class="warn">{{ pair.against }}</div>
                 </td>
                 <td class="doing">
-                  <button mat-button type="button" (click)="answer(pair, true)">Same work</button>
-                  <button mat-button type="button" (click)="answer(pair, false)">Different works</button>
+                  <button mat-button type="button" (click)="answer(pair, true)">
+                    {{ 'compare.sameWork' | say }}
+                  </button>
+                  <button mat-button type="button" (click)="answer(pair, false)">
+                    {{ 'compare.differentWorks' | say }}
+                  </button>
                 </td>
               </tr>
             }
@@ -80,8 +88,11 @@ export class DoubtfulPairsComponent {
 
   protected readonly heading = computed(() => {
     const count = this.pairs().length;
-    const pairs = count === 1 ? '1 pair, counted' : `${formatNumber(count)} pairs, counted`;
-    return `${pairs} as different works unless you say otherwise`;
+    const pairs =
+      count === 1
+        ? say('compare.n1PairCounted')
+        : say('compare.pairsCounted', { count: formatNumber(count) });
+    return say('compare.asDifferentWorksUnless', { pairs });
   });
   private readonly reading = follow(
     () => {
@@ -100,7 +111,7 @@ export class DoubtfulPairsComponent {
               })),
             ),
             speaksFor: listFor(comparison),
-            against: listAgainst(comparison) || 'another record is just as similar, or too little is known',
+            against: listAgainst(comparison) || say('compare.anotherRecordIsJust'),
           })),
         ),
       ),
@@ -124,8 +135,9 @@ export class DoubtfulPairsComponent {
     change(isSame);
     // A project may refuse it, and says so itself.
     if (this.open.project().sameWork[key] !== isSame) return;
-    this.messages.show(isSame ? 'They count as one work now' : 'They count as different works', () =>
-      change(undefined),
+    this.messages.show(
+      isSame ? say('compare.theyCountAsOneWork') : say('compare.theyCountAsDifferentWorks'),
+      () => change(undefined),
     );
   }
 }

@@ -21,6 +21,7 @@ import { describeMatched, describeRule, describeVersions } from './agreement-wor
 import { DoubtfulPairsComponent } from './doubtful-pairs.component';
 import { describeRecord, readFrom, type ReadableResult } from './readable-result';
 import { follow, type Waiting } from '../../parts/waiting';
+import { SayPipe } from '../../../words/say.pipe';
 
 /** So many works that stand more than once are shown, and then as many more. */
 const SHOWN_AT_ONCE = 10;
@@ -42,7 +43,14 @@ interface ShownWork {
 @Component({
   selector: 'app-overlap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountComponent, CountingBarComponent, DoubtfulPairsComponent, WiderNoteComponent, MatButton],
+  imports: [
+    SayPipe,
+    CountComponent,
+    CountingBarComponent,
+    DoubtfulPairsComponent,
+    WiderNoteComponent,
+    MatButton,
+  ],
   templateUrl: './overlap.component.html',
   styleUrl: '../../parts/tools.scss',
 })

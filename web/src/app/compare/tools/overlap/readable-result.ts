@@ -1,6 +1,7 @@
 import type { DatabaseResult, RepeatedRecord } from '#core/compare/index';
 import { describeAuthors, type BibliographicRecord } from '#core/record/index';
 import type { ReadableRecords } from '../../parts/record-sets';
+import { say } from '../../../words/say';
 
 /** What a database gives, with the way to read its records. */
 export interface ReadableResult extends DatabaseResult {
@@ -18,7 +19,7 @@ export function readFrom(
 
 /** A record in a title and a line. */
 export function describeRecord(record: BibliographicRecord | undefined): { title: string; line: string } {
-  if (!record) return { title: 'This record could not be read just now.', line: '' };
+  if (!record) return { title: say('compare.thisRecordCould'), line: '' };
   const { title, authors, source, year, type, doi } = record;
   return {
     title,

@@ -20,6 +20,8 @@ import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { RecordSets } from '../../parts/record-sets';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { findHue, findHueRole } from '../../parts/describe';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
 
@@ -28,6 +30,7 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
   selector: 'app-staircase',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     COUNT_TABLE,
     ChartComponent,
     CountComponent,
@@ -105,7 +108,7 @@ export class StaircaseComponent {
     });
     return {
       kind: 'bar',
-      title: `${shown?.name ?? ''}: records after each step, in this order, on a log scale`,
+      title: say('compare.recordsAfterEachStepInThisOrder', { name: shown?.name ?? '' }),
       places: rows.map(({ sign, words }) => cut(`${sign} ${words}`.trim())),
       series: [
         {
@@ -139,7 +142,7 @@ export class StaircaseComponent {
     if (!before.ok || !after.ok || !countKey) return;
     const kept = new Set(after.value.numbers);
     const gone = before.value.numbers.filter((number) => !kept.has(number));
-    this.drawer.showNumbers(countKey, `Thrown away by ${row.words}`, gone.length, gone);
+    this.drawer.showNumbers(countKey, say('compare.thrownAwayBy', { words: row.words }), gone.length, gone);
   }
 
   protected move(key: string, by: number): void {
@@ -164,7 +167,7 @@ export class StaircaseComponent {
     const counted = this.subject.look(after, dialect);
     const then = before && this.subject.look(before, dialect);
     const note = then ? describeLimiterGap(readCount(counted), readCount(then)) : '';
-    return { dialect, counted, label: `After ${words} in ${dialect.name}`, note };
+    return { dialect, counted, label: say('compare.afterIn', { words, name: dialect.name }), note };
   }
 
   /** What a step threw away, where the database can say it in the same fields and with nothing left out. */

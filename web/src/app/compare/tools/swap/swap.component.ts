@@ -23,9 +23,11 @@ import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
 import { Alternatives } from '../../parts/alternatives';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 /** Stands for the draft as it is among the alternatives. */
-const AS_IT_IS = 'as it is';
+const AS_IT_IS = 'as-it-is';
 /** What is typed is tried when no key was pressed for so long, in ms. */
 const TYPING_DELAY = 500;
 
@@ -40,6 +42,7 @@ interface SwapRow {
   selector: 'app-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    SayPipe,
     COUNT_TABLE,
     CountComponent,
     CountingBarComponent,
@@ -100,7 +103,7 @@ export class SwapComponent {
             label: `${alternative.words} in ${dialect.name}`,
             note: [
               describeLimiterGap(readCount(counted), readCount(whole)),
-              gained && `${gained} on the step before`,
+              gained && say('compare.onTheStepBefore', { gained }),
             ]
               .filter(Boolean)
               .join(' · '),
@@ -177,7 +180,7 @@ export class SwapComponent {
       cells: this.subject.dialects().map((dialect, at): CountCell => ({
         dialect,
         counted: this.wholes()[at],
-        label: `As it is in ${dialect.name}`,
+        label: say('compare.asItIsIn', { name: dialect.name }),
       })),
     };
     const rows = this.rows().map(({ alternative, cells }) => ({
@@ -204,7 +207,7 @@ export class SwapComponent {
     return [
       [this.place()?.words ?? '', ...this.subject.dialects().map(({ name }) => name)],
       ...this.lined().map(({ alternative, cells }) => [
-        alternative?.words ?? 'as it is',
+        alternative?.words ?? say('compare.asItIs'),
         ...cells.map(({ counted }) => describeCell(counted)),
       ]),
     ];

@@ -19,6 +19,8 @@ import { Messages } from '../../../ui/messages';
 import { createFileName } from '../../../ui/file-name';
 import { Connections } from '../../../state/connections';
 import { AskedCounts } from '../../../counting/asked-counts';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 const FIRST_ROWS = 50;
 const DAY = 86_400_000;
@@ -27,7 +29,7 @@ const DAY = 86_400_000;
 @Component({
   selector: 'app-tallies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChartComponent, CountComponent, DatePipe, MatButton, FIELD_PARTS],
+  imports: [SayPipe, ChartComponent, CountComponent, DatePipe, MatButton, FIELD_PARTS],
   templateUrl: './tallies.component.html',
   styleUrl: '../../parts/tools.scss',
 })
@@ -73,7 +75,7 @@ export class TalliesComponent {
     if (days.length < 2) return undefined;
     return {
       kind: 'line',
-      title: 'Counts of variants when they were frozen, over time',
+      title: say('compare.countsOfVariants'),
       places: days.map((day) => day.replace('T', ' ')),
       series: databases.map((database, at) => ({
         name: this.open.nameInShort(database),
@@ -121,14 +123,17 @@ export class TalliesComponent {
     else if (kept)
       this.open.change({ kind: 'return-to', working: { ...this.open.working(), ...kept.state } });
     else return;
-    this.messages.show(`${name === undefined ? 'That state' : `“${name}”`} is the draft now`, () => {
-      this.open.undo();
-    });
+    this.messages.show(
+      say('compare.isTheDraftNow', { value: name === undefined ? say('compare.thatState') : `“${name}”` }),
+      () => {
+        this.open.undo();
+      },
+    );
   }
 
   protected remove(tally: Tally): void {
     this.open.change({ kind: 'remove-tally', id: tally.id });
-    this.messages.show('Count removed', () => {
+    this.messages.show(say('compare.countRemoved'), () => {
       this.open.change({ kind: 'keep-tallies', tallies: [tally] });
     });
   }
@@ -141,7 +146,7 @@ export class TalliesComponent {
       limits,
       tally.total,
       tally.upTo ?? '',
-      tally.upTo !== undefined ? 'between bounds' : tally.estimated ? 'estimated' : 'exact',
+      tally.upTo !== undefined ? say('compare.betweenBounds') : tally.estimated ? 'estimated' : 'exact',
       tally.source,
       belongs,
     ]);
@@ -151,8 +156,8 @@ export class TalliesComponent {
       'string',
       'limiters',
       'records',
-      'up to',
-      'known as',
+      say('compare.upTo'),
+      say('compare.knownAs'),
       'source',
       'for',
     ];
@@ -165,7 +170,7 @@ export class TalliesComponent {
 
   private describe(tally: Tally) {
     const variant = this.open.project().variants.find(({ id }) => id === tally.variant);
-    const belongs = variant ? variant.name : tally.state === undefined ? '' : 'a state of the draft';
+    const belongs = variant ? variant.name : tally.state === undefined ? '' : say('compare.aStateOfTheDraft');
     const limits = listLimiters(tally.limiters)
       .map(({ value }) => value)
       .join(', ');
@@ -177,7 +182,7 @@ export class TalliesComponent {
       belongs,
       limits,
       number: formatAmount(readKeptAmount(tally)),
-      age: age > 0 ? `${age} ${age === 1 ? 'day' : 'days'} old` : '',
+      age: age > 0 ? say('compare.daysOld', { age }) : '',
       canRestore: variant !== undefined || this.open.project().states.some(({ id }) => id === tally.state),
       canCount:
         !this.connections.isByHand(tally.database) && this.open.findDialect(tally.database) !== undefined,
@@ -214,5 +219,5 @@ export class TalliesComponent {
 
 function describeSince(compared: Comparison): string {
   const words = describeComparison(compared);
-  return compared.kind === 'none' ? `not exact: ${words}` : `${words} since`;
+  return compared.kind === 'none' ? say('compare.notExact', { words }) : `${words} since`;
 }

@@ -22,6 +22,8 @@ import { Alternatives } from '../../parts/alternatives';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { OfferedTerms } from '../../parts/offered-terms';
 import { mapSliced } from '../../parts/sliced';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 /** So many of the best are shown first. */
 const FIRST_SHOWN = 12;
@@ -30,7 +32,7 @@ const FIRST_SHOWN = 12;
 @Component({
   selector: 'app-what-to-try',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [COUNT_TABLE, ChoiceRowComponent, CountingBarComponent, MatButton],
+  imports: [SayPipe, COUNT_TABLE, ChoiceRowComponent, CountingBarComponent, MatButton],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
   styleUrl: '../../parts/tools.scss',
@@ -44,9 +46,9 @@ export class WhatToTryComponent {
   protected readonly showsAll = signal(false);
   protected readonly towards = signal('both');
   protected readonly directions = [
-    { id: 'both', name: 'all that help' },
-    { id: 'fewer', name: 'fewer records' },
-    { id: 'more', name: 'more records' },
+    { id: 'both', name: say('compare.allThatHelp') },
+    { id: 'fewer', name: say('compare.fewerRecords') },
+    { id: 'more', name: say('compare.moreRecords') },
   ];
   private readonly thisYear = new Date(this.open.now()).getUTCFullYear();
   protected readonly purpose = computed(() =>

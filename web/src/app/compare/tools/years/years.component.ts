@@ -12,12 +12,21 @@ import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
 import { CountingBarComponent } from '../../parts/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
+import { SayPipe } from '../../../words/say.pipe';
+import { say } from '../../../words/say';
 
 /** When the records that a state finds were published, counted span by span in each database. */
 @Component({
   selector: 'app-years',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChartComponent, COUNT_TABLE, CountingBarComponent, DatabaseChoiceComponent, WiderNoteComponent],
+  imports: [
+    SayPipe,
+    ChartComponent,
+    COUNT_TABLE,
+    CountingBarComponent,
+    DatabaseChoiceComponent,
+    WiderNoteComponent,
+  ],
   templateUrl: './years.component.html',
   styleUrl: '../../parts/tools.scss',
 })
@@ -39,10 +48,11 @@ export class YearsComponent {
         cells: this.subject.dialects().map((dialect): CountCell => {
           const label = `${span.words} in ${dialect.name}`;
           const counted = this.subject.look({ root, limiters: within }, dialect);
-          if (!isLimited(counted)) return { dialect, label, counted: undefined, remark: 'no years here' };
+          if (!isLimited(counted))
+            return { dialect, label, counted: undefined, remark: say('compare.noYearsHere') };
           const obstacle = findObstacle(readCount(counted), readCount(this.subject.lookWhole(dialect)));
           return obstacle === 'other-fields'
-            ? { dialect, label, counted: undefined, remark: 'in other fields' }
+            ? { dialect, label, counted: undefined, remark: say('compare.inOtherFields') }
             : { dialect, label, counted };
         }),
       };
@@ -68,7 +78,7 @@ export class YearsComponent {
   });
   protected readonly chart = computed<ChartContent>(() => ({
     kind: 'bar',
-    title: `${this.subject.database()?.name ?? ''}: records by year of publication`,
+    title: say('compare.recordsByYearOfPublicationName', { name: this.subject.database()?.name ?? '' }),
     places: this.spans().map(({ words }) => words),
     series: [
       {
