@@ -43,6 +43,7 @@ const WORD_ATTRIBUTES = new Set([
   'label',
   'matTooltip',
   'placeholder',
+  'shown',
   'spoken',
   'title',
   'whenEmpty',

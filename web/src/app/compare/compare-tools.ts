@@ -77,7 +77,9 @@ export const COMPARE_TOOLS: readonly CompareTool[] = [
   },
   {
     path: 'must-finds',
-    name: 'Must-finds',
+    get name() {
+      return say('compare.mustFinds');
+    },
     load: () => import('./tools/must-finds/must-finds.component').then((file) => file.MustFindsComponent),
   },
   {

@@ -49,7 +49,10 @@ export function describeComparison(compared: Comparison): string {
   const words =
     least === greatest
       ? formatDifference(least)
-      : `${formatDifference(least)} to ${formatDifference(greatest)}`;
+      : say('counting.leastToGreatest', {
+          least: formatDifference(least),
+          greatest: formatDifference(greatest),
+        });
   return isAcrossLimiters ? say('counting.otherLimiters', { words }) : words;
 }
 
@@ -73,7 +76,8 @@ export function describeBasis({ root, rendering, limiters, missingLimiters }: Co
   if (rendering.omitted) words.push(...describeLeftOut(listLeftOut(root, rendering)));
   if (rendering.withoutFields) words.push(say('counting.inTheFullText'));
   const missing = listLimiters(limiters).filter(({ name }) => missingLimiters.includes(name));
-  if (missing.length > 0) words.push(`without ${missing.map(({ value }) => value).join(', ')}`);
+  if (missing.length > 0)
+    words.push(say('counting.without', { parts: missing.map(({ value }) => value).join(', ') }));
   return words;
 }
 
@@ -84,7 +88,7 @@ function describeLeftOut(found: readonly LeftOut[]): string[] {
       return say('counting.anyAuthor');
     if (reason?.code === 'field-widened')
       return describeWidened(String(reason.data['fields']), String(reason.data['instead']));
-    return `without ${shorten(printQuery(node))}`;
+    return say('counting.without', { parts: shorten(printQuery(node)) });
   });
   return words.length > 0 ? [...new Set(words)] : [say('counting.aPartLeftOut')];
 }

@@ -10,7 +10,7 @@ export function describeUnmarked({ fields }: Dialect): string {
 
 /** Its thesaurus in words. */
 export function describeThesaurus({ headings }: Dialect): string {
-  if (!headings) return 'none';
+  if (!headings) return say('databases.none');
   return headings.flat ? say('databases.aFlatListOfHeadings') : say('databases.aThesaurusWithHeadingsBelow');
 }
 
@@ -23,7 +23,7 @@ export function describeLimiters({ limiters }: Dialect): string {
   const parts = [
     [say('databases.inTheString'), named(['string'])],
     [say('databases.byHand'), named(['box', 'hand'])],
-    ['not', named(['none'])],
+    [say('databases.not'), named(['none'])],
   ] as const;
   return parts.flatMap(([how, names]) => (names === '' ? [] : [`${how}: ${names}`])).join('; ');
 }

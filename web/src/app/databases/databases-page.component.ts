@@ -31,6 +31,7 @@ import { SruDialogComponent } from './sru-dialog.component';
 import { Dialogs } from '../ui/dialogs';
 import { Connections } from '../state/connections';
 import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** The databases: what each is, which are searched and why, and those of one's own. */
 @Component({
@@ -167,7 +168,7 @@ export class DatabasesPageComponent {
       isOn: this.open.working().databases.includes(dialect.id),
       reason: this.open.working().reasons[dialect.id] ?? '',
       connection: describeConnection(own?.connection, traits?.asksOneByOne ?? false),
-      size: size === undefined ? '' : `${size.toLocaleString('en')} records`,
+      size: size === undefined ? '' : say('databases.records', { count: size.toLocaleString('en') }),
       unmarked: describeUnmarked(dialect),
       thesaurus: describeThesaurus(dialect),
       // Of a thesaurus that cannot be had, nothing is said.

@@ -5,6 +5,7 @@ import { DraftCounts } from '../counting/draft-counts';
 import { makeTally } from '../counting/make-tally';
 import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
+import { say } from '../words/say';
 
 /** Freezes the draft as a variant, with the counts that are there. */
 @Injectable({ providedIn: 'root' })
@@ -14,7 +15,7 @@ export class FreezeVariant {
 
   /** The name that is proposed for the next variant. */
   proposeName(): string {
-    return `variant ${this.open.project().variants.length + 1}`;
+    return say('freezing.variant', { number: this.open.project().variants.length + 1 });
   }
 
   freeze(name: string, note: string): void {

@@ -48,7 +48,7 @@ function describeMissing(
   return {
     without:
       without.length > 1
-        ? `${without.length} of ${dialects.length}`
+        ? say('limiters.countOf', { count: without.length, all: dialects.length })
         : without.map((dialect) => shortenName(dialect)).join(''),
     why: without
       .map(

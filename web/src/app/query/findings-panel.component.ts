@@ -75,7 +75,9 @@ export class FindingsPanelComponent {
         says: describeProblem(finding.problem),
         remedy: describeRemedy(finding.problem),
         change: cost?.change ?? '',
-        words: cost ? `${cost.words} in ${this.numbers.database()?.name ?? ''}` : '',
+        words: cost
+          ? say('query.wordsInDatabase', { words: cost.words, database: this.numbers.database()?.name })
+          : '',
         place: cost?.change ? shortenName(this.numbers.database() ?? { name: '' }) : '',
       };
     }),
@@ -84,7 +86,7 @@ export class FindingsPanelComponent {
     const all = this.sorted();
     const errors = all.filter(({ problem }) => problem.severity === 'error').length;
     if (all.length === 0) return this.found.isRunning() ? say('query.looking') : say('query.nothingFound');
-    return `${all.length} ${say('query.findings', { count: all.length })}, ${errors === 0 ? say('query.noErrors') : errors === 1 ? say('query.n1Error') : `${errors} errors`}`;
+    return say('query.findingsAndErrors', { count: all.length, errors });
   });
   /** The fix that is looked at; gone when its finding is. */
   protected readonly chosen = linkedSignal<

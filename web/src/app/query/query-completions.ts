@@ -117,7 +117,7 @@ export class QueryCompletions {
     return [
       ...FIELDS.map((field) => ({
         label: `${field}:`,
-        detail: `in ${listFields([field])}`,
+        detail: say('query.inFields', { fields: listFields([field]) }),
         type: 'field',
         apply: `${field}: `,
       })),

@@ -290,8 +290,10 @@ export class QueryOutlineComponent {
       .at(-1);
     const names = row.home.kind === 'concept' ? row.home.term.databases : only;
     return [
-      ...(fields ? [`in ${listFields(fields)}`] : []),
-      ...(names ? [`only ${names.map((id) => this.open.nameInShort(id)).join(', ')}`] : []),
+      ...(fields ? [say('query.inFields', { fields: listFields(fields) })] : []),
+      ...(names
+        ? [say('query.only', { databases: names.map((id) => this.open.nameInShort(id)).join(', ') })]
+        : []),
       ...comments.map((comment) => `// ${comment}`),
     ];
   }
@@ -302,14 +304,16 @@ function describeLead(row: OutlineRow): string {
   const join = row.join && JOIN_WORDS[row.join];
   const near =
     body.kind === 'group' && body.join === 'near'
-      ? `${body.ordered === true ? say('query.inOrderWithin') : 'within'} ${body.distance ?? 1}`
+      ? say(body.ordered === true ? 'query.inOrderWithinDistance' : 'query.withinDistance', {
+          distance: body.distance ?? 1,
+        })
       : join;
   if (!row.isExcluded) return near ?? '';
-  return near === undefined ? 'without' : `without ${near}`;
+  return near === undefined ? say('query.without') : say('query.withoutNear', { near });
 }
 
 /** A row as a screen reader says it. */
 function describeRow(row: OutlineRow): string {
   const words = [describeLead(row), row.text, row.isOff ? say('query.switchedOff') : ''];
-  return words.filter((word) => word !== '').join(' ') || 'empty';
+  return words.filter((word) => word !== '').join(' ') || say('query.empty');
 }

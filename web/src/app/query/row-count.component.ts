@@ -30,7 +30,7 @@ export class RowCountComponent {
     const { least, greatest } = removed;
     if (greatest === 0) return say('query.removesNone');
     return least === greatest
-      ? `removes ${formatNumber(least)}`
+      ? say('query.removes', { count: formatNumber(least) })
       : say('query.removesTo', { least: formatNumber(least), greatest: formatNumber(greatest) });
   });
 }

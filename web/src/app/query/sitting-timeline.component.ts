@@ -129,7 +129,9 @@ export class SittingTimelineComponent {
     return looked.map(({ state, counted }, at) => {
       const amount = getAmount(counted?.state);
       const name = state.kind === 'opened' ? say('query.asItWasOpened') : CHANGE_NAMES[state.kind];
-      const number = amount ? `${formatAmount(amount)} records` : say('query.notCounted');
+      const number = amount
+        ? say('query.recordsCapital', { count: formatAmount(amount) })
+        : say('query.notCounted');
       return {
         key: `${at} ${state.moment}`,
         working: state.working,

@@ -75,7 +75,7 @@ export class FilterBarComponent {
   protected readonly wanted = linkedSignal({ source: this.facet, computation: () => '' });
   protected readonly choices = computed(() => [
     ...FACETS.map((id) => ({ id, name: FACET_ROWS[id].label })),
-    ...(this.canTellJudged() ? [{ id: 'judged', name: 'judged' }] : []),
+    ...(this.canTellJudged() ? [{ id: 'judged', name: say('read.judged') }] : []),
   ]);
   protected readonly chips = computed(() => [
     ...this.filters().map((filter, at) => ({ at, words: describeFilter(filter) })),
@@ -83,7 +83,7 @@ export class FilterBarComponent {
       ? [
           {
             at: -1,
-            words: this.judged().map(nameJudged).join(' or '),
+            words: this.judged().map(nameJudged).join(say('read.orBetween')),
           },
         ]
       : []),

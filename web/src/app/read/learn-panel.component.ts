@@ -49,18 +49,50 @@ import { say } from '../words/say';
 
 /** What a lesson is called: in a narrow row, and in full. */
 const LESSON_NAMES: Readonly<Record<Lesson, { readonly name: string; readonly label: string }>> = {
-  words: { name: 'words', label: 'words' },
-  headings: { name: 'headings', label: 'headings' },
+  words: {
+    get name() {
+      return say('read.words');
+    },
+    get label() {
+      return say('read.words');
+    },
+  },
+  headings: {
+    get name() {
+      return say('read.headingsSmall');
+    },
+    get label() {
+      return say('read.headingsSmall');
+    },
+  },
   keywords: {
-    name: 'keywords',
+    get name() {
+      return say('read.keywords');
+    },
     get label() {
       return say('read.authorKeywordsSmall');
     },
   },
-  sources: { name: 'sources', label: 'sources' },
-  names: { name: 'names', label: 'names' },
+  sources: {
+    get name() {
+      return say('read.sources');
+    },
+    get label() {
+      return say('read.sources');
+    },
+  },
+  names: {
+    get name() {
+      return say('read.names');
+    },
+    get label() {
+      return say('read.names');
+    },
+  },
   places: {
-    name: 'places',
+    get name() {
+      return say('read.places');
+    },
     get label() {
       return say('read.placesOfWork');
     },
@@ -87,9 +119,10 @@ interface LearntRow {
   templateUrl: './learn-panel.component.html',
   styleUrl: './learn-panel.component.scss',
   providers: [LearningRecords, TakeLearnt],
-  host: { role: 'complementary', 'aria-label': 'What the records teach' },
+  host: { role: 'complementary', '[attr.aria-label]': 'spokenName' },
 })
 export class LearnPanelComponent {
+  protected readonly spokenName = say('read.whatTheRecordsTeach');
   protected readonly subject = inject(ReadSubject);
   private readonly records = inject(ReadRecords);
   protected readonly learning = inject(LearningRecords);
@@ -211,8 +244,10 @@ export class LearnPanelComponent {
     const limiters = this.open.limiters();
     const fresh = proposed && !this.taking.isNarrowing() ? build.not(proposed, before) : proposed;
     const only = rows.length === 1 ? first : undefined;
-    const name = only?.text ?? `${rows.length} terms`;
-    const terms = things.map((thing) => nameTerm(printQuery(thing.root), this.open.dialects())).join(' or ');
+    const name = only?.text ?? say('read.terms', { count: rows.length });
+    const terms = things
+      .map((thing) => nameTerm(printQuery(thing.root), this.open.dialects()))
+      .join(say('read.orBetween'));
     return {
       name,
       terms,

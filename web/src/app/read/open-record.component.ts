@@ -67,9 +67,14 @@ const LONGEST_SELECTION = 80;
   ],
   templateUrl: './open-record.component.html',
   styleUrl: './open-record.component.scss',
-  host: { role: 'region', 'aria-label': 'The record', '(document:selectionchange)': 'noteSelection()' },
+  host: {
+    role: 'region',
+    '[attr.aria-label]': 'spokenName',
+    '(document:selectionchange)': 'noteSelection()',
+  },
 })
 export class OpenRecordComponent {
+  protected readonly spokenName = say('read.theRecord');
   private readonly open = inject(OpenProject);
   private readonly messages = inject(Messages);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -112,7 +117,7 @@ export class OpenRecordComponent {
   protected readonly facts = computed(() => {
     const { doi, peerReviewed, isOpenAccess, hasFullText, fullText, references, cited } = this.record();
     return [
-      ...(peerReviewed === 'yes' ? ['peer-reviewed'] : []),
+      ...(peerReviewed === 'yes' ? [say('read.peerReviewed')] : []),
       ...(isOpenAccess ? [say('read.openAccess')] : []),
       ...(hasFullText
         ? [
@@ -122,7 +127,7 @@ export class OpenRecordComponent {
           ]
         : []),
       ...(cited ? [describeCited(cited, this.record())] : []),
-      ...(references.length > 0 ? [`${references.length} references`] : []),
+      ...(references.length > 0 ? [say('read.references', { count: references.length })] : []),
       ...(doi ? [`DOI ${doi}`] : []),
     ].join(' · ');
   });

@@ -10,6 +10,7 @@ import { SELECT_PARTS } from '../ui/field-parts';
 import { RecordMenuComponent, type RecordPart } from './record-menu.component';
 import type { Takeable } from './take-learnt';
 import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** What it would bring to take something that was learnt. */
 export interface Outlook {
@@ -52,7 +53,7 @@ export interface Outlook {
     RouterLink,
     SELECT_PARTS,
   ],
-  host: { role: 'region', 'aria-label': 'What it would bring' },
+  host: { role: 'region', '[attr.aria-label]': 'spokenName' },
   template: `
     <p>{{ outlook().terms }}</p>
     <mat-form-field class="inline" subscriptSizing="dynamic">
@@ -146,6 +147,7 @@ export interface Outlook {
   `,
 })
 export class OutlookComponent {
+  protected readonly spokenName = say('read.whatItWouldBring');
   readonly outlook = input.required<Outlook>();
   /** The ways in which it can be taken, and the one that is chosen. */
   readonly ways = input.required<readonly { readonly id: string; readonly name: string }[]>();

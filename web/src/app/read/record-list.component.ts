@@ -227,10 +227,10 @@ export class RecordListComponent {
       year,
       describeAuthors(authors, 1),
       ...(type === 'article' ? [] : [type]),
-      ...(peerReviewed === 'yes' ? ['peer-reviewed'] : []),
+      ...(peerReviewed === 'yes' ? [say('read.peerReviewed')] : []),
       // A summary or a review of a book is known by its length.
       ...(fullText
-        ? [`${formatNumber(splitWords(fullText).length)} words`]
+        ? [say('read.countWords', { count: formatNumber(splitWords(fullText).length) })]
         : hasFullText
           ? [say('read.fullTextSmall')]
           : []),
@@ -264,7 +264,12 @@ const STRENGTHS = [
       return say('read.inTheAbstractOrHeadings');
     },
   },
-  { least: 0.01, words: 'elsewhere' },
+  {
+    least: 0.01,
+    get words() {
+      return say('read.elsewhere');
+    },
+  },
   {
     least: 0,
     get words() {

@@ -106,7 +106,11 @@ export class RecordMenuComponent {
   /** Freezes the draft with the source as a limiter, and reads it. */
   protected searchWithin({ name }: RecordPart): void {
     const limiters = { ...this.open.limiters(), sources: [name] };
-    const id = this.freezing.freezeUnder(limiters, `in ${name}`, say('read.theDraftWithinOneSource'));
+    const id = this.freezing.freezeUnder(
+      limiters,
+      say('read.withinOne', { name }),
+      say('read.theDraftWithinOneSource'),
+    );
     this.subject.go({ of: id, at: null, sample: null, behind: null, only: null, judged: null });
     this.messages.show(say('read.theDraftWithin', { name }));
   }

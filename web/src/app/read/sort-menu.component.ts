@@ -18,7 +18,9 @@ const SORT_NAMES: Readonly<Record<Sort, string>> = {
   get cited() {
     return say('read.mostCited');
   },
-  title: 'title',
+  get title() {
+    return say('read.title');
+  },
   get author() {
     return say('read.firstAuthor');
   },

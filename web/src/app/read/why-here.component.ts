@@ -11,7 +11,7 @@ import { say } from '../words/say';
   selector: 'app-why-here',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, ConceptLetterComponent],
-  host: { role: 'region', 'aria-label': 'Why it is here' },
+  host: { role: 'region', '[attr.aria-label]': 'spokenName' },
   template: `
     <h3>{{ 'read.whyItIsHere' | say }}</h3>
     @for (one of reasonsHere(); track one.concept.id) {
@@ -54,6 +54,7 @@ import { say } from '../words/say';
   `,
 })
 export class WhyHereComponent {
+  protected readonly spokenName = say('read.whyItIsHere');
   private readonly open = inject(OpenProject);
 
   readonly why = input.required<readonly ConceptInRecord[]>();

@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { projectFeature } from '../state/project.feature';
 import { IconComponent, type IconName } from '../ui/icon.component';
 import { Dialogs } from '../ui/dialogs';
-import { ThemeChoice } from '../ui/theme-choice';
+import { THEME_NAMES, ThemeChoice } from '../ui/theme-choice';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
 
@@ -79,9 +79,9 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
         type="button"
         class="plain view"
         (click)="theme.chooseNext()"
-        [attr.aria-label]="'shell.coloursChange' | say: { choice: theme.choice() }"
+        [attr.aria-label]="'shell.coloursChange' | say: { choice: colours() }"
       >
-        <app-icon name="theme" />{{ theme.choice() }}
+        <app-icon name="theme" />{{ colours() }}
       </button>
     </nav>
   `,
@@ -135,6 +135,7 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
 export class NavigationComponent {
   private readonly project = inject(Store).selectSignal(projectFeature.selectProject);
   protected readonly theme = inject(ThemeChoice);
+  protected readonly colours = computed(() => THEME_NAMES[this.theme.choice()]);
   private readonly dialogs = inject(Dialogs);
 
   /** The list of keys and words, loaded when it is first asked for. */

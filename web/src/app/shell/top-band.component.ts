@@ -44,7 +44,7 @@ export class TopBandComponent {
     return { changes: say('shell.changesSince', { changes }), name: latest.name };
   });
   protected readonly keeping = computed(() => {
-    if (this.open.isSaved()) return 'saved';
+    if (this.open.isSaved()) return say('shell.saved');
     return this.open.saveProblem() ? say('shell.notSaved') : say('shell.saving');
   });
   protected readonly otherLimiters = computed(() => {

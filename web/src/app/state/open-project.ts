@@ -8,6 +8,7 @@ import { shortenName } from '#core/text/index';
 import { CLOCK_AND_IDS } from '../data/clock-and-ids';
 import { ProjectActions } from './project.actions';
 import { projectFeature } from './project.feature';
+import { say } from '../words/say';
 
 /** The open project as signals, and the one way to change it. Pages use this; presentational parts do not. */
 @Injectable({ providedIn: 'root' })
@@ -40,7 +41,7 @@ export class OpenProject {
   /** What numbers are limited to, to be said where they stand: `under 2000–2026`; empty without limiters. */
   readonly underLimiters = computed(() => {
     const words = listLimiters(this.limiters()).map(({ value }) => value);
-    return words.length > 0 ? `under ${words.join(', ')}` : '';
+    return words.length > 0 ? say('state.under', { limiters: words.join(', ') }) : '';
   });
   readonly dialects = computed<Dialect[]>(() =>
     this.working().databases.flatMap((id) => this.findDialect(id) ?? []),

@@ -22,8 +22,12 @@ export interface ConceptDescription {
 }
 
 const PLACE_WORDS: Readonly<Record<Exclude<BlockUse['kind'], 'alternative' | 'through'>, string>> = {
-  required: 'required',
-  excluded: 'excluded',
+  get required() {
+    return say('topic.required');
+  },
+  get excluded() {
+    return say('topic.excluded');
+  },
   get unused() {
     return say('topic.notInTheQuery');
   },
@@ -55,7 +59,7 @@ function describePlace(place: BlockUse, concepts: readonly Concept[]): string {
   if (place.kind === 'through') return say('topic.inTheQueryThrough', { number: place.block });
   if (place.kind !== 'alternative') return PLACE_WORDS[place.kind];
   const names = place.to.map((block) => concepts.find((concept) => concept.block === block)?.name ?? block);
-  return `or ${names.join(', ')}`;
+  return say('topic.orNames', { names: names.join(', ') });
 }
 
 function describeHeadings(

@@ -57,7 +57,7 @@ interface ShownSection {
   styleUrl: './suggestion-panel.component.scss',
   host: {
     role: 'complementary',
-    'aria-label': 'Suggestions',
+    '[attr.aria-label]': 'spokenName',
     '[class]': 'hue()',
     '(pointerdown)': 'hold()',
     '(document:pointerup)': 'release()',
@@ -65,6 +65,7 @@ interface ShownSection {
   },
 })
 export class SuggestionPanelComponent {
+  protected readonly spokenName = say('topic.suggestions');
   private readonly open = inject(OpenProject);
   private readonly counts = inject(Counts);
   private readonly finder = inject(SuggestionFinder);
@@ -213,7 +214,7 @@ export class SuggestionPanelComponent {
   protected dismiss({ key, text, label }: Suggestion, event?: Event): void {
     if (event?.target instanceof HTMLElement) this.focusBeside(event.target);
     this.open.change({ kind: 'dismiss-suggestion', concept: this.concept().id, key });
-    void this.announcer.announce(`${label ?? text} dismissed`);
+    void this.announcer.announce(say('topic.dismissed', { name: label ?? text }));
   }
 
   protected takeKey(event: KeyboardEvent, suggestion: Suggestion): void {

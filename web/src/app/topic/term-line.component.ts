@@ -28,7 +28,9 @@ const TOLD_KINDS: ReadonlySet<string> = new Set([
 ]);
 
 const SCOPE_WORDS = {
-  heading: 'heading',
+  get heading() {
+    return say('topic.heading');
+  },
   get branch() {
     return say('topic.headingNarrower');
   },
@@ -203,8 +205,14 @@ export class TermLineComponent {
           : kind;
     return [
       ...(TOLD_KINDS.has(kind) && !isCrowded ? [told] : []),
-      ...(term.databases ? [`only ${term.databases.map((id) => this.nameDatabase()(id)).join(', ')}`] : []),
-      ...(term.note !== undefined && term.note !== '' ? ['note'] : []),
+      ...(term.databases
+        ? [
+            say('topic.onlyDatabases', {
+              databases: term.databases.map((id) => this.nameDatabase()(id)).join(', '),
+            }),
+          ]
+        : []),
+      ...(term.note !== undefined && term.note !== '' ? [say('topic.noteSmall')] : []),
     ];
   });
   protected readonly spoken = computed(() => {

@@ -128,7 +128,7 @@ export class TopicPageComponent {
       { id: 'only', name: say('topic.uniqueInItsConcept') },
       { id: 'draft', name: say('topic.uniqueInTheQuerySmall') },
     ];
-    return this.isSideBySide() ? [{ id: 'finds', name: 'finds' }, ...both] : both;
+    return this.isSideBySide() ? [{ id: 'finds', name: say('topic.finds') }, ...both] : both;
   });
   protected readonly sorting = computed<Sorting>(
     () => SORTINGS.find((sorting) => sorting === this.sort()) ?? 'hand',
@@ -220,7 +220,10 @@ export class TopicPageComponent {
       case 'split':
         return this.dialogs.split(concept);
       case 'copy':
-        return this.copy(concept.terms.map(printTerm).join('\n'), `${concept.terms.length} terms`);
+        return this.copy(
+          concept.terms.map(printTerm).join('\n'),
+          say('topic.terms', { count: concept.terms.length }),
+        );
       case 'add':
         return this.entry.add(concept, [action.text], 'typed');
       case 'paste':

@@ -286,7 +286,7 @@ function describeGuess({ faults, strays, evidence }: DialectGuess): string {
       ? [
           say('translate.readsAs', {
             join: strays.join(', '),
-            say: strays.length > 1 ? 'words' : say('translate.aWord'),
+            kind: say(strays.length > 1 ? 'translate.words' : 'translate.aWord'),
           }),
         ]
       : []),

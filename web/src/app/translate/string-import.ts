@@ -10,6 +10,7 @@ import {
   type Working,
 } from '#core/project/index';
 import { build, formatQuery, mapChildren, printQuery, type QueryNode } from '#core/query/index';
+import { say } from '../words/say';
 
 /** What taking a string or a history in comes to: one step that can be undone, and counts that are kept. */
 export interface StringImport {
@@ -60,7 +61,7 @@ export function proposeName({ choices = [], label }: HistoryLine): string {
         .replace(/^[a-z,]+: /, '')
         .replace(/["*?[\]]/g, '')
     : '';
-  return text.trim() === '' ? `line ${label}` : text.trim();
+  return text.trim() === '' ? say('translate.lineSmall', { label }) : text.trim();
 }
 
 /**

@@ -28,9 +28,11 @@ export function writeStringsDocument(
     const list = [...remarks, ...steps.map(describeStep), ...union].map((line) => `- ${line}`);
     return [`## ${name}`, ...strings, list.join('\n')].filter((part) => part !== '').join('\n\n');
   });
-  const head = [`# ${title}: search strings`, say('translate.writtenOn', { day }), question].filter(
-    (part) => part !== '',
-  );
+  const head = [
+    say('translate.searchStrings', { title }),
+    say('translate.writtenOn', { day }),
+    question,
+  ].filter((part) => part !== '');
   return `${[...head, ...sections].join('\n\n')}\n`;
 }
 

@@ -325,15 +325,19 @@ function listMeters(
     words:
       limit === undefined
         ? `${used.toLocaleString('en')} ${what}`
-        : `${used.toLocaleString('en')} of ${limit.toLocaleString('en')} ${what}`,
+        : say('translate.usedOf', {
+            used: used.toLocaleString('en'),
+            most: limit.toLocaleString('en'),
+            what,
+          }),
     share: limit === undefined ? undefined : Math.min(1, used / limit),
   });
   return [
-    meter(extent.characters, most.characters, 'characters'),
+    meter(extent.characters, most.characters, say('translate.characters')),
     ...(most.truncations === undefined
       ? []
       : [meter(extent.truncations, most.truncations, say('translate.cutWords'))]),
-    ...(most.words === undefined ? [] : [meter(extent.words, most.words, 'words')]),
+    ...(most.words === undefined ? [] : [meter(extent.words, most.words, say('translate.words'))]),
   ];
 }
 
@@ -341,7 +345,9 @@ function listMeters(
 function describeRecords(counted: Counted): string[] {
   const amount = getAmount(counted.state);
   if (!amount) return [];
-  return [[`${formatAmount(amount)} records`, ...describeBasis(counted)].join(', ')];
+  return [
+    [say('translate.countRecords', { count: formatAmount(amount) }), ...describeBasis(counted)].join(', '),
+  ];
 }
 
 /** What stands in the field for a count that is typed in. */

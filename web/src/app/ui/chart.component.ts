@@ -142,7 +142,7 @@ export class ChartComponent {
     const { places, series } = this.content();
     return [
       [
-        'place',
+        say('ui.place'),
         ...series.flatMap(({ name, words }) => (words ? [name, say('ui.asShown', { name })] : [name])),
       ],
       ...places.map((place, at) => [

@@ -18,7 +18,7 @@ export class Messages {
 
   /** Says how copying came out; `what` begins a sentence, such as “All strings”. */
   showCopied(isCopied: boolean, what: string): void {
-    this.show(isCopied ? `${what} copied` : say('ui.theClipboardCannotBeUsed'));
+    this.show(isCopied ? say('ui.copied', { what }) : say('ui.theClipboardCannotBeUsed'));
   }
 
   private async open(text: string, undo?: () => void): Promise<void> {

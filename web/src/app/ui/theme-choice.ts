@@ -1,8 +1,22 @@
 import { DOCUMENT, Injectable, effect, inject, signal } from '@angular/core';
+import { say } from '../words/say';
 
 /** The colours that a person can choose. */
 export const THEMES = ['System', 'Light', 'Dark'] as const;
 export type Theme = (typeof THEMES)[number];
+
+/** What the colours are called. */
+export const THEME_NAMES: Readonly<Record<Theme, string>> = {
+  get System() {
+    return say('ui.system');
+  },
+  get Light() {
+    return say('ui.light');
+  },
+  get Dark() {
+    return say('ui.dark');
+  },
+};
 
 /** Light, dark, or as the person's system has it. */
 @Injectable({ providedIn: 'root' })

@@ -12,6 +12,7 @@ import { Dialogs } from '../../ui/dialogs';
 import { Connections } from '../../state/connections';
 import { AskedCounts } from '../../counting/asked-counts';
 import { SayPipe } from '../../words/say.pipe';
+import { say } from '../../words/say';
 
 /** So many requests are made without asking first. */
 const MADE_AT_ONCE = 300;
@@ -163,7 +164,9 @@ export class CountingBarComponent {
   protected readonly format = formatNumber;
   protected readonly budget = computed(() => {
     return this.costs()
-      .map(({ database, requests }) => `${formatNumber(requests)} of ${this.nameOf(database)}`)
+      .map(({ database, requests }) =>
+        say('compare.requestsOf', { requests: formatNumber(requests), name: this.nameOf(database) }),
+      )
       .join(', ');
   });
 

@@ -15,8 +15,18 @@ import { say } from '../../words/say';
 export type PartId = 'gained' | 'common' | 'lost';
 
 export const PARTS: readonly { readonly id: PartId; readonly name: string }[] = [
-  { id: 'gained', name: 'gained' },
-  { id: 'lost', name: 'lost' },
+  {
+    id: 'gained',
+    get name() {
+      return say('compare.gainedSmall');
+    },
+  },
+  {
+    id: 'lost',
+    get name() {
+      return say('compare.lostSmall');
+    },
+  },
   {
     id: 'common',
     get name() {

@@ -43,7 +43,7 @@ export class VariantsBarComponent {
     ...(this.hasMustFinds() ? [{ id: 'recall', name: say('compare.byMustFinds') }] : []),
     ...this.columns()
       .filter(({ isShown }) => isShown)
-      .map((one) => ({ id: one.id, name: `by ${shortenName(one)}` })),
+      .map((one) => ({ id: one.id, name: say('compare.byDatabase', { name: shortenName(one) }) })),
   ]);
 
   protected print(): void {

@@ -108,7 +108,7 @@ export class VariantsTableComponent {
     const state = this.open.working();
     return {
       id: DRAFT,
-      name: 'draft',
+      name: say('compare.draft'),
       variant: undefined,
       state,
       depth: 0,
@@ -207,12 +207,12 @@ export class VariantsTableComponent {
   private listCells(): TableCells {
     const extra = [
       ...(this.choices.showsTogether() ? [say('compare.allDatabasesDuplicatesRemoved')] : []),
-      ...(this.hasMustFinds() ? ['must-finds'] : []),
+      ...(this.hasMustFinds() ? [say('compare.mustFindsSmall')] : []),
     ];
     const head = [
-      'variant',
+      say('compare.variantSmall'),
       say('compare.madeBy'),
-      ...this.dialects().flatMap(({ name }) => [name, 'difference']),
+      ...this.dialects().flatMap(({ name }) => [name, say('compare.difference')]),
       ...extra,
     ];
     const rows = [...this.rows(), this.draftRow()].map((row) => [
@@ -318,12 +318,14 @@ export class VariantsTableComponent {
       .tallies.find((one) => one.variant === variant.id && one.database === id && one.source === 'measured');
     if (!tally || !isSameLimiters(tally.limiters, variant.frozen.limiters)) return '';
     const kept = readKeptAmount(tally);
-    return isSameAmount(kept, amount) ? '' : `${formatAmount(kept)} on ${tally.moment.slice(0, 10)}`;
+    return isSameAmount(kept, amount)
+      ? ''
+      : say('compare.countOnDay', { count: formatAmount(kept), day: tally.moment.slice(0, 10) });
   }
 
   private describeRecall(state: SearchState): { recall: string; recallCount: number } {
     if (!this.hasMustFinds()) return { recall: '', recallCount: 0 };
     const { found, there, isKnown } = this.mustFinds.summarise(state, this.dialects());
-    return { recall: isKnown ? `${found} of ${there}` : '…', recallCount: found };
+    return { recall: isKnown ? say('compare.ofFound', { found, there }) : '…', recallCount: found };
   }
 }

@@ -106,7 +106,9 @@ export class EndingsDialogComponent {
   protected readonly phraseRemark = computed(() => {
     const deaf = this.open.dialects().filter((dialect) => dialect.phrase.wildcards === 'none');
     return this.isPhrase && deaf.length > 0
-      ? say('topic.insideAPhraseNoWord', { join: deaf.map((dialect) => dialect.name).join(' and ') })
+      ? say('topic.insideAPhraseNoWord', {
+          join: deaf.map((dialect) => dialect.name).join(say('topic.andBetween')),
+        })
       : '';
   });
   private readonly rules = computed(() =>
@@ -269,7 +271,9 @@ export class EndingsDialogComponent {
         ? { kind: 'replace-term', id: term.id, terms }
         : { kind: 'add-terms', concept: concept.id, terms },
     );
-    void this.announcer.announce(`${written.join(', ')} in ${concept.name}`);
+    void this.announcer.announce(
+      say('topic.termsInConcept', { terms: written.join(', '), concept: concept.name }),
+    );
     this.dialog.close();
   }
 

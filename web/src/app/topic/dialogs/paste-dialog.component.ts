@@ -119,7 +119,10 @@ export class PasteDialogComponent {
       const concept = this.open.concepts().find((candidate) => candidate.id === target);
       return {
         concept: concept?.id ?? this.open.createId(),
-        name: name === '' ? (cells[0]?.replaceAll('"', '') ?? `concept ${at + 1}`) : name,
+        name:
+          name === ''
+            ? (cells[0]?.replaceAll('"', '') ?? say('topic.conceptNumber', { number: at + 1 }))
+            : name,
         terms: this.entry.create(concept, cells, 'pasted'),
       };
     });

@@ -106,8 +106,8 @@ export class CombinationsComponent {
       this.used().length === this.all().filter(({ isInQuery }) => isInQuery).length &&
       this.used().every(({ isInQuery }) => isInQuery),
   );
-  protected readonly togetherWords = computed(
-    () => `${this.isQuery() ? say('compare.all') : say('compare.these')} ${this.used().length} together`,
+  protected readonly togetherWords = computed(() =>
+    say(this.isQuery() ? 'compare.allTogether' : 'compare.theseTogether', { count: this.used().length }),
   );
   protected readonly isUsed = (key: string): boolean => this.used().some((one) => one.key === key);
   protected readonly mostCombined = MAX_COMBINED;
@@ -243,6 +243,6 @@ export class CombinationsComponent {
   }
 
   protected labelOf(name: string, { name: database }: Dialect): string {
-    return `${name} in ${database}`;
+    return say('compare.nameInDatabase', { name, database });
   }
 }

@@ -93,7 +93,7 @@ export class EachTermComponent {
         return {
           dialect,
           counted: found,
-          label: `${term.text} in ${dialect.name}`,
+          label: say('compare.nameInDatabase', { name: term.text, database: dialect.name }),
           note: describeUniques(
             compareCounts(readCount(whole), readCount(without)),
             compareCounts(readCount(wholeDraft), readCount(draft)),
@@ -142,7 +142,9 @@ export class EachTermComponent {
     );
     return {
       free: cover.free.map(name),
-      pairs: cover.coverEachOther.map(([a, b]) => `${name(a)} and ${name(b)}`),
+      pairs: cover.coverEachOther.map(([a, b]) =>
+        say('compare.oneAndOther', { one: name(a), other: name(b) }),
+      ),
       smallest: cover.smallest.map(name),
       dropped: dropped.map(({ term }) => term.text),
       whole: cover.whole,
@@ -161,7 +163,13 @@ export class EachTermComponent {
         name2: this.subject.database()?.name ?? '',
       }),
       places: cover.order.map(({ member }) => this.terms()[member]?.term.text ?? ''),
-      series: [{ name: 'records', values: cover.order.map(({ total }) => total), colours: [this.hueRole()] }],
+      series: [
+        {
+          name: say('compare.recordsSmall'),
+          values: cover.order.map(({ total }) => total),
+          colours: [this.hueRole()],
+        },
+      ],
       isLog: false,
     };
   });

@@ -100,7 +100,7 @@ export class SwapComponent {
           return {
             dialect,
             counted,
-            label: `${alternative.words} in ${dialect.name}`,
+            label: say('compare.nameInDatabase', { name: alternative.words, database: dialect.name }),
             note: [
               describeLimiterGap(readCount(counted), readCount(whole)),
               gained && say('compare.onTheStepBefore', { gained }),
@@ -268,7 +268,9 @@ export class SwapComponent {
 /** “wider there”: what the alternative's string does to its meaning, where that is not so of the whole as it is. */
 function describeFidelity(counted: Counted | undefined, whole: Counted | undefined): string {
   const level = counted?.rendering.whole;
-  return level === undefined || level === 'same' || level === whole?.rendering.whole ? '' : `${level} there`;
+  return level === undefined || level === 'same' || level === whole?.rendering.whole
+    ? ''
+    : say('compare.there', { level });
 }
 
 /** What a rung of a ladder gains over the one before; nothing where that cannot be told. */

@@ -146,20 +146,22 @@ export class TalliesComponent {
       limits,
       tally.total,
       tally.upTo ?? '',
-      tally.upTo !== undefined ? say('compare.betweenBounds') : tally.estimated ? 'estimated' : 'exact',
+      tally.upTo !== undefined
+        ? say('compare.betweenBounds')
+        : say(tally.estimated ? 'compare.estimatedSmall' : 'compare.exact'),
       tally.source,
       belongs,
     ]);
     const head = [
-      'moment',
-      'database',
-      'string',
-      'limiters',
-      'records',
+      say('compare.moment'),
+      say('compare.databaseSmall'),
+      say('compare.string'),
+      say('compare.limiters'),
+      say('compare.recordsSmall'),
       say('compare.upTo'),
       say('compare.knownAs'),
-      'source',
-      'for',
+      say('compare.source'),
+      say('compare.forSmall'),
     ];
     saveFile(
       `${createFileName(getProjectTitle(this.open.project()))}-tallies.csv`,
@@ -219,5 +221,5 @@ export class TalliesComponent {
 
 function describeSince(compared: Comparison): string {
   const words = describeComparison(compared);
-  return compared.kind === 'none' ? say('compare.notExact', { words }) : `${words} since`;
+  return compared.kind === 'none' ? say('compare.notExact', { words }) : say('compare.since', { words });
 }

@@ -46,7 +46,7 @@ export class YearsComponent {
         key: span.words,
         span,
         cells: this.subject.dialects().map((dialect): CountCell => {
-          const label = `${span.words} in ${dialect.name}`;
+          const label = say('compare.nameInDatabase', { name: span.words, database: dialect.name });
           const counted = this.subject.look({ root, limiters: within }, dialect);
           if (!isLimited(counted))
             return { dialect, label, counted: undefined, remark: say('compare.noYearsHere') };
@@ -82,7 +82,7 @@ export class YearsComponent {
     places: this.spans().map(({ words }) => words),
     series: [
       {
-        name: 'records',
+        name: say('compare.recordsSmall'),
         values: this.shown().map((counted) => {
           const amount = getAmount(readCount(counted));
           return amount && getLeast(amount);

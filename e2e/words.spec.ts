@@ -1,0 +1,109 @@
+import { expect, test, type Page } from '@playwright/test';
+import { createDemoProject } from '../demo/demo-project';
+import { DIALECTS } from '#core/dialect/index';
+import { PSEUDO_MARK, writePseudoMessage } from './pseudo-language';
+
+const VIEWS = [
+  'topic',
+  'query',
+  'translate',
+  'compare/variants',
+  'compare/staircase',
+  'compare/each-term',
+  'compare/combinations',
+  'compare/swap',
+  'compare/overlap',
+  'compare/gained-lost',
+  'compare/years',
+  'compare/what-to-try',
+  'compare/must-finds',
+  'compare/tallies',
+  'read',
+  'databases',
+];
+
+/** All texts in a value, in small letters. */
+function listTexts(value: unknown): string[] {
+  if (typeof value === 'string') return [value.toLowerCase()];
+  return value !== null && typeof value === 'object' ? Object.values(value).flatMap(listTexts) : [];
+}
+
+/** The words that a person or a database brings: they are the same in every language. */
+const DATA = new Set(
+  listTexts([createDemoProject(), [...DIALECTS.values()]]).flatMap((text) => text.split(/[^\p{L}]+/u)),
+);
+
+/** Serves the page its words in the pseudo-language. */
+async function speakPseudo(page: Page): Promise<void> {
+  await page.route('**/words.en.json', async (route) => {
+    const english = (await (await route.fetch()).json()) as Record<string, string>;
+    const other = Object.entries(english).map(([key, message]) => [key, writePseudoMessage(message)]);
+    await route.fulfill({ json: Object.fromEntries(other) });
+  });
+}
+
+/** What buttons, headings, labels and fields say, outside of records and of what the core tells. */
+async function listSaid(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const controls = 'button, a, label, th, caption, h1, h2, h3, [role="tab"], [role="menuitem"], legend';
+    const data =
+      // Words of a question and of records, terms and their marks, queries, findings, names that people gave.
+      '.word, app-record-list, app-open-record, app-learn-panel table, .mark, .says, .code, code, kbd, .take, .stop';
+    const found = [...document.querySelectorAll<HTMLElement>(controls)]
+      .filter((one) => one.checkVisibility() && !one.closest(data))
+      .map((one) => one.innerText);
+    const named = [...document.querySelectorAll('[aria-label], [placeholder]')]
+      .filter((one) => !one.closest(data))
+      .map((one) => one.getAttribute('aria-label') ?? one.getAttribute('placeholder') ?? '');
+    return [...found, ...named].flatMap((text) => text.split('\n')).map((text) => text.trim());
+  });
+}
+
+test('no word of the screens stands outside the catalogue', async ({ page }) => {
+  await speakPseudo(page);
+  await page.goto('/');
+  await page.locator('app-gauge .number').first().waitFor();
+  const english: string[] = [];
+  for (const view of VIEWS) {
+    await page.goto(`/p/demo/${view}`);
+    await page.locator('app-gauge .number').first().waitFor();
+    await page.waitForLoadState('networkidle');
+    const said = await listSaid(page);
+    expect(said.filter((text) => PSEUDO_MARK.test(text)).length).toBeGreaterThan(5);
+    for (const text of said) {
+      const words = text
+        .toLowerCase()
+        .split(/[^\p{L}]+/u)
+        .filter((word) => word.length > 1);
+      if (!PSEUDO_MARK.test(text) && words.some((word) => !DATA.has(word))) english.push(`${view}: ${text}`);
+    }
+  }
+  expect([...new Set(english)]).toEqual([]);
+});
+
+test('words that are longer by four in ten still fit', async ({ page }) => {
+  await speakPseudo(page);
+  await page.goto('/');
+  await page.locator('app-gauge .number').first().waitFor();
+  for (const view of VIEWS) {
+    await page.goto(`/p/demo/${view}`);
+    await page.locator('app-gauge .number').first().waitFor();
+    await page.waitForLoadState('networkidle');
+    const cut = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('button, a, h1, h2, h3, [role="tab"], .mat-mdc-button-base')]
+        .filter((one) => one.checkVisibility() && !one.closest('.unseen'))
+        .filter((one) => {
+          const { overflowX, textOverflow } = getComputedStyle(one);
+          return (
+            one.scrollWidth > one.clientWidth + 2 && overflowX !== 'visible' && textOverflow !== 'ellipsis'
+          );
+        })
+        .map((one) => one.innerText),
+    );
+    expect(cut, view).toEqual([]);
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - innerWidth),
+      view,
+    ).toBeLessThanOrEqual(0);
+  }
+});
