@@ -118,7 +118,9 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
       color: var(--ink);
       font: inherit;
       font-size: 13px;
+      text-align: center;
       text-decoration: none;
+      overflow-wrap: anywhere;
       cursor: pointer;
     }
     .view:hover {

@@ -61,6 +61,7 @@ const AROUND = 122;
     '[class.at-hand]': 'isAtHand()',
     '[style.--numbers]': 'databases().length',
     '[style.--column]': 'width()',
+    '[class.side]': 'isSideBySide()',
     '(focusin)': 'noteFocus($event)',
   },
 })

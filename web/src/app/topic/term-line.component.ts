@@ -47,7 +47,7 @@ const TYPING_DELAY = 300;
   selector: 'app-term-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, CountComponent, TermDifferenceComponent],
-  host: { '[class.out]': 'view().term.off' },
+  host: { '[class.out]': 'view().term.off', '[class.alone]': '!isSideBySide()' },
   template: `
     <div class="text">
       <input
@@ -152,6 +152,26 @@ const TYPING_DELAY = 300;
     .only {
       color: var(--mute);
       text-align: right;
+    }
+    /* In a narrow window what is unique stands below what is found, so that three concepts fit. */
+    @media (max-width: 1150px) {
+      :host(.alone) {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) 50px;
+        gap: 0 4px;
+      }
+      :host(.alone) .text {
+        grid-row: 1 / span 2;
+      }
+      :host(.alone) .finds {
+        line-height: 16px;
+      }
+      :host(.alone) .only {
+        grid-column: 2;
+        margin-top: -1px;
+        font-size: 11.5px;
+        line-height: 11px;
+      }
     }
     :host(.out) .line {
       color: var(--mute);
