@@ -55,7 +55,7 @@ import { SayPipe } from '../words/say.pipe';
             <b>{{ explained.title || ('databases.aServerWithoutAName' | say) }}</b>
             {{ explained.description }}
           </p>
-          <p class="quiet">{{ 'databases.itSearches' | say: { indexNames: indexNames() } }}</p>
+          <p class="quiet">{{ 'databases.itSearches' | say: { fields: indexNames() } }}</p>
           <p>
             {{ 'databases.stringsAreSentTo' | say }} <span class="code">{{ host() }}</span>
             {{ 'databases.whenYouGoOn' | say }}

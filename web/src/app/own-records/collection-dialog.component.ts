@@ -173,7 +173,7 @@ export class CollectionDialogComponent {
   protected describe({ records, files, imported }: OwnCollection): string {
     return say('own-records.recordsOf', {
       records: records.toLocaleString('en'),
-      join: files.join(', '),
+      files: files.join(', '),
       slice: imported.slice(0, 10),
     });
   }

@@ -65,7 +65,7 @@ export class QueryLinesComponent {
       return off[0] === name
         ? say('query.switchedOffCountedHereLeft')
         : say('query.countsWhichAreSwitchedOff', {
-            join: off.map((one) => `@${one}`).join(', '),
+            parts: off.map((one) => `@${one}`).join(', '),
             count: off.length,
           });
     };

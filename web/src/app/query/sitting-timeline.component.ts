@@ -157,7 +157,7 @@ export class SittingTimelineComponent {
     return bottom > top ? { top, height: bottom - top } : undefined;
   });
   protected readonly caption = computed(() =>
-    say('query.countsInAPointLeads', { value: shortenName(this.numbers.database() ?? { name: '' }) }),
+    say('query.countsInAPointLeads', { database: shortenName(this.numbers.database() ?? { name: '' }) }),
   );
 
   protected goTo(working: Working): void {

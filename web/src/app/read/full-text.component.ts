@@ -65,7 +65,7 @@ const MAX_LOOKED_AT = 10;
             <p class="quiet">{{ 'read.noOtherDatabase' | say }}</p>
           }
           @if (found.failed.length > 0) {
-            <p class="quiet">{{ 'read.notLookedIn' | say: { join: found.failed.join(', ') } }}</p>
+            <p class="quiet">{{ 'read.notLookedIn' | say: { databases: found.failed.join(', ') } }}</p>
           }
         }
       }

@@ -44,10 +44,10 @@ const STRETCH = 20;
           {{
             'read.onTopic'
               | say
-                : { value: last().unsure > 0 ? ('read.notSure' | say: { value: format(last().unsure) }) : '' }
+                : { value: last().unsure > 0 ? ('read.notSure' | say: { count: format(last().unsure) }) : '' }
           }}
           @if (recent(); as one) {
-            {{ 'read.ofTheLast' | say: { format: format(one.read), format2: format(one.good) } }}
+            {{ 'read.ofTheLast' | say: { read: format(one.read), good: format(one.good) } }}
           }
         </p>
         <app-chart [content]="curve()" />
@@ -55,10 +55,10 @@ const STRETCH = 20;
           <p data-testid="left">
             {{
               'read.ofTheRecordsBehindThem'
-                | say: { value: format(howFar().unread), value2: format(howFar().sample!.read) }
+                | say: { behind: format(howFar().unread), drawn: format(howFar().sample!.read) }
             }}
             <b>{{ format(one.middle) }}</b>
-            {{ 'read.moreAreOnTopic' | say: { format: format(one.least), format2: format(one.greatest) } }}
+            {{ 'read.moreAreOnTopic' | say: { least: format(one.least), most: format(one.greatest) } }}
           </p>
         } @else if (howFar().unread === 0) {
           <p>{{ 'read.youReadTheWholeList' | say }}</p>
@@ -68,7 +68,7 @@ const STRETCH = 20;
           <p>{{ 'read.judgeTheSample' | say }}</p>
         } @else if (howFar().canDraw) {
           <p>
-            {{ 'read.howManyOfTheOther' | say: { value: format(howFar().unread) } }}
+            {{ 'read.howManyOfTheOther' | say: { count: format(howFar().unread) } }}
           </p>
         } @else {
           <p>{{ 'read.thisDatabaseGivesNoNumbers' | say }}</p>

@@ -35,12 +35,12 @@ import { say } from '../words/say';
 /** How often a work is cited, with its place among its like. */
 function describeCited({ times, peers, ahead }: TimesCited, { year, type }: BibliographicRecord): string {
   const cited =
-    times === 0 ? say('read.notCitedHere') : say('read.citedHere', { value: say('read.times', { times }) });
+    times === 0 ? say('read.notCitedHere') : say('read.citedHere', { times: say('read.times', { times }) });
   return times === 0 || year === undefined
     ? cited
     : say('read.placeAmongRecords', {
         cited,
-        value: formatNumber(ahead + 1),
+        place: formatNumber(ahead + 1),
         peers: formatNumber(peers),
         year,
         type,

@@ -74,7 +74,7 @@ export interface Outlook {
         @if (line.after; as after) {
           <app-count
             [counted]="after"
-            [label]="'read.withIn' | say: { name: outlook().name, name2: line.name, wayName: wayName() }"
+            [label]="'read.withIn' | say: { name: outlook().name, database: line.name, way: wayName() }"
           />
         } @else {
           <span class="quiet">{{ 'read.cannotBeAddedThisWay' | say }}</span>
@@ -86,7 +86,7 @@ export interface Outlook {
         <span class="quiet">{{ 'read.allOfItIn' | say }}</span> {{ holder.name }}
         <app-count
           [counted]="holder.counted"
-          [label]="'read.inName' | say: { name: outlook().name, name2: holder.name }"
+          [label]="'read.inName' | say: { name: outlook().name, database: holder.name }"
         />
       </p>
     }

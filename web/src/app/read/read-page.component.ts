@@ -167,7 +167,7 @@ export class ReadPageComponent {
     if (size === undefined || (behind === undefined && filters.length === 0)) return undefined;
     return [
       say('read.drawnFromRecords', { count: formatNumber(size) }),
-      ...(filters.length > 0 ? [say('read.thatPassTheFilters', { join: filters.join('; ') })] : []),
+      ...(filters.length > 0 ? [say('read.thatPassTheFilters', { filters: filters.join('; ') })] : []),
       ...(behind === undefined ? [] : [say('read.behindTheFirst', { behind: formatNumber(behind) })]),
     ].join(', ');
   });

@@ -43,7 +43,7 @@ export interface RecordPart {
       <ng-template matMenuContent let-part="part">
         @for (concept of concepts(); track concept.id; let turn = $index) {
           <button mat-menu-item (click)="add(part, concept.id)">
-            {{ 'read.addToLetterOf' | say: { letterOf: letterOf(turn), name: concept.name } }}
+            {{ 'read.addToLetterOf' | say: { letter: letterOf(turn), name: concept.name } }}
           </button>
         } @empty {
           <p class="quiet none">{{ 'read.makeAConceptInTopic' | say }}</p>
@@ -90,7 +90,7 @@ export class RecordMenuComponent {
     const term: Term = { id: this.open.createId(), text, off: false, source: 'record' };
     this.open.change({ kind: 'add-terms', concept, terms: [term] });
     const name = this.concepts().find(({ id }) => id === concept)?.name ?? '';
-    this.messages.show(say('read.addedTo', { value: nameTerm(text, this.open.dialects()), name }), () =>
+    this.messages.show(say('read.addedTo', { words: nameTerm(text, this.open.dialects()), name }), () =>
       this.open.undo(),
     );
   }

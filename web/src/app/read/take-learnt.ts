@@ -49,7 +49,7 @@ export class TakeLearnt {
       },
       ...concept.terms.map(({ id, text }) => ({
         id,
-        name: say('read.inPlaceOf', { value: nameTerm(text, this.open.dialects()) }),
+        name: say('read.inPlaceOf', { term: nameTerm(text, this.open.dialects()) }),
       })),
       { id: NEW_CONCEPT, name: say('read.asANewConcept') },
     ];
@@ -111,7 +111,7 @@ export class TakeLearnt {
       way.kind === 'concept'
         ? say('read.isANewConcept', { name: way.name })
         : replaced
-          ? say('read.inPlaceOfTaken', { taken, value: nameTerm(replaced.text, this.open.dialects()) })
+          ? say('read.inPlaceOfTaken', { taken, term: nameTerm(replaced.text, this.open.dialects()) })
           : say('read.addedToTaken', { taken, name });
     this.messages.show(done, () => this.open.undo());
   }

@@ -162,7 +162,7 @@ export class RecordDrawerComponent {
       shown,
       all: formatAmount(amount ?? readKeptAmount(answer)),
     });
-    return numbers ? of : say('records.bestMatchesFirst', { of });
+    return numbers ? of : say('records.bestMatchesFirst', { records: of });
   });
   protected readonly empty = computed(() =>
     this.content().answer ? say('records.nothingWasFound') : say('records.onTheWay'),

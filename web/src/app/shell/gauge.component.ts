@@ -113,10 +113,10 @@ export class GaugeComponent {
     const difference = this.difference();
     return say('shell.recordsShowTheFirst', {
       name: this.dialect().name,
-      value: this.number(),
-      value2: difference ? say('shell.toTheComparedVariant', { difference }) : '',
-      value3: this.bandWords() ? `, ${this.bandWords()}` : '',
-      value4: this.basis() ? `, ${this.basis()}` : '',
+      count: this.number(),
+      difference: difference ? say('shell.toTheComparedVariant', { difference }) : '',
+      band: this.bandWords() ? `, ${this.bandWords()}` : '',
+      basis: this.basis() ? `, ${this.basis()}` : '',
     });
   });
 

@@ -71,5 +71,5 @@ function describeHeadings(
   const others = dialects.filter((dialect) => dialect.headings && !hasHeading(concept, dialect.id));
   return others.length === 0
     ? ''
-    : say('topic.noHeadingUsedYet', { join: others.map((dialect) => shortenName(dialect)).join(', ') });
+    : say('topic.noHeadingUsedYet', { databases: others.map((dialect) => shortenName(dialect)).join(', ') });
 }

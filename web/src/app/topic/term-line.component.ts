@@ -237,7 +237,7 @@ export class TermLineComponent {
   });
   protected readonly spoken = computed(() => {
     const { term, kind } = this.view();
-    const scope = term.databases ? say('topic.onlyFor', { join: term.databases.join(', ') }) : '';
+    const scope = term.databases ? say('topic.onlyFor', { databases: term.databases.join(', ') }) : '';
     return `${kind}${scope}${term.off ? say('topic.switchedOffSmall') : ''}`;
   });
   constructor() {

@@ -299,12 +299,12 @@ export class TopicPageComponent {
     const to = isSideways ? (target?.terms.length ?? 0) : place + (direction === 'up' ? -1 : 1);
     if (!target || to < 0 || (target === concept && to >= concept.terms.length)) return;
     if (target === concept && this.sorting() !== 'hand') {
-      void this.announcer.announce(say('topic.sortedSortByHand', { value: SORTING_NAMES[this.sorting()] }));
+      void this.announcer.announce(say('topic.sortedSortByHand', { order: SORTING_NAMES[this.sorting()] }));
       return;
     }
     this.open.change({ kind: 'move-term', id: term.id, concept: target.id, to });
     void this.announcer.announce(
-      say('topic.movedToPlace', { text: term.text, name: target.name, value: to + 1 }),
+      say('topic.movedToPlace', { text: term.text, name: target.name, place: to + 1 }),
     );
     this.focusLater(`[data-term="${term.id}"]`);
   }

@@ -95,7 +95,7 @@ export interface OverrideDialogData {
                 type="text"
                 class="code"
                 [attr.aria-label]="
-                  'translate.addToInOnly' | say: { name: concept.concept.name, name2: data.name }
+                  'translate.addToInOnly' | say: { name: concept.concept.name, database: data.name }
                 "
                 [placeholder]="'translate.anotherTermInThisDatabase' | say"
             /></mat-form-field>

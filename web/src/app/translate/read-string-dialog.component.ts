@@ -285,7 +285,7 @@ function describeGuess({ faults, strays, evidence }: DialectGuess): string {
     ...(strays.length > 0
       ? [
           say('translate.readsAs', {
-            join: strays.join(', '),
+            signs: strays.join(', '),
             kind: say(strays.length > 1 ? 'translate.words' : 'translate.aWord'),
           }),
         ]

@@ -64,7 +64,7 @@ const STRINGS_A_REQUEST = 1_000;
       <div class="bar">
         <span
           ><b>{{ format(missing().length) }}</b>
-          {{ 'compare.countsToMakeRequests' | say: { value: format(requests()), budget: budget() } }}</span
+          {{ 'compare.countsToMakeRequests' | say: { requests: format(requests()), budget: budget() } }}</span
         >
         <button mat-button type="button" (click)="batches.start(title(), missing())">
           {{ 'compare.countThem' | say }}

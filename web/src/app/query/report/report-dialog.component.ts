@@ -31,7 +31,7 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
       @for (element of elements(); track element.id) {
         <section [attr.aria-label]="element.name">
           <h3>{{ element.name }}</h3>
-          <p class="quiet">{{ 'query.lookedFor' | say: { join: element.looksFor.join('; ') } }}</p>
+          <p class="quiet">{{ 'query.lookedFor' | say: { kinds: element.looksFor.join('; ') } }}</p>
           @for (point of element.points; track point.finding.key) {
             <div class="point">
               <mat-checkbox

@@ -127,7 +127,7 @@ export class SuggestionFinder {
   private async findWords(term: Term, { dialects }: SuggestionRequest): Promise<Found> {
     const words = listTellingWords(term);
     if (words.length < 2) return [];
-    const from = say('terms.wordOf', { readPlainWords: readPlainWords(term.text) });
+    const from = say('terms.wordOf', { phrase: readPlainWords(term.text) });
     const databases = dialects.map((dialect) => dialect.id);
     const index = uniteWords(await this.words.listAll(databases, words.flatMap(listFormPrefixes)));
     const all = create(`(${words.join(' AND ')})`, 'words', say('terms.allItsWordsWherever'));
@@ -216,7 +216,7 @@ export class SuggestionFinder {
     const explained = forms.reduce((sum, form) => sum + form.records, 0);
     return forms.flatMap((form) => {
       const percent = Math.round((100 * form.records) / explained);
-      const share = say('terms.of100ThatExplain', { percent, acronym, shortenName: shortenName(dialect) });
+      const share = say('terms.of100ThatExplain', { percent, acronym, database: shortenName(dialect) });
       const tie = findTyingWords(form.text, records, 2);
       const whole = create(`"${form.text}"`, 'meanings', share);
       if (tie.length === 0) return [whole];

@@ -94,7 +94,7 @@ export class BriefDialogComponent {
     if (frame)
       this.change({
         ...frame,
-        parts: [...frame.parts, { name: say('topic.part', { value: frame.parts.length + 1 }), answer: '' }],
+        parts: [...frame.parts, { name: say('topic.part', { number: frame.parts.length + 1 }), answer: '' }],
       });
   }
 

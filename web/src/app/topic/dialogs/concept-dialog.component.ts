@@ -91,7 +91,7 @@ export class ConceptDialogComponent {
     if (project === '') return;
     const outcome = await this.copies.copy(concept, project);
     this.said.set(
-      outcome.ok ? say('topic.copiedTo', { value: outcome.value }) : describeProblem(outcome.problem),
+      outcome.ok ? say('topic.copiedTo', { name: outcome.value }) : describeProblem(outcome.problem),
     );
   }
 

@@ -107,7 +107,7 @@ export class EndingsDialogComponent {
     const deaf = this.open.dialects().filter((dialect) => dialect.phrase.wildcards === 'none');
     return this.isPhrase && deaf.length > 0
       ? say('topic.insideAPhraseNoWord', {
-          join: deaf.map((dialect) => dialect.name).join(say('topic.andBetween')),
+          databases: deaf.map((dialect) => dialect.name).join(say('topic.andBetween')),
         })
       : '';
   });

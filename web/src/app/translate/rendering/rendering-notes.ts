@@ -18,7 +18,10 @@ export function describeLevel({ rendering, limiters, missingLimiters }: Counted)
   if (missing.length === 0 || whole === 'left-out') return { level: whole, levelWords: LEVEL_WORDS[whole] };
   const level = whole === 'same' || whole === 'wider' ? 'wider' : 'different';
   const without = missing.map(({ value }) => value).join(', ');
-  return { level, levelWords: say('translate.forWantOfTheLimiter', { value: LEVEL_WORDS[level], without }) };
+  return {
+    level,
+    levelWords: say('translate.forWantOfTheLimiter', { difference: LEVEL_WORDS[level], without }),
+  };
 }
 
 const STEP_WORDS: Readonly<Record<HandStep['how'], string>> = {

@@ -160,7 +160,7 @@ export class EachTermComponent {
       kind: 'line',
       title: say('compare.inRecordsFound', {
         name: this.concept()?.name ?? '',
-        name2: this.subject.database()?.name ?? '',
+        database: this.subject.database()?.name ?? '',
       }),
       places: cover.order.map(({ member }) => this.terms()[member]?.term.text ?? ''),
       series: [

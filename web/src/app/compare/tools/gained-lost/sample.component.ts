@@ -185,7 +185,7 @@ function describeEstimate(estimate: ShareEstimate | undefined): string {
   const percent = (share: number): string => String(Math.round(100 * share));
   return say('compare.onTopic', {
     percent: percent(estimate.middle),
-    percent2: percent(estimate.low),
-    percent3: percent(estimate.high),
+    least: percent(estimate.low),
+    most: percent(estimate.high),
   });
 }

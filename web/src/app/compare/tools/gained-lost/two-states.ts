@@ -75,8 +75,8 @@ export class TwoStates {
         .join(', ');
     const [from, to] = [only(pair.from, pair.to), only(pair.to, pair.from)];
     return [
-      ...(from ? [say('compare.isSearchedForOnly', { from, value: this.nameOf(this.from()) })] : []),
-      ...(to ? [say('compare.isSearchedForOnlyTo', { to, value: this.nameOf(this.to()) })] : []),
+      ...(from ? [say('compare.isSearchedForOnly', { from, what: this.nameOf(this.from()) })] : []),
+      ...(to ? [say('compare.isSearchedForOnlyTo', { to, what: this.nameOf(this.to()) })] : []),
     ].join('; ');
   });
   readonly database = computed(

@@ -95,7 +95,7 @@ export function describeVersions(pairs: number): string {
     pairs === 1
       ? say('compare.n1PairOfRecordsIs')
       : say('compare.pairsOfRecordsAre', { pairs: formatNumber(pairs) });
-  return say('compare.versionsOfOneWorkSuch', { are });
+  return say('compare.versionsOfOneWorkSuch', { pairs: are });
 }
 
 /** What speaks for one work. */

@@ -124,7 +124,7 @@ export class TalliesComponent {
       this.open.change({ kind: 'return-to', working: { ...this.open.working(), ...kept.state } });
     else return;
     this.messages.show(
-      say('compare.isTheDraftNow', { value: name === undefined ? say('compare.thatState') : `“${name}”` }),
+      say('compare.isTheDraftNow', { name: name === undefined ? say('compare.thatState') : `“${name}”` }),
       () => {
         this.open.undo();
       },
