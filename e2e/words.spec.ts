@@ -41,7 +41,7 @@ async function speakPseudo(page: Page): Promise<void> {
   await page.route('**/words.en.json', async (route) => {
     const english = (await (await route.fetch()).json()) as Record<string, string>;
     const other = Object.entries(english).map(([key, message]) => [key, writePseudoMessage(message)]);
-    await route.fulfill({ json: Object.fromEntries(other) });
+    await route.fulfill({ json: Object.fromEntries(other) as Record<string, string> });
   });
 }
 
