@@ -6,8 +6,8 @@ import type { MessageUse, SpokenWords } from './template-words';
 /** Calls whose texts are codes: selectors, keys of storage, codes of problems. */
 const CODE_CALLS =
   /^(closest|createProblem|join|matchMedia|matches|querySelector|querySelectorAll|replace|say|split|test)$/;
-/** Folders whose texts nobody reads on a screen: what is asked of others, and tests. */
-const NO_SCREEN = /\.spec\.ts$|(^|\/)testing\/|^data\/|^workers\//;
+/** Folders whose texts nobody reads on a screen: what is asked of others, tests, the page of parts. */
+const NO_SCREEN = /\.spec\.ts$|(^|\/)testing\/|^(data|part-samples|workers)\//;
 
 /** Four words or more are a sentence for people; fewer may be a code, a selector, a form of a date. */
 const isSentence = (text: string): boolean =>

@@ -48,6 +48,8 @@ const WEB = {
     PIECES.map((piece, at) => [piece, ['words', 'ui', 'data', 'state', 'counting', ...PIECES.slice(0, at)]]),
   ),
   ...Object.fromEntries(VIEWS.map((view) => [view, BELOW_VIEWS])),
+  // For who builds the screens; not in what is built to be used.
+  'part-samples': BELOW_VIEWS,
   shell: [...BELOW_VIEWS, ...VIEWS],
 };
 

@@ -164,7 +164,8 @@ function listStrings(ast: AST): string[] {
 /** The words of all templates of a folder, in files of their own and in components. */
 export function readTemplateWords(folder: string): SpokenWords {
   const read = readdirSync(folder, { recursive: true, encoding: 'utf8' })
-    .filter((file) => /\.component\.(html|ts)$/.test(file))
+    // The page of parts is for who builds the screens.
+    .filter((file) => /\.component\.(html|ts)$/.test(file) && !/^part-samples[\\/]/.test(file))
     .map((file) => {
       const text = readFileSync(join(folder, file), 'utf8');
       const template = file.endsWith('.html') ? text : (/template: `([^`]*)`/.exec(text)?.[1] ?? '');

@@ -2,8 +2,23 @@ import type { Routes } from '@angular/router';
 import { chooseProject, openProject } from './projects/project-guards';
 import { say } from './words/say';
 
+/** False in what is built to be used, so that the page of parts is not in it. */
+declare const ngDevMode: boolean;
+
+/** All parts of the screens on one page, for who builds them. */
+const PARTS: Routes = ngDevMode
+  ? [
+      {
+        path: 'parts',
+        loadComponent: () =>
+          import('./part-samples/parts-page.component').then((file) => file.PartsPageComponent),
+      },
+    ]
+  : [];
+
 /** The views of a project, in the order of the work. */
 export const APP_ROUTES: Routes = [
+  ...PARTS,
   { path: '', pathMatch: 'full', canActivate: [chooseProject], children: [] },
   {
     path: 'projects',

@@ -45,9 +45,7 @@ function isNothing(difference: ProofDifference | undefined): boolean {
 export function describeProof({ wanted, found, gained, lost }: ProofAnswer, isLimited: boolean): string {
   const without = isLimited ? say('translate.withoutTheLimiters') : '';
   if (gained.total === 0 && lost.total === 0)
-    return wanted === 1
-      ? say('translate.provedTheSameRecord', { without })
-      : say('translate.provedTheSameRecords', { without, wanted: formatNumber(wanted) });
+    return say('translate.provedTheSameRecords', { without, wanted });
   return say('translate.findsMeant', { found: formatNumber(found), without, wanted: formatNumber(wanted) });
 }
 

@@ -268,7 +268,7 @@ function createChart(canvas: HTMLCanvasElement, getContent: () => ChartContent):
     options: createOptions(canvas, getContent()) as never,
     plugins: [
       {
-        id: say('ui.bandAndNumbers'),
+        id: 'band-and-numbers',
         beforeDatasetsDraw: ({ ctx, chartArea, scales }) => {
           const { band } = getContent();
           const y = scales['y'];

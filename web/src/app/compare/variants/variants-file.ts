@@ -68,7 +68,11 @@ export function listVariantTable(
 function describeAmount(amount: Amount | undefined): (string | number)[] {
   if (!amount) return ['', '', say('compare.notCounted')];
   const { total, upTo } = keepAmount(amount);
-  const known = { exact: 'exact', estimate: 'estimate', bounds: say('compare.betweenBounds') } as const;
+  const known = {
+    exact: say('compare.exact'),
+    estimate: say('compare.estimate'),
+    bounds: say('compare.betweenBounds'),
+  };
   const about = amount.kind === 'bounds' && isEstimated(amount) ? say('compare.estimated') : '';
   return [total, upTo ?? getExact(amount) ?? '', known[amount.kind] + about];
 }

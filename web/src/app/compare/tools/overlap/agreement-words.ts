@@ -91,11 +91,7 @@ export function describeMatched({
 /** Says that versions of a work are not put together; empty if there are none. */
 export function describeVersions(pairs: number): string {
   if (pairs === 0) return '';
-  const are =
-    pairs === 1
-      ? say('compare.n1PairOfRecordsIs')
-      : say('compare.pairsOfRecordsAre', { pairs: formatNumber(pairs) });
-  return say('compare.versionsOfOneWorkSuch', { pairs: are });
+  return say('compare.versionsOfOneWorkSuch', { pairs });
 }
 
 /** What speaks for one work. */

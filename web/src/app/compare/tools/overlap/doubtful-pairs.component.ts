@@ -4,7 +4,6 @@ import type { DoubtfulPair } from '#core/compare/index';
 import { succeed } from '#core/problem/index';
 import { OpenProject } from '../../../state/open-project';
 import { Messages } from '../../../ui/messages';
-import { formatNumber } from '../../../ui/number-format';
 import { follow, type Waiting } from '../../parts/waiting';
 import { listAgainst, listFor } from './agreement-words';
 import { describeRecord, readFrom, type ReadableResult } from './readable-result';
@@ -86,14 +85,9 @@ export class DoubtfulPairsComponent {
   /** What a database is called where there is little room. */
   readonly nameOf = input.required<(database: string) => string>();
 
-  protected readonly heading = computed(() => {
-    const count = this.pairs().length;
-    const pairs =
-      count === 1
-        ? say('compare.n1PairCounted')
-        : say('compare.pairsCounted', { count: formatNumber(count) });
-    return say('compare.asDifferentWorksUnless', { pairs });
-  });
+  protected readonly heading = computed(() =>
+    say('compare.asDifferentWorksUnless', { pairs: this.pairs().length }),
+  );
   private readonly reading = follow(
     () => {
       const pairs = this.pairs().slice(0, SHOWN);
