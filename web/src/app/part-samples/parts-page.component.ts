@@ -85,6 +85,13 @@ interface DialogSize {
     table {
       width: 420px;
     }
+    th {
+      text-align: left;
+    }
+    .problem {
+      color: var(--bad);
+    }
+    th.right,
     .right {
       text-align: right;
     }
