@@ -158,7 +158,10 @@ async function main(): Promise<void> {
   await page.waitForLoadState('networkidle');
   // All of it counted: each row says what it brings.
   const learnt = page.getByRole('complementary', { name: 'What the records teach' }).getByRole('row');
-  await learnt.filter({ hasText: /[+−]\d/ }).first().waitFor();
+  await learnt
+    .filter({ hasText: /[+−]\d/ })
+    .first()
+    .waitFor();
   await learnt.filter({ hasText: '…' }).first().waitFor({ state: 'detached' });
   await page.screenshot({ path: `${folder}/read.png` });
   await open(page, '/projects');
