@@ -32,8 +32,17 @@ function readText(node: ts.Node): string | undefined {
   return [node.head.text, ...node.templateSpans.map(({ literal }) => literal.text)].join(' ');
 }
 
-function readFileWords(file: string, text: string): SpokenWords {
+/** What the code says, and the names of messages that stand in its tables. */
+export interface CodeWords extends SpokenWords {
+  readonly names: readonly string[];
+}
+
+/** Names of messages have the folder first: `read.records`. */
+const NAME = /^[a-z-]+\.\w+$/;
+
+function readFileWords(file: string, text: string): CodeWords {
   const uses: MessageUse[] = [];
+  const names: string[] = [];
   const literals: string[] = [];
   const visit = (node: ts.Node): void => {
     // What is thrown is for who reads the log; what decorates is a template, which is read elsewhere.
@@ -58,15 +67,16 @@ function readFileWords(file: string, text: string): SpokenWords {
       }
     }
     const words = readText(node);
+    if (words !== undefined && NAME.test(words)) names.push(words);
     if (words !== undefined && isSentence(words)) literals.push(`${file}: ${words}`);
     ts.forEachChild(node, visit);
   };
   visit(ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true));
-  return { uses, literals };
+  return { uses, literals, names };
 }
 
 /** The words of the code of a folder: what it says by the catalogue, and sentences that it holds itself. */
-export function readCodeWords(folder: string): SpokenWords {
+export function readCodeWords(folder: string): CodeWords {
   const read = readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .map((file) => file.replaceAll('\\', '/'))
     .filter((file) => file.endsWith('.ts') && !NO_SCREEN.test(file))
@@ -74,5 +84,6 @@ export function readCodeWords(folder: string): SpokenWords {
   return {
     uses: read.flatMap(({ uses }) => uses),
     literals: read.flatMap(({ literals }) => literals),
+    names: read.flatMap(({ names }) => names),
   };
 }

@@ -46,7 +46,7 @@ export class ComparePageComponent {
     ),
   );
   protected readonly states = computed(() => [
-    { id: 'draft', name: say('compare.theDraft') },
+    { id: 'draft', name: say('shared.theDraft') },
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
   ]);
   constructor() {

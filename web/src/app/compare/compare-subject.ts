@@ -30,7 +30,7 @@ export class CompareSubject {
 
   readonly variant = computed(() => this.open.project().variants.find(({ id }) => id === this.of()));
   readonly isDraft = computed(() => this.variant() === undefined);
-  readonly name = computed(() => this.variant()?.name ?? say('compare.theDraft'));
+  readonly name = computed(() => this.variant()?.name ?? say('shared.theDraft'));
   readonly state = computed<SearchState>(() => this.variant()?.frozen ?? this.open.working());
   /** The project as it would be with the state looked at as its draft. */
   readonly project = computed<Project>(() => {

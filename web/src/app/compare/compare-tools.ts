@@ -64,7 +64,7 @@ export const COMPARE_TOOLS: readonly CompareTool[] = [
   {
     path: 'years',
     get name() {
-      return say('compare.years');
+      return say('shared.years');
     },
     load: () => import('./tools/years/years.component').then((file) => file.YearsComponent),
   },

@@ -11,9 +11,9 @@ import { say } from '../words/say';
 /** A count as a cell of a table: its number, or the reason why there is none. */
 export function describeCell(counted: Counted | undefined): string | number {
   const state = counted?.state;
-  if (!counted || !state || state.status === 'waiting') return say('counting.notCounted');
+  if (!counted || !state || state.status === 'waiting') return say('shared.notCounted');
   if (state.status === 'failed') return describeProblem(state.problem);
-  if (state.status === 'empty') return say('counting.nothingToCount');
+  if (state.status === 'empty') return say('shared.nothingToCount');
   const basis = describeBasis(counted).join(', ');
   const exact = getExact(state.amount);
   const number = exact ?? formatAmount(state.amount);
@@ -26,19 +26,19 @@ const NO_COMPARISON_WORDS: Readonly<Record<NoComparison, string>> = {
   'not-counted': '',
   'other-database': '',
   get 'part-left-out'() {
-    return say('counting.aPartLeftOut');
+    return say('shared.aPartLeftOut');
   },
   get 'other-fields'() {
-    return say('counting.inOtherFields');
+    return say('shared.inOtherFields');
   },
   get 'limiter-missing'() {
     return say('counting.aLimiterMissing');
   },
   get estimated() {
-    return say('counting.cannotTell');
+    return say('shared.cannotTell');
   },
   get bounds() {
-    return say('counting.cannotTell');
+    return say('shared.cannotTell');
   },
 };
 
@@ -90,7 +90,7 @@ function describeLeftOut(found: readonly LeftOut[]): string[] {
       return describeWidened(String(reason.data['fields']), String(reason.data['instead']));
     return say('counting.without', { parts: shorten(printQuery(node)) });
   });
-  return words.length > 0 ? [...new Set(words)] : [say('counting.aPartLeftOut')];
+  return words.length > 0 ? [...new Set(words)] : [say('shared.aPartLeftOut')];
 }
 
 /** Where a field is searched that has no sign of its own; a longer account is in Translate. */

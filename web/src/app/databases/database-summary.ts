@@ -10,7 +10,7 @@ export function describeUnmarked({ fields }: Dialect): string {
 
 /** Its thesaurus in words. */
 export function describeThesaurus({ headings }: Dialect): string {
-  if (!headings) return say('databases.none');
+  if (!headings) return say('shared.none');
   return headings.flat ? say('databases.aFlatListOfHeadings') : say('databases.aThesaurusWithHeadingsBelow');
 }
 
@@ -22,7 +22,7 @@ export function describeLimiters({ limiters }: Dialect): string {
       .join(', ');
   const parts = [
     [say('databases.inTheString'), named(['string'])],
-    [say('databases.byHand'), named(['box', 'hand'])],
+    [say('shared.byHand'), named(['box', 'hand'])],
     [say('databases.not'), named(['none'])],
   ] as const;
   return parts.flatMap(([how, names]) => (names === '' ? [] : [`${how}: ${names}`])).join('; ');

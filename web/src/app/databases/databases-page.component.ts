@@ -168,7 +168,7 @@ export class DatabasesPageComponent {
       isOn: this.open.working().databases.includes(dialect.id),
       reason: this.open.working().reasons[dialect.id] ?? '',
       connection: describeConnection(own?.connection, traits?.asksOneByOne ?? false),
-      size: size === undefined ? '' : say('databases.records', { count: size.toLocaleString('en') }),
+      size: size === undefined ? '' : say('shared.recordsWords', { count: size.toLocaleString('en') }),
       unmarked: describeUnmarked(dialect),
       thesaurus: describeThesaurus(dialect),
       // Of a thesaurus that cannot be had, nothing is said.

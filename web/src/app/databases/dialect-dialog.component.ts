@@ -113,7 +113,7 @@ export class DialectDialogComponent {
       this.document.set(JSON.parse(await file.text()));
       this.fileFault.set('');
     } catch {
-      this.fileFault.set(say('databases.thisFile'));
+      this.fileFault.set(say('databases.thisFileIsNotADialect'));
     }
   }
 

@@ -49,7 +49,7 @@ import { SayPipe } from '../words/say.pipe';
             <thead>
               <tr>
                 <th scope="col">{{ 'databases.example' | say }}</th>
-                <th scope="col">{{ 'databases.means' | say }}</th>
+                <th scope="col">{{ 'shared.means' | say }}</th>
                 <th scope="col">{{ 'databases.notUnderstood' | say }}</th>
               </tr>
             </thead>
@@ -69,7 +69,7 @@ import { SayPipe } from '../words/say.pipe';
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'databases.cancel' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
       <button mat-flat-button type="button" [disabled]="!lesson()" (click)="take()">
         {{ 'databases.goOnInTheForm' | say }}
       </button>

@@ -19,7 +19,7 @@ import { SayPipe } from '../words/say.pipe';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, DIALOG_PARTS, SELECT_PARTS, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>{{ 'databases.addAnSruServerCapital' | say }}</h2>
+    <h2 mat-dialog-title>{{ 'databases.addAnSruServerLabel' | say }}</h2>
     <mat-dialog-content>
       <p class="quiet">
         {{ 'databases.ewerCountsLibraryCatalogues' | say }}
@@ -64,7 +64,7 @@ import { SayPipe } from '../words/say.pipe';
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'databases.cancel' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
       <button mat-flat-button type="button" [disabled]="!explanation()" (click)="confirm()">
         {{ 'databases.addThisServer' | say }}
       </button>

@@ -24,7 +24,7 @@ export interface FreezeDialogData extends FreezeAnswer {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, DIALOG_PARTS, MatFormField, MatInput, MatLabel, ReactiveFormsModule, FIELD_PARTS],
   template: `
-    <h2 mat-dialog-title>{{ (data.isThere ? 'freezing.nameAndNote' : 'freezing.freezeAsVariant') | say }}</h2>
+    <h2 mat-dialog-title>{{ (data.isThere ? 'freezing.nameAndNote' : 'shared.freezeAsVariant') | say }}</h2>
     <form [formGroup]="form" (ngSubmit)="freeze()">
       <mat-dialog-content>
         @if (!data.isThere) {
@@ -33,8 +33,8 @@ export interface FreezeDialogData extends FreezeAnswer {
           </p>
         }
         <mat-form-field
-          ><mat-label>{{ 'freezing.name' | say }}</mat-label
-          ><input matInput [aria-label]="'freezing.name' | say" formControlName="name" maxlength="80"
+          ><mat-label>{{ 'shared.name' | say }}</mat-label
+          ><input matInput [aria-label]="'shared.name' | say" formControlName="name" maxlength="80"
         /></mat-form-field>
         <mat-form-field class="wide"
           ><mat-label>{{ 'freezing.whatChangedAndWhy' | say }}</mat-label
@@ -48,7 +48,7 @@ export interface FreezeDialogData extends FreezeAnswer {
         </mat-form-field>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>{{ 'freezing.cancel' | say }}</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
         <button mat-flat-button type="submit" [disabled]="form.invalid">
           {{ (data.isThere ? 'freezing.save' : 'freezing.freeze') | say }}
         </button>

@@ -123,7 +123,7 @@ export class LimiterPanelComponent {
     this.makeSection('types', say('limiters.documentType'), DOCUMENT_TYPES, (type) => type),
     this.makeSection(
       'languages',
-      say('limiters.language'),
+      say('shared.language'),
       LANGUAGES.map(({ code }) => code),
       (code) => LIMITERS.languages.names[code] ?? code,
     ),

@@ -20,7 +20,7 @@ import { say } from '../words/say';
     <div class="head">
       <h2>{{ 'query.whatTheCountDependsOn' | say }}</h2>
       <mat-form-field class="small"
-        ><mat-label>{{ 'query.database' | say }}</mat-label
+        ><mat-label>{{ 'shared.database' | say }}</mat-label
         ><mat-select (selectionChange)="numbers.choose($event.value)" [value]="numbers.database()?.id">
           @for (dialect of open.dialects(); track dialect.id) {
             <mat-option [value]="dialect.id">
@@ -113,7 +113,7 @@ export class DominantMemberComponent {
 
 /** What stands in the place of a number: it is on its way, or there will be none. */
 function describeMissing({ counted, isOff, isLast }: GroupMember): string {
-  if (isOff) return say('query.switchedOff');
-  if (isLast) return say('query.nothingIsLeft');
+  if (isOff) return say('shared.switchedOff');
+  if (isLast) return say('shared.nothingIsLeft');
   return !counted || counted.state.status === 'waiting' ? '…' : '—';
 }

@@ -35,7 +35,7 @@ const SEVERITY_WORDS = {
     return say('query.warning');
   },
   get note() {
-    return say('query.note');
+    return say('shared.note');
   },
 } as const;
 

@@ -18,13 +18,13 @@ const OPERATORS = [
   {
     label: 'AND',
     get detail() {
-      return say('query.allOfThem');
+      return say('shared.allOfThem');
     },
   },
   {
     label: 'OR',
     get detail() {
-      return say('query.anyOfThem');
+      return say('shared.anyOfThem');
     },
   },
   { label: 'NOT', detail: 'without' },

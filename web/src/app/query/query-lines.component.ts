@@ -125,7 +125,7 @@ export class QueryLinesComponent {
       return;
     }
     this.problem.set(undefined);
-    const name = createBlockName(say('query.lineSmall', { number: this.names().length + 1 }), this.names());
+    const name = createBlockName(say('query.lineWords', { number: this.names().length + 1 }), this.names());
     this.open.change({ kind: 'add-block', block: { id: this.open.createId(), name, text } });
     field.value = '';
   }

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { MatButton } from '@angular/material/button';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
@@ -46,6 +47,7 @@ const JOIN_WORDS = {
   selector: 'app-query-outline',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    NgTemplateOutlet,
     SayPipe,
     CdkDrag,
     CdkDragHandle,
@@ -292,7 +294,7 @@ export class QueryOutlineComponent {
     return [
       ...(fields ? [say('query.inFields', { fields: listFields(fields) })] : []),
       ...(names
-        ? [say('query.only', { databases: names.map((id) => this.open.nameInShort(id)).join(', ') })]
+        ? [say('shared.only', { databases: names.map((id) => this.open.nameInShort(id)).join(', ') })]
         : []),
       ...comments.map((comment) => `// ${comment}`),
     ];
@@ -314,6 +316,6 @@ function describeLead(row: OutlineRow): string {
 
 /** A row as a screen reader says it. */
 function describeRow(row: OutlineRow): string {
-  const words = [describeLead(row), row.text, row.isOff ? say('query.switchedOff') : ''];
+  const words = [describeLead(row), row.text, row.isOff ? say('shared.switchedOff') : ''];
   return words.filter((word) => word !== '').join(' ') || say('query.empty');
 }

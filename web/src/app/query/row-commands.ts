@@ -90,7 +90,7 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   {
     command: 'fields',
     get label() {
-      return say('query.fieldsCapital');
+      return say('query.fieldsDots');
     },
     keys: 'F',
   },
@@ -104,7 +104,7 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   {
     command: 'comment',
     get label() {
-      return say('query.commentCapital');
+      return say('query.commentDots');
     },
     keys: 'C',
   },
@@ -161,14 +161,14 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   {
     command: 'block',
     get label() {
-      return say('query.makeABlockOfItCapital');
+      return say('query.makeABlockOfItDots');
     },
     keys: 'B',
   },
   {
     command: 'up',
     get label() {
-      return say('query.moveUp');
+      return say('shared.moveUp');
     },
     keys: 'Alt+↑',
     isApart: true,
@@ -177,7 +177,7 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   {
     command: 'down',
     get label() {
-      return say('query.moveDown');
+      return say('shared.moveDown');
     },
     keys: 'Alt+↓',
     takesTerms: true,
@@ -199,7 +199,7 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   {
     command: 'duplicate',
     get label() {
-      return say('query.duplicate');
+      return say('shared.duplicate');
     },
     keys: 'D',
     isApart: true,
@@ -215,7 +215,7 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   {
     command: 'cut',
     get label() {
-      return say('query.cut');
+      return say('shared.cut');
     },
     keys: 'Ctrl+X',
   },
@@ -229,7 +229,7 @@ export const ROW_COMMANDS: readonly RowCommandEntry[] = [
   {
     command: 'remove',
     get label() {
-      return say('query.remove');
+      return say('shared.remove');
     },
     keys: 'Delete',
     takesTerms: true,

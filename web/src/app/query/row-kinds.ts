@@ -172,7 +172,7 @@ export const ROW_KINDS: readonly RowKind[] = [
       return say('query.yearsOfPublication');
     },
     get hint() {
-      return say('query.like20152024');
+      return say('query.like20152024AsAPart');
     },
     get wordsLabel() {
       return say('query.yearsOneSpanALine');
@@ -225,7 +225,7 @@ export const ROW_KINDS: readonly RowKind[] = [
   {
     id: 'block',
     get label() {
-      return say('query.aBlock');
+      return say('shared.aBlock');
     },
     get hint() {
       return say('query.aConceptOrAPiece');

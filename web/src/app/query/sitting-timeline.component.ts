@@ -130,8 +130,8 @@ export class SittingTimelineComponent {
       const amount = getAmount(counted?.state);
       const name = state.kind === 'opened' ? say('query.asItWasOpened') : CHANGE_NAMES[state.kind];
       const number = amount
-        ? say('query.recordsCapital', { count: formatAmount(amount) })
-        : say('query.notCounted');
+        ? say('shared.recordsWords', { count: formatAmount(amount) })
+        : say('shared.notCounted');
       return {
         key: `${at} ${state.moment}`,
         working: state.working,

@@ -199,7 +199,7 @@ function describeVersion(version: BibliographicRecord, record: BibliographicReco
     version.fullText
       ? say('read.withFullText')
       : version.hasFullText
-        ? say('read.says')
+        ? say('read.saysThatItHasTheFull')
         : say('read.noFullText'),
   ].join(' · ');
 }

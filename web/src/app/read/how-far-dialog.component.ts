@@ -87,7 +87,7 @@ const STRETCH = 20;
           {{ 'read.drawASampleOfTheOthers' | say }}
         </button>
       }
-      <button mat-button type="button" mat-dialog-close>{{ 'read.close' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.close' | say }}</button>
     </mat-dialog-actions>
   `,
 })
@@ -113,9 +113,7 @@ export class HowFarDialogComponent {
       kind: 'line',
       title: say('read.recordsOnTopicByRecords'),
       places: points.map(({ read }) => String(read)),
-      series: [
-        { name: say('read.onTopicSmall'), values: points.map(({ good }) => good), colours: ['--glaze'] },
-      ],
+      series: [{ name: say('shared.onTopic'), values: points.map(({ good }) => good), colours: ['--glaze'] }],
       isLog: false,
     };
   });

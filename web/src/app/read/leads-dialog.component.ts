@@ -35,19 +35,19 @@ import { say } from '../words/say';
                 }
               </span>
               <app-text-field
-                [label]="'read.note' | say"
+                [label]="'shared.note' | say"
                 [value]="lead.note"
                 [maxLength]="500"
                 (left)="keep(lead, { note: $event })"
               />
-              <button mat-button type="button" (click)="ref.close(lead)">{{ 'read.search' | say }}</button>
+              <button mat-button type="button" (click)="ref.close(lead)">{{ 'shared.search' | say }}</button>
               <button
                 mat-button
                 type="button"
-                [attr.aria-label]="'read.remove' | say: { name: lead.name }"
+                [attr.aria-label]="'shared.removeLabel' | say: { name: lead.name }"
                 (click)="remove(lead)"
               >
-                {{ 'read.removeCapital' | say }}
+                {{ 'shared.remove' | say }}
               </button>
             </li>
           }
@@ -59,7 +59,7 @@ import { say } from '../words/say';
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'read.close' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.close' | say }}</button>
     </mat-dialog-actions>
   `,
   styles: `

@@ -32,7 +32,6 @@ import { shortenName } from '#core/text/index';
 import { Counts } from '../counting/counts';
 import { describeComparison } from '../counting/describe-count';
 import { readCount } from '../counting/read-count';
-import { CountComponent } from '../records/count.component';
 import { LearnWorker } from '../data/learn-worker';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
@@ -43,60 +42,20 @@ import { OutlookComponent, type Outlook } from './outlook.component';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
 import type { RecordPart } from './record-menu.component';
+import { SeparatorTableComponent } from './separator-table.component';
 import { TakeLearnt } from './take-learnt';
+import type { MessageKey } from '../words/message-key';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
 
 /** What a lesson is called: in a narrow row, and in full. */
-const LESSON_NAMES: Readonly<Record<Lesson, { readonly name: string; readonly label: string }>> = {
-  words: {
-    get name() {
-      return say('read.words');
-    },
-    get label() {
-      return say('read.words');
-    },
-  },
-  headings: {
-    get name() {
-      return say('read.headingsSmall');
-    },
-    get label() {
-      return say('read.headingsSmall');
-    },
-  },
-  keywords: {
-    get name() {
-      return say('read.keywords');
-    },
-    get label() {
-      return say('read.authorKeywordsSmall');
-    },
-  },
-  sources: {
-    get name() {
-      return say('read.sources');
-    },
-    get label() {
-      return say('read.sources');
-    },
-  },
-  names: {
-    get name() {
-      return say('read.names');
-    },
-    get label() {
-      return say('read.names');
-    },
-  },
-  places: {
-    get name() {
-      return say('read.places');
-    },
-    get label() {
-      return say('read.placesOfWork');
-    },
-  },
+const LESSON_NAMES: Readonly<Record<Lesson, { readonly name: MessageKey; readonly label: MessageKey }>> = {
+  words: { name: 'shared.words', label: 'shared.words' },
+  headings: { name: 'read.headingsWords', label: 'read.headingsWords' },
+  keywords: { name: 'read.keywords', label: 'read.authorKeywordsWords' },
+  sources: { name: 'read.sources', label: 'read.sources' },
+  names: { name: 'read.names', label: 'read.names' },
+  places: { name: 'read.places', label: 'read.placesOfWork' },
 };
 /** So many candidates are counted in the whole database. */
 const COUNTED = 60;
@@ -115,9 +74,9 @@ interface LearntRow {
 @Component({
   selector: 'app-learn-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, ChoiceRowComponent, CountComponent, MatButton, MatCheckbox, OutlookComponent],
+  imports: [SayPipe, ChoiceRowComponent, MatButton, MatCheckbox, OutlookComponent, SeparatorTableComponent],
   templateUrl: './learn-panel.component.html',
-  styleUrl: './learn-panel.component.scss',
+  styleUrls: ['./learn-table.scss', './learn-panel.component.scss'],
   providers: [LearningRecords, TakeLearnt],
   host: { role: 'complementary', '[attr.aria-label]': 'spokenName' },
 })
@@ -132,7 +91,11 @@ export class LearnPanelComponent {
   private readonly messages = inject(Messages);
 
   protected readonly least = LEAST_FOUND;
-  protected readonly lessons = LESSONS.map((id) => ({ id, ...LESSON_NAMES[id] }));
+  protected readonly lessons = LESSONS.map((id) => ({
+    id,
+    name: say(LESSON_NAMES[id].name),
+    label: say(LESSON_NAMES[id].label),
+  }));
   protected readonly lesson = signal<Lesson>('words');
   /** What the good and the bad differ by, each with the draft as it would be; made once, so that each is counted once. */
   private readonly told = computed(() => {
@@ -219,7 +182,7 @@ export class LearnPanelComponent {
           learnt,
           text: learnt.text,
           isInQuery,
-          brings: isInQuery ? say('read.inTheQuery') : compared ? describeComparison(compared) : '…',
+          brings: isInQuery ? say('shared.inTheQuery') : compared ? describeComparison(compared) : '…',
         };
       });
   });
@@ -244,7 +207,7 @@ export class LearnPanelComponent {
     const limiters = this.open.limiters();
     const fresh = proposed && !this.taking.isNarrowing() ? build.not(proposed, before) : proposed;
     const only = rows.length === 1 ? first : undefined;
-    const name = only?.text ?? say('read.terms', { count: rows.length });
+    const name = only?.text ?? say('shared.terms', { count: rows.length });
     const terms = things
       .map((thing) => nameTerm(printQuery(thing.root), this.open.dialects()))
       .join(say('read.orBetween'));

@@ -123,7 +123,7 @@ export class OpenRecordComponent {
         ? [
             fullText
               ? say('read.fullTextOfWords', { count: formatNumber(splitWords(fullText).length) })
-              : say('read.fullTextSmall'),
+              : say('read.fullTextWords'),
           ]
         : []),
       ...(cited ? [describeCited(cited, this.record())] : []),
@@ -177,6 +177,8 @@ export class OpenRecordComponent {
       kind: 'add-must-finds',
       mustFinds: [{ id, title, ...(doi !== undefined && { identifier: doi }) }],
     });
-    this.messages.show(say('read.it'), () => this.open.change({ kind: 'remove-must-finds', ids: [id] }));
+    this.messages.show(say('read.itIsOneOfTheMust'), () =>
+      this.open.change({ kind: 'remove-must-finds', ids: [id] }),
+    );
   }
 }

@@ -86,7 +86,7 @@ export interface Outlook {
         <span class="quiet">{{ 'read.allOfItIn' | say }}</span> {{ holder.name }}
         <app-count
           [counted]="holder.counted"
-          [label]="'read.inName' | say: { name: outlook().name, database: holder.name }"
+          [label]="'shared.in' | say: { name: outlook().name, database: holder.name }"
         />
       </p>
     }
@@ -117,7 +117,7 @@ export interface Outlook {
         }}</a>
       }
       <button mat-stroked-button type="button" [disabled]="!canTake()" (click)="taken.emit()">
-        {{ (isReplacing() ? 'read.replace' : 'read.add') | say }}
+        {{ (isReplacing() ? 'read.replace' : 'shared.add') | say }}
       </button>
       @if (outlook().part; as part) {
         <button mat-button type="button" [matMenuTriggerFor]="menu.menu()" [matMenuTriggerData]="{ part }">

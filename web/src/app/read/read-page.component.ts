@@ -101,7 +101,7 @@ export class ReadPageComponent {
 
   protected readonly format = formatNumber;
   protected readonly sets = computed(() => [
-    { id: 'draft', name: say('read.theDraft') },
+    { id: 'draft', name: say('shared.theDraft') },
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
   ]);
   protected readonly databases = computed(() => {
@@ -333,7 +333,7 @@ export class ReadPageComponent {
       this.dialogs
         .open<InstanceType<typeof CollectionDialogComponent>, CollectionDialogData, OwnDatabase>(
           CollectionDialogComponent,
-          { data: { name: label.slice(0, LONGEST_NAME), useWords: say('read.readThem') }, width: 640 },
+          { data: { name: label.slice(0, LONGEST_NAME), useWords: say('shared.readThem') }, width: 640 },
         )
         .afterClosed()
         .subscribe((database) => {

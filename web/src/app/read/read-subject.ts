@@ -96,7 +96,7 @@ export class ReadSubject {
   /** What people call the set. */
   readonly label = computed(() => {
     const set = this.set();
-    return set.kind === 'string' ? set.label : (this.variant()?.name ?? say('read.theDraft'));
+    return set.kind === 'string' ? set.label : (this.variant()?.name ?? say('shared.theDraft'));
   });
   /** Why there is nothing to read, in words; nothing if there may be. */
   readonly whyNothing = computed(() => {

@@ -44,7 +44,7 @@ const ROW = 76;
     <cdk-virtual-scroll-viewport
       [itemSize]="row"
       role="listbox"
-      [aria-label]="'read.recordsCapital' | say"
+      [aria-label]="'shared.recordsLabel' | say"
       tabindex="0"
       [attr.aria-activedescendant]="isDrawn() ? 'record-' + at() : null"
       (scrolledIndexChange)="ask()"
@@ -232,7 +232,7 @@ export class RecordListComponent {
       ...(fullText
         ? [say('read.countWords', { count: formatNumber(splitWords(fullText).length) })]
         : hasFullText
-          ? [say('read.fullTextSmall')]
+          ? [say('read.fullTextWords')]
           : []),
       ...(cited ? [say('read.cited', { times: formatNumber(cited.times) })] : []),
       ...(language === 'en' || language === '' ? [] : [nameFacetValue('languages', language)]),

@@ -43,7 +43,7 @@ export interface RecordPart {
       <ng-template matMenuContent let-part="part">
         @for (concept of concepts(); track concept.id; let turn = $index) {
           <button mat-menu-item (click)="add(part, concept.id)">
-            {{ 'read.addToLetterOf' | say: { letter: letterOf(turn), name: concept.name } }}
+            {{ 'read.addToLetter' | say: { letter: letterOf(turn), name: concept.name } }}
           </button>
         } @empty {
           <p class="quiet none">{{ 'read.makeAConceptInTopic' | say }}</p>

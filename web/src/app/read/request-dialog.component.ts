@@ -26,7 +26,7 @@ export interface RequestDialogData {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, DIALOG_PARTS, TextFieldComponent],
   template: `
-    <h2 mat-dialog-title>{{ 'read.askALibraryForItCapital' | say }}</h2>
+    <h2 mat-dialog-title>{{ 'read.askALibraryForItLabel' | say }}</h2>
     <mat-dialog-content>
       <p class="quiet">
         {{ 'read.ewerSendsNothingCopy' | say }}
@@ -40,9 +40,9 @@ export interface RequestDialogData {
       />
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'read.close' | say }}</button>
-      <button mat-button type="button" (click)="copy()">{{ 'read.copy' | say }}</button>
-      <button mat-button type="button" (click)="save()">{{ 'read.saveAsAFile' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.close' | say }}</button>
+      <button mat-button type="button" (click)="copy()">{{ 'shared.copy' | say }}</button>
+      <button mat-button type="button" (click)="save()">{{ 'shared.saveAsAFile' | say }}</button>
       <button mat-flat-button type="button" (click)="ref.close(true)">
         {{ 'read.noteThatIAsked' | say }}
       </button>

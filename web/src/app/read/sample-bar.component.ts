@@ -46,7 +46,7 @@ import { SayPipe } from '../words/say.pipe';
           <span class="quiet">{{ 'read.judgeTheRecordsWithY' | say }}</span>
         }
         @if (one.canDrawMore) {
-          <button mat-button type="button" (click)="moreAsked.emit()">{{ 'read.drawMore' | say }}</button>
+          <button mat-button type="button" (click)="moreAsked.emit()">{{ 'shared.drawMore' | say }}</button>
         }
         @if (isBehind()) {
           <button mat-button type="button" (click)="howFarAsked.emit()">
@@ -59,7 +59,7 @@ import { SayPipe } from '../words/say.pipe';
         @if (isWhole() && read(); as one) {
           <span
             >{{ 'read.readFromTheTop' | say: { read: one.read } }} <b>{{ one.good }}</b>
-            {{ 'read.onTopicSmall' | say }}</span
+            {{ 'shared.onTopic' | say }}</span
           >
         }
         @if (isWhole()) {

@@ -10,7 +10,7 @@ const SORT_NAMES: Readonly<Record<Sort, string>> = {
     return say('read.bestMatch');
   },
   get newest() {
-    return say('read.newestFirst');
+    return say('shared.newestFirst');
   },
   get oldest() {
     return say('read.oldestFirst');

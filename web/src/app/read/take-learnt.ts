@@ -106,7 +106,7 @@ export class TakeLearnt {
     const name = this.concept()?.name ?? '';
     this.open.change(createTakeChange(way, terms));
     const [first] = things;
-    const taken = things.length === 1 ? (first?.text ?? '') : say('read.terms', { count: things.length });
+    const taken = things.length === 1 ? (first?.text ?? '') : say('shared.terms', { count: things.length });
     const done =
       way.kind === 'concept'
         ? say('read.isANewConcept', { name: way.name })

@@ -20,14 +20,14 @@ import { say } from '../words/say';
           >{{ one.concept.name }}:
         </span>
         @if (one.isOnly) {
-          <b>{{ 'read.onlySmall' | say }}</b>
+          <b>{{ 'read.onlyWords' | say }}</b>
         }
         @for (term of one.terms; track $index; let last = $last) {
           <span class="code">{{ term.text }}</span> <span class="quiet">{{ term.places }}</span>{{
             last ? '' : ' · '
           }}
         } @empty {
-          <span class="quiet">{{ 'read.noTerm' | say: { name: one.concept.name } }}</span>
+          <span class="quiet">{{ 'read.noTermOfIsInTheRecord' | say: { name: one.concept.name } }}</span>
         }
       </p>
     } @empty {

@@ -48,7 +48,7 @@ interface ShownAmount {
       <span class="none"
         ><span aria-hidden="true">{{ isNothing() ? '—' : '·' }}</span
         ><span class="unseen"
-          >{{ label() }}: {{ (isNothing() ? 'records.nothingToCount' : 'records.notCounted') | say }}</span
+          >{{ label() }}: {{ (isNothing() ? 'shared.nothingToCount' : 'shared.notCounted') | say }}</span
         ></span
       >
     }

@@ -165,7 +165,7 @@ export class RecordDrawerComponent {
     return numbers ? of : say('records.bestMatchesFirst', { records: of });
   });
   protected readonly empty = computed(() =>
-    this.content().answer ? say('records.nothingWasFound') : say('records.onTheWay'),
+    this.content().answer ? say('shared.nothingWasFound') : say('shared.onTheWayDots'),
   );
   protected readonly records = computed(() =>
     (this.content().answer?.records ?? []).map(

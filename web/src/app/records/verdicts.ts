@@ -14,7 +14,7 @@ export const VERDICT_ROWS: readonly VerdictRow[] = [
   {
     id: 'on',
     get name() {
-      return say('records.onTopic');
+      return say('shared.onTopic');
     },
     key: 'y',
     sign: '●',

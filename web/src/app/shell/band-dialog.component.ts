@@ -58,7 +58,7 @@ export interface BandAnswer {
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>{{ 'shell.cancel' | say }}</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
         <button
           mat-flat-button
           type="submit"

@@ -8,13 +8,13 @@ const WORDS: Readonly<Record<BandStanding, string>> = {
     return say('shell.belowBand');
   },
   get in() {
-    return say('shell.inTheBand');
+    return say('shared.inTheBand');
   },
   get above() {
     return say('shell.aboveBand');
   },
   get unsure() {
-    return say('shell.cannotTell');
+    return say('shared.cannotTell');
   },
 };
 

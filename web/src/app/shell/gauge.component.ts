@@ -95,7 +95,7 @@ export class GaugeComponent {
   protected readonly standing = computed(() => {
     const { state, rendering } = this.counted();
     if (state.status !== 'counted') return { words: '', isGood: true };
-    if (rendering.omitted) return { words: say('shell.aPartLeftOut'), isGood: false };
+    if (rendering.omitted) return { words: say('shared.aPartLeftOut'), isGood: false };
     return describeStanding(state.amount, this.band(), this.purpose());
   });
   protected readonly bandWords = computed(() => this.standing().words);
@@ -123,7 +123,7 @@ export class GaugeComponent {
   protected show(): void {
     const { countKey, state } = this.counted();
     if (countKey)
-      this.drawer.show(countKey, say('shell.theDraftIn', { name: this.dialect().name }), getAmount(state));
+      this.drawer.show(countKey, say('shared.theDraftIn', { name: this.dialect().name }), getAmount(state));
   }
 
   protected retry(): void {

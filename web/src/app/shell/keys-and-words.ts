@@ -28,8 +28,8 @@ const group = (place: MessageKey, entries: readonly KeyEntry[]): KeyGroup => ({
 /** The keys of all views but those of rows in Query, which are in the menu of a row. */
 export const KEY_GROUPS: readonly KeyGroup[] = [
   group('shell.everywhere', [
-    key('Ctrl+Z', 'shell.undoCapital'),
-    key('Ctrl+Shift+Z, Ctrl+Y', 'shell.redoCapital'),
+    key('Ctrl+Z', 'shared.undo'),
+    key('Ctrl+Shift+Z, Ctrl+Y', 'shell.redoLabel'),
     key('?', 'shell.showThisList'),
     key('Esc', 'shell.closeWhatIsOpen'),
   ]),
@@ -85,10 +85,10 @@ const word = (name: MessageKey, means: MessageKey): { readonly word: string; rea
 
 /** The words that are used in a sense of Ewer’s own. */
 export const OWN_WORDS: readonly { readonly word: string; readonly means: string }[] = [
-  word('shell.draftSmall', 'shell.theQuery'),
+  word('shell.draftWords', 'shell.theQueryThatYouAreWorking'),
   word('shell.freeze', 'shell.keepTheQueryItsConcepts'),
   word('shell.variant', 'shell.whatWasFrozenAState'),
-  word('shell.targetBandSmall', 'shell.howManyResultsYouWant'),
+  word('shell.targetBandWords', 'shell.howManyResultsYouWant'),
   word('shell.mustFind', 'shell.aRecordThatYouKnow'),
   word('shell.block', 'shell.aPartOfTheQuery'),
 ];

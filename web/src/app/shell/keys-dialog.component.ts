@@ -52,7 +52,7 @@ const ROW_KEYS: KeyGroup = {
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>{{ 'shell.close' | say }}</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'shared.close' | say }}</button>
     </mat-dialog-actions>
   `,
   styles: `

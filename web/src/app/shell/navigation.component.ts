@@ -13,14 +13,14 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
   {
     path: 'topic',
     get name() {
-      return say('shell.topic');
+      return say('shared.topic');
     },
     icon: 'topic',
   },
   {
     path: 'query',
     get name() {
-      return say('shell.query');
+      return say('shared.query');
     },
     icon: 'query',
   },
@@ -66,11 +66,11 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
     <nav class="low" [aria-label]="'shell.besideTheWork' | say">
       @if (databases(); as link) {
         <a class="view" [routerLink]="link" routerLinkActive="current" ariaCurrentWhenActive="page"
-          ><app-icon name="databases" />{{ 'shell.databases' | say }}</a
+          ><app-icon name="databases" />{{ 'shared.databases' | say }}</a
         >
       }
       <a class="view" routerLink="/projects" routerLinkActive="current" ariaCurrentWhenActive="page"
-        ><app-icon name="projects" />{{ 'shell.projects' | say }}</a
+        ><app-icon name="projects" />{{ 'shared.projects' | say }}</a
       >
       <button type="button" class="plain view" (click)="showKeys()" [aria-label]="'shell.keysAndWords' | say">
         <app-icon name="keys" />{{ 'shell.keys' | say }}

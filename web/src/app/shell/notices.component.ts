@@ -21,7 +21,7 @@ import { SayPipe } from '../words/say.pipe';
     @if (saving(); as problem) {
       <p class="notice bad" role="alert">
         {{ problem.says }} {{ problem.remedy }}
-        <button mat-button type="button" (click)="exportNow()">{{ 'shell.exportToAFile' | say }}</button>
+        <button mat-button type="button" (click)="exportNow()">{{ 'shared.exportToAFile' | say }}</button>
         @if (problem.elsewhere) {
           <button mat-button type="button" (click)="keepAsCopy()">{{ 'shell.keepMineAsACopy' | say }}</button>
           <button mat-button type="button" (click)="takeOther()">{{ 'shell.takeTheOtherOne' | say }}</button>
@@ -32,13 +32,13 @@ import { SayPipe } from '../words/say.pipe';
       <p class="notice" role="status">
         {{ 'shell.thisProjectWasChanged' | say }}
         <a [routerLink]="['/p', copy.id, 'topic']">{{ copy.name }}</a>.
-        <button mat-button type="button" (click)="open.closeNotice()">{{ 'shell.close' | say }}</button>
+        <button mat-button type="button" (click)="open.closeNotice()">{{ 'shared.close' | say }}</button>
       </p>
     }
     @if (refused(); as problem) {
       <p class="notice" role="alert">
         {{ problem }}
-        <button mat-button type="button" (click)="open.closeNotice()">{{ 'shell.close' | say }}</button>
+        <button mat-button type="button" (click)="open.closeNotice()">{{ 'shared.close' | say }}</button>
       </p>
     }
   `,

@@ -32,7 +32,7 @@ const PLACE_WORDS: Readonly<Record<Exclude<BlockUse['kind'], 'alternative' | 'th
     return say('topic.notInTheQuery');
   },
   get elsewhere() {
-    return say('topic.inTheQuery');
+    return say('shared.inTheQuery');
   },
   get off() {
     return say('topic.switchedOffInTheQuery');

@@ -227,18 +227,18 @@ export class TermLineComponent {
       ...(TOLD_KINDS.has(kind) && !isCrowded ? [told] : []),
       ...(term.databases
         ? [
-            say('topic.onlyDatabases', {
+            say('shared.only', {
               databases: term.databases.map((id) => this.nameDatabase()(id)).join(', '),
             }),
           ]
         : []),
-      ...(term.note !== undefined && term.note !== '' ? [say('topic.noteSmall')] : []),
+      ...(term.note !== undefined && term.note !== '' ? [say('topic.note')] : []),
     ];
   });
   protected readonly spoken = computed(() => {
     const { term, kind } = this.view();
     const scope = term.databases ? say('topic.onlyFor', { databases: term.databases.join(', ') }) : '';
-    return `${kind}${scope}${term.off ? say('topic.switchedOffSmall') : ''}`;
+    return `${kind}${scope}${term.off ? say('topic.switchedOff') : ''}`;
   });
   constructor() {
     inject(DestroyRef).onDestroy(() => clearTimeout(this.resting));

@@ -126,7 +126,7 @@ export class TopicPageComponent {
   protected readonly measures = computed<readonly Choice[]>(() => {
     const both = [
       { id: 'only', name: say('topic.uniqueInItsConcept') },
-      { id: 'draft', name: say('topic.uniqueInTheQuerySmall') },
+      { id: 'draft', name: say('topic.uniqueInTheQueryWords') },
     ];
     return this.isSideBySide() ? [{ id: 'finds', name: say('topic.finds') }, ...both] : both;
   });
@@ -222,7 +222,7 @@ export class TopicPageComponent {
       case 'copy':
         return this.copy(
           concept.terms.map(printTerm).join('\n'),
-          say('topic.terms', { count: concept.terms.length }),
+          say('shared.terms', { count: concept.terms.length }),
         );
       case 'add':
         return this.entry.add(concept, [action.text], 'typed');

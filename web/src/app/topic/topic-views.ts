@@ -16,7 +16,7 @@ export const SORTINGS = ['hand', 'finds', 'only', 'draft', 'text', 'kind'] as co
 export type Sorting = (typeof SORTINGS)[number];
 export const SORTING_NAMES: Readonly<Record<Sorting, string>> = {
   get hand() {
-    return say('topic.byHand');
+    return say('shared.byHand');
   },
   get finds() {
     return say('topic.byWhatTheyFind');

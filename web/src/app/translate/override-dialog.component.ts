@@ -107,7 +107,7 @@ export interface OverrideDialogData {
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>{{ 'translate.done' | say }}</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'shared.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './override-dialog.component.scss',

@@ -286,7 +286,7 @@ function describeGuess({ faults, strays, evidence }: DialectGuess): string {
       ? [
           say('translate.readsAs', {
             signs: strays.join(', '),
-            kind: say(strays.length > 1 ? 'translate.words' : 'translate.aWord'),
+            kind: say(strays.length > 1 ? 'shared.words' : 'translate.aWord'),
           }),
         ]
       : []),

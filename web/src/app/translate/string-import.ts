@@ -61,7 +61,7 @@ export function proposeName({ choices = [], label }: HistoryLine): string {
         .replace(/^[a-z,]+: /, '')
         .replace(/["*?[\]]/g, '')
     : '';
-  return text.trim() === '' ? say('translate.lineSmall', { label }) : text.trim();
+  return text.trim() === '' ? say('translate.lineWords', { label }) : text.trim();
 }
 
 /**

@@ -337,7 +337,7 @@ function listMeters(
     ...(most.truncations === undefined
       ? []
       : [meter(extent.truncations, most.truncations, say('translate.cutWords'))]),
-    ...(most.words === undefined ? [] : [meter(extent.words, most.words, say('translate.words'))]),
+    ...(most.words === undefined ? [] : [meter(extent.words, most.words, say('shared.words'))]),
   ];
 }
 
@@ -346,7 +346,7 @@ function describeRecords(counted: Counted): string[] {
   const amount = getAmount(counted.state);
   if (!amount) return [];
   return [
-    [say('translate.countRecords', { count: formatAmount(amount) }), ...describeBasis(counted)].join(', '),
+    [say('shared.recordsWords', { count: formatAmount(amount) }), ...describeBasis(counted)].join(', '),
   ];
 }
 

@@ -81,7 +81,9 @@ const FOOT = 0.5;
       <figcaption class="quiet">
         <span>{{ content().title }}</span>
         <span class="files">
-          <button mat-button type="button" (click)="savePicture()">{{ 'ui.saveAsAPicture' | say }}</button>
+          <button mat-button type="button" (click)="savePicture()">
+            {{ 'shared.saveAsAPicture' | say }}
+          </button>
           <button mat-button type="button" (click)="saveTable()">{{ 'ui.saveItsNumbers' | say }}</button>
         </span>
       </figcaption>

@@ -25,7 +25,7 @@ export class Messages {
     // Fetched when it is first needed: the first view has to be small.
     const { MatSnackBar } = await import('@angular/material/snack-bar');
     const snackBar = this.injector.get(MatSnackBar);
-    const shown = snackBar.open(text, undo && say('ui.undo'), {
+    const shown = snackBar.open(text, undo && say('shared.undo'), {
       duration: undo ? SHOWN_WITH_WAY_BACK : SHOWN,
     });
     if (undo) shown.onAction().subscribe(undo);

@@ -82,7 +82,7 @@ const STRINGS_A_REQUEST = 1_000;
           [attr.aria-label]="'compare.countThemNow' | say: { title: title() }"
           (click)="openQueue()"
         >
-          {{ 'compare.countThemNowCapital' | say }}
+          {{ 'compare.countThemNowDots' | say }}
         </button>
       </div>
     }

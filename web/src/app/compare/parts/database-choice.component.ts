@@ -13,7 +13,7 @@ import { SayPipe } from '../../words/say.pipe';
   imports: [SayPipe, ChoiceRowComponent],
   template: `
     <app-choice-row
-      [label]="'compare.database' | say"
+      [label]="'shared.database' | say"
       [choices]="choices()"
       [chosen]="chosen()"
       (chose)="choose($event)"

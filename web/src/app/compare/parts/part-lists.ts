@@ -18,19 +18,19 @@ export const PARTS: readonly { readonly id: PartId; readonly name: string }[] = 
   {
     id: 'gained',
     get name() {
-      return say('compare.gainedSmall');
+      return say('compare.gainedWords');
     },
   },
   {
     id: 'lost',
     get name() {
-      return say('compare.lostSmall');
+      return say('compare.lostWords');
     },
   },
   {
     id: 'common',
     get name() {
-      return say('compare.inBothSmall');
+      return say('compare.inBothWords');
     },
   },
 ];

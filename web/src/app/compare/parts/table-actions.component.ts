@@ -16,7 +16,7 @@ import { say } from '../../words/say';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, MatButton],
   template: `
-    <button mat-button type="button" (click)="copy()">{{ 'compare.copyTheTable' | say }}</button>
+    <button mat-button type="button" (click)="copy()">{{ 'shared.copyTheTable' | say }}</button>
     <button mat-button type="button" (click)="save()">{{ 'compare.saveAsATable' | say }}</button>
   `,
   styles: ':host { display: flex; gap: 14px; margin: 6px 0; }',

@@ -34,7 +34,7 @@ export function describeLimits({ limiters }: SearchState): string {
   const words = listLimiters(limiters)
     .map(({ value }) => value)
     .join(', ');
-  return say('compare.limitedToValue', { limiters: words || say('compare.nothing') });
+  return say('shared.limitedTo', { limiters: words || say('compare.nothing') });
 }
 
 /** What changed from one state to another, the first few changes named. */

@@ -38,7 +38,7 @@ export class VariantsBarComponent {
   );
   protected readonly sorts = computed(() => [
     { id: 'descent', name: say('compare.byDescent') },
-    { id: 'date', name: say('compare.newestFirst') },
+    { id: 'date', name: say('shared.newestFirst') },
     { id: 'name', name: say('compare.byName') },
     ...(this.hasMustFinds() ? [{ id: 'recall', name: say('compare.byMustFinds') }] : []),
     ...this.columns()

@@ -7,11 +7,11 @@ import type { VariantCell, VariantRow } from './variant-row';
 import { say } from '../../words/say';
 
 const listHead = (): readonly string[] => [
-  say('compare.variantSmall'),
+  say('compare.variantWords'),
   say('compare.madeBy'),
   say('compare.frozen'),
-  say('compare.databaseSmall'),
-  say('compare.recordsSmall'),
+  say('compare.database'),
+  say('shared.records'),
   say('compare.upTo'),
   say('compare.knownAs'),
   say('compare.notQuiteWhatWasAsked'),
@@ -66,7 +66,7 @@ export function listVariantTable(
 }
 
 function describeAmount(amount: Amount | undefined): (string | number)[] {
-  if (!amount) return ['', '', say('compare.notCounted')];
+  if (!amount) return ['', '', say('shared.notCounted')];
   const { total, upTo } = keepAmount(amount);
   const known = {
     exact: say('compare.exact'),

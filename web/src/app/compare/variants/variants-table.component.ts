@@ -207,10 +207,10 @@ export class VariantsTableComponent {
   private listCells(): TableCells {
     const extra = [
       ...(this.choices.showsTogether() ? [say('compare.allDatabasesDuplicatesRemoved')] : []),
-      ...(this.hasMustFinds() ? [say('compare.mustFindsSmall')] : []),
+      ...(this.hasMustFinds() ? [say('compare.mustFindsWords')] : []),
     ];
     const head = [
-      say('compare.variantSmall'),
+      say('compare.variantWords'),
       say('compare.madeBy'),
       ...this.dialects().flatMap(({ name }) => [name, say('compare.difference')]),
       ...extra,

@@ -21,7 +21,7 @@ import { SayPipe } from '../../words/say.pipe';
       <mat-dialog-content>
         <p class="code">{{ text }}</p>
         <app-text-field
-          [label]="'query.name' | say"
+          [label]="'shared.name' | say"
           [maxLength]="60"
           [value]="typed()"
           (typed)="typed.set($event)"
@@ -33,7 +33,7 @@ import { SayPipe } from '../../words/say.pipe';
         </p>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
         <button mat-flat-button type="submit" [disabled]="typed().trim() === ''">
           {{ 'query.makeTheBlock' | say }}
         </button>

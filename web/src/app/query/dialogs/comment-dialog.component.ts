@@ -22,7 +22,7 @@ import { SayPipe } from '../../words/say.pipe';
       <p class="quiet">{{ 'query.itStandsBeforeTheRow' | say }}</p>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
       <button mat-flat-button type="button" (click)="take(field.value)">{{ 'query.keepIt' | say }}</button>
     </mat-dialog-actions>
   `,

@@ -14,12 +14,12 @@ import { SayPipe } from '../../words/say.pipe';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, DIALOG_PARTS, MatCheckbox],
   template: `
-    <h2 mat-dialog-title>{{ 'query.searchItIn' | say }}</h2>
+    <h2 mat-dialog-title>{{ 'shared.searchItIn' | say }}</h2>
     <mat-dialog-content>
       <p class="quiet">
         {{ 'query.itIsLeftOut' | say }}
       </p>
-      <div role="group" [aria-label]="'query.databasesThatItIsMeant' | say">
+      <div role="group" [aria-label]="'shared.databasesThatItIsMeant' | say">
         @for (dialect of open.dialects(); track dialect.id) {
           <mat-checkbox
             [checked]="chosen().includes(dialect.id)"
@@ -30,7 +30,7 @@ import { SayPipe } from '../../words/say.pipe';
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
       <button mat-flat-button type="button" [disabled]="chosen().length === 0" (click)="take()">
         {{ 'query.searchItOnlyInThese' | say }}
       </button>

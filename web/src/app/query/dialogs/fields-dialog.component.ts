@@ -26,7 +26,7 @@ import { SayPipe } from '../../words/say.pipe';
       </div>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
       <button mat-flat-button type="button" (click)="take()">{{ 'query.searchThere' | say }}</button>
     </mat-dialog-actions>
   `,

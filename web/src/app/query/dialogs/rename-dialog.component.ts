@@ -23,13 +23,13 @@ import { SayPipe } from '../../words/say.pipe';
         />
         <p class="quiet">
           {{ 'query.everythingThatUsesItSays' | say }} <span class="code">{{ '@' + name() }}</span>
-          {{ 'query.thenSmall' | say }}
+          {{ 'query.thenWords' | say }}
         </p>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button mat-button type="button" mat-dialog-close>{{ 'query.cancel' | say }}</button>
+        <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
         <button mat-flat-button type="submit" [disabled]="typed().trim() === ''">
-          {{ 'query.renameCapital' | say }}
+          {{ 'shared.rename' | say }}
         </button>
       </mat-dialog-actions>
     </form>

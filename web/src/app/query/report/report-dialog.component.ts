@@ -52,7 +52,7 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
               /></mat-form-field>
             </div>
           } @empty {
-            <p>{{ 'query.nothingWasFound' | say }}</p>
+            <p>{{ 'shared.nothingWasFound' | say }}</p>
           }
           <div class="point">
             <mat-checkbox
@@ -76,8 +76,8 @@ const NOTHING_SAID: ReviewMark = { isDone: false, comment: '' };
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" (click)="save()">{{ 'query.saveAsAFile' | say }}</button>
-      <button mat-flat-button type="button" mat-dialog-close>{{ 'query.done' | say }}</button>
+      <button mat-button type="button" (click)="save()">{{ 'shared.saveAsAFile' | say }}</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'shared.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './report-dialog.component.scss',
@@ -115,7 +115,7 @@ export class ReportDialogComponent {
           const basis = describeBasis(counted).join(', ');
           return {
             database: dialect.name,
-            total: amount ? `${formatAmount(amount)}${basis ? ` (${basis})` : ''}` : say('query.notCounted'),
+            total: amount ? `${formatAmount(amount)}${basis ? ` (${basis})` : ''}` : say('shared.notCounted'),
             string: counted.countKey?.string ?? '',
           };
         }),

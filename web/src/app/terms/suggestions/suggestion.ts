@@ -49,7 +49,7 @@ export const SECTIONS = [
   {
     id: 'languages',
     get name() {
-      return say('terms.otherLanguagesCapital');
+      return say('terms.otherLanguagesLabel');
     },
   },
 ] as const;

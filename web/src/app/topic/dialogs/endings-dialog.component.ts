@@ -1,7 +1,6 @@
 import { FIELD_PARTS } from '../../ui/field-parts';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { MatCheckbox } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import type { Dialect } from '#core/dialect/index';
 import { describeTermKind, joinTerms, readPlainWords, readWords, type Term } from '#core/project/index';
@@ -30,6 +29,7 @@ import { CountComponent } from '../../records/count.component';
 import { IndexWords } from '../../state/index-words';
 import { TermEntry } from '../../terms/term-entry';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
+import { CutFormsComponent, type CountedForm } from './cut-forms.component';
 import { SayPipe } from '../../words/say.pipe';
 import { say } from '../../words/say';
 
@@ -70,7 +70,7 @@ const REFUSALS = {
 @Component({
   selector: 'app-endings-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, DIALOG_PARTS, MatCheckbox, ChoiceRowComponent, CountComponent, FIELD_PARTS],
+  imports: [SayPipe, DIALOG_PARTS, ChoiceRowComponent, CountComponent, CutFormsComponent, FIELD_PARTS],
   templateUrl: './endings-dialog.component.html',
   styleUrl: './endings-dialog.component.scss',
 })
@@ -119,7 +119,7 @@ export class EndingsDialogComponent {
     Math.max(SHORTEST, Math.min(...this.rules().map((rule) => rule.leastLetters))),
   );
   private readonly forms = computed(() => uniteWords(this.lists()));
-  private readonly wanted = computed(() => {
+  protected readonly wanted = computed(() => {
     const stem = stemWord(this.word());
     return new Set(
       this.forms()
@@ -196,7 +196,7 @@ export class EndingsDialogComponent {
 
   protected readonly showsAllForms = signal(false);
   /** The forms that are shown, each counted as the cuts are: in the concept's fields, under the limiters. */
-  protected readonly countedForms = computed(() => {
+  protected readonly countedForms = computed<readonly CountedForm[]>(() => {
     const forms = this.showsAllForms() ? this.pickedForms() : this.pickedForms().slice(0, FIRST_FORMS);
     return forms.map(({ word }) => {
       const root = this.readForm(word);
@@ -209,7 +209,6 @@ export class EndingsDialogComponent {
       };
     });
   });
-  protected readonly hiddenForms = computed(() => this.pickedForms().length - this.countedForms().length);
   private readonly formTrees = new Map<string, QueryNode>();
 
   constructor() {
@@ -240,10 +239,6 @@ export class EndingsDialogComponent {
   protected pick(cut: Cut): void {
     this.picked.set(cut.text);
     this.showsAllForms.set(false);
-  }
-
-  protected isWanted(form: string): boolean {
-    return this.wanted().has(form);
   }
 
   protected mark(forms: readonly string[], isWanted: boolean): void {

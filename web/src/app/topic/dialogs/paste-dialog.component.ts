@@ -82,7 +82,7 @@ export class PasteDialogComponent {
       const room = MAX_TERMS - (concept?.terms.length ?? 0);
       if (this.entry.create(concept, cells, 'pasted').length > room)
         return say('topic.hasRoomForMorePick', {
-          name: concept?.name ?? say('topic.aNewConceptCapital'),
+          name: concept?.name ?? say('topic.aNewConceptLabel'),
           room,
         });
     }

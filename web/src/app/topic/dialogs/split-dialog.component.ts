@@ -43,9 +43,9 @@ import { SayPipe } from '../../words/say.pipe';
       </mat-radio-group>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-button type="button" mat-dialog-close>{{ 'topic.cancel' | say }}</button>
+      <button mat-button type="button" mat-dialog-close>{{ 'shared.cancel' | say }}</button>
       <button mat-flat-button type="button" [disabled]="!canSplit()" (click)="split()">
-        {{ 'topic.splitCapital' | say }}
+        {{ 'topic.splitLabel' | say }}
       </button>
     </mat-dialog-actions>
   `,

@@ -49,7 +49,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           >
           @if (kind() === 'other language') {
             <app-text-field
-              [label]="'topic.language' | say"
+              [label]="'shared.language' | say"
               [maxLength]="3"
               [placeholder]="'topic.frDe' | say"
               [value]="own.language ?? ''"
@@ -58,8 +58,8 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
           }
           <span class="quiet">{{ (own.kind ? 'topic.setByYou' : 'topic.detectedAutomatically') | say }}</span>
         </div>
-        <h3>{{ 'topic.searchItIn' | say }}</h3>
-        <div class="row" role="group" [aria-label]="'topic.databasesThatItIsMeant' | say">
+        <h3>{{ 'shared.searchItIn' | say }}</h3>
+        <div class="row" role="group" [aria-label]="'shared.databasesThatItIsMeant' | say">
           @for (dialect of open.dialects(); track dialect.id) {
             <mat-checkbox
               [checked]="isMeantFor(own, dialect.id)"
@@ -72,7 +72,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
         <p class="quiet">
           {{ 'topic.itIsLeftOut' | say }}
         </p>
-        <h3>{{ 'topic.note' | say }}</h3>
+        <h3>{{ 'shared.note' | say }}</h3>
         <app-text-field
           class="wide"
           [label]="'topic.noteOnTheTerm' | say"
@@ -85,7 +85,7 @@ const SOURCE_WORDS: Readonly<Record<string, string>> = {
       </mat-dialog-content>
     }
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>{{ 'topic.done' | say }}</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'shared.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './term-dialog.component.scss',

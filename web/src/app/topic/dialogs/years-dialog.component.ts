@@ -62,7 +62,7 @@ const MAX_PERIODS = 13;
     <h2 mat-dialog-title>{{ 'topic.wordsOrHeadings' | say: { name: concept()?.name } }}</h2>
     <mat-dialog-content>
       <app-choice-row
-        [label]="'topic.database' | say"
+        [label]="'shared.database' | say"
         [choices]="dialects()"
         [chosen]="dialect()?.id"
         (chose)="chosen.set($event)"
@@ -90,7 +90,7 @@ const MAX_PERIODS = 13;
             </caption>
             <thead>
               <tr>
-                <th scope="col">{{ 'topic.records' | say }}</th>
+                <th scope="col">{{ 'shared.recordsLabel' | say }}</th>
                 @for (period of rows(); track period.name) {
                   <th scope="col" class="number">{{ period.name }}</th>
                 }
@@ -119,7 +119,7 @@ const MAX_PERIODS = 13;
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button mat-flat-button type="button" mat-dialog-close>{{ 'topic.done' | say }}</button>
+      <button mat-flat-button type="button" mat-dialog-close>{{ 'shared.done' | say }}</button>
     </mat-dialog-actions>
   `,
   styleUrl: './years-dialog.component.scss',

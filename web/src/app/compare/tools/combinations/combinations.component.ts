@@ -21,6 +21,7 @@ import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { readCount } from '../../../counting/read-count';
 import { mapSliced } from '../../parts/sliced';
 import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
+import { PairTableComponent } from './pair-table.component';
 import { SayPipe } from '../../../words/say.pipe';
 import { say } from '../../../words/say';
 
@@ -53,6 +54,7 @@ interface Combined {
     MatButton,
     MatCheckbox,
     MatTooltip,
+    PairTableComponent,
     TableActionsComponent,
   ],
   templateUrl: './combinations.component.html',
@@ -166,7 +168,7 @@ export class CombinationsComponent {
   protected readonly cells = computed<TableCells>(() => [
     [...this.used().map(({ name }) => name), ...this.subject.dialects().map(({ name }) => name)],
     ...this.counted().map(({ members, cells }) => [
-      ...this.used().map((_, at) => (members.includes(at) ? 'with' : 'without')),
+      ...this.used().map((_, at) => say(members.includes(at) ? 'compare.withWords' : 'compare.without')),
       ...cells.map(({ counted, remark }) => remark || describeCell(counted)),
     ]),
   ]);
@@ -243,6 +245,6 @@ export class CombinationsComponent {
   }
 
   protected labelOf(name: string, { name: database }: Dialect): string {
-    return say('compare.nameInDatabase', { name, database });
+    return say('shared.in', { name, database });
   }
 }

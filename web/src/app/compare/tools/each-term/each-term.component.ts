@@ -93,7 +93,7 @@ export class EachTermComponent {
         return {
           dialect,
           counted: found,
-          label: say('compare.nameInDatabase', { name: term.text, database: dialect.name }),
+          label: say('shared.in', { name: term.text, database: dialect.name }),
           note: describeUniques(
             compareCounts(readCount(whole), readCount(without)),
             compareCounts(readCount(wholeDraft), readCount(draft)),
@@ -165,7 +165,7 @@ export class EachTermComponent {
       places: cover.order.map(({ member }) => this.terms()[member]?.term.text ?? ''),
       series: [
         {
-          name: say('compare.recordsSmall'),
+          name: say('shared.records'),
           values: cover.order.map(({ total }) => total),
           colours: [this.hueRole()],
         },

@@ -30,7 +30,7 @@ export class TwoStates {
   readonly to = linkedSignal<string>(() => (this.open.project().variants.length > 0 ? 'draft' : ''));
   readonly choices = computed(() => [
     ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
-    { id: 'draft', name: say('compare.theDraft') },
+    { id: 'draft', name: say('shared.theDraft') },
   ]);
   private readonly pair = computed<{ from: SearchState; to: SearchState } | undefined>(
     () => {

@@ -40,7 +40,7 @@ const WORDS: Readonly<Record<Sign, Readonly<Partial<Record<Agreement, string>>>>
       return say('compare.oneYearApart');
     },
     get different() {
-      return say('compare.otherYears');
+      return say('shared.otherYears');
     },
   },
   source: {

@@ -38,7 +38,7 @@ interface ShownPair {
           </caption>
           <thead>
             <tr>
-              <th scope="col">{{ 'compare.records' | say }}</th>
+              <th scope="col">{{ 'shared.recordsLabel' | say }}</th>
               <th scope="col">{{ 'compare.forAndAgainst' | say }}</th>
               <th scope="col">
                 <span class="unseen">{{ 'compare.yourAnswer' | say }}</span>

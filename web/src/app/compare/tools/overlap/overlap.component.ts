@@ -21,6 +21,7 @@ import { describeMatched, describeRule, describeVersions } from './agreement-wor
 import { DoubtfulPairsComponent } from './doubtful-pairs.component';
 import { describeRecord, readFrom, type ReadableResult } from './readable-result';
 import { follow, type Waiting } from '../../parts/waiting';
+import { RepeatedWorksComponent, type ShownWork } from './repeated-works.component';
 import { SayPipe } from '../../../words/say.pipe';
 
 /** So many works that stand more than once are shown, and then as many more. */
@@ -32,13 +33,6 @@ interface OverlapSubject extends LimitedQuery {
   readonly attempt: number;
 }
 
-/** A work that stands more than once. */
-interface ShownWork {
-  readonly title: string;
-  readonly line: string;
-  readonly records: readonly { readonly name: string; readonly rule: string }[];
-}
-
 /** What the databases have in common, what each alone brings, and in which order to search them. */
 @Component({
   selector: 'app-overlap',
@@ -48,6 +42,7 @@ interface ShownWork {
     CountComponent,
     CountingBarComponent,
     DoubtfulPairsComponent,
+    RepeatedWorksComponent,
     WiderNoteComponent,
     MatButton,
   ],

@@ -112,7 +112,7 @@ export class StaircaseComponent {
       places: rows.map(({ sign, words }) => cut(`${sign} ${words}`.trim())),
       series: [
         {
-          name: say('compare.recordsSmall'),
+          name: say('shared.records'),
           values: amounts.map((amount) => amount && getLeast(amount)),
           words: amounts.map((amount) => amount && formatAmount(amount)),
           colours: rows.map(({ block, kind }) =>

@@ -100,7 +100,7 @@ export class SwapComponent {
           return {
             dialect,
             counted,
-            label: say('compare.nameInDatabase', { name: alternative.words, database: dialect.name }),
+            label: say('shared.in', { name: alternative.words, database: dialect.name }),
             note: [
               describeLimiterGap(readCount(counted), readCount(whole)),
               gained && say('compare.onTheStepBefore', { gained }),
@@ -207,7 +207,7 @@ export class SwapComponent {
     return [
       [this.place()?.words ?? '', ...this.subject.dialects().map(({ name }) => name)],
       ...this.lined().map(({ alternative, cells }) => [
-        alternative?.words ?? say('compare.asItIs'),
+        alternative?.words ?? say('shared.asItIs'),
         ...cells.map(({ counted }) => describeCell(counted)),
       ]),
     ];

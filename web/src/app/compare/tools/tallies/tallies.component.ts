@@ -148,20 +148,20 @@ export class TalliesComponent {
       tally.upTo ?? '',
       tally.upTo !== undefined
         ? say('compare.betweenBounds')
-        : say(tally.estimated ? 'compare.estimatedSmall' : 'compare.exact'),
+        : say(tally.estimated ? 'compare.estimatedWords' : 'compare.exact'),
       tally.source,
       belongs,
     ]);
     const head = [
       say('compare.moment'),
-      say('compare.databaseSmall'),
+      say('compare.database'),
       say('compare.string'),
       say('compare.limiters'),
-      say('compare.recordsSmall'),
+      say('shared.records'),
       say('compare.upTo'),
       say('compare.knownAs'),
       say('compare.source'),
-      say('compare.forSmall'),
+      say('compare.forWords'),
     ];
     saveFile(
       `${createFileName(getProjectTitle(this.open.project()))}-tallies.csv`,

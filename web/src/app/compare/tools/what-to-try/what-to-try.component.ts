@@ -113,7 +113,7 @@ export class WhatToTryComponent {
           return {
             dialect,
             counted,
-            label: say('compare.nameInDatabase', { name: judged.proposal.words, database: dialect.name }),
+            label: say('shared.in', { name: judged.proposal.words, database: dialect.name }),
             note: describeLimiterGap(readCount(counted), readCount(this.whole().cells[at])),
           };
         }),

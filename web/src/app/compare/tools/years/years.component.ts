@@ -46,13 +46,13 @@ export class YearsComponent {
         key: span.words,
         span,
         cells: this.subject.dialects().map((dialect): CountCell => {
-          const label = say('compare.nameInDatabase', { name: span.words, database: dialect.name });
+          const label = say('shared.in', { name: span.words, database: dialect.name });
           const counted = this.subject.look({ root, limiters: within }, dialect);
           if (!isLimited(counted))
             return { dialect, label, counted: undefined, remark: say('compare.noYearsHere') };
           const obstacle = findObstacle(readCount(counted), readCount(this.subject.lookWhole(dialect)));
           return obstacle === 'other-fields'
-            ? { dialect, label, counted: undefined, remark: say('compare.inOtherFields') }
+            ? { dialect, label, counted: undefined, remark: say('shared.inOtherFields') }
             : { dialect, label, counted };
         }),
       };
@@ -82,7 +82,7 @@ export class YearsComponent {
     places: this.spans().map(({ words }) => words),
     series: [
       {
-        name: say('compare.recordsSmall'),
+        name: say('shared.records'),
         values: this.shown().map((counted) => {
           const amount = getAmount(readCount(counted));
           return amount && getLeast(amount);
