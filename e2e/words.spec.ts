@@ -73,6 +73,12 @@ async function listSaid(page: Page): Promise<string[]> {
   }, NOT_OF_THE_SCREENS);
 }
 
+test('a page that cannot have its words says so', async ({ page }) => {
+  await page.route('**/words.en.json', (route) => route.abort());
+  await page.goto('/');
+  await expect(page.locator('body')).toContainText('Ewer could not be loaded.');
+});
+
 test('no word of the screens stands outside the catalogue', async ({ page }) => {
   await speakPseudo(page);
   await page.goto('/');

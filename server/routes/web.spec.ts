@@ -13,6 +13,8 @@ writeFileSync(join(folder, 'index.html'), '<p>the page</p>');
 writeFileSync(join(folder, 'main-ABCDEFGH.js'), script);
 writeFileSync(join(folder, 'main-ABCDEFGH.js.br'), brotliCompressSync(script));
 writeFileSync(join(folder, 'plain.js'), script);
+writeFileSync(join(folder, 'words.en.json'), '{}');
+writeFileSync(join(folder, 'words.en.json.br'), brotliCompressSync('{}'));
 
 const app = express();
 serveWeb(app, folder);
@@ -38,6 +40,18 @@ describe('the built application', () => {
     const plain = await request(app).get('/plain.js').set('Accept-Encoding', 'br').expect(200);
     expect(plain.headers['content-encoding']).toBeUndefined();
     expect(plain.text).toBe(script);
+  });
+
+  it('is asked for again where its name does not change with what is in it', async () => {
+    for (const coding of ['br', 'identity']) {
+      const words = await request(app).get('/words.en.json').set('Accept-Encoding', coding).expect(200);
+      expect(words.headers['cache-control']).toBe('no-cache');
+      await request(app)
+        .get('/words.en.json')
+        .set('Accept-Encoding', coding)
+        .set('If-None-Match', words.headers['etag'] ?? '')
+        .expect(304);
+    }
   });
 
   it('answers every other address with the page, never kept', async () => {

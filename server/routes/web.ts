@@ -5,8 +5,8 @@ import { extname, join } from 'node:path';
 const ONE_YEAR = 365 * 24 * 3600;
 
 /**
- * Serves the built application. Hashed files are kept for a year; the page itself is always asked for
- * again. Files that the build has packed beforehand (`.br` beside them, RFC 7932) are sent packed.
+ * Serves the built application. Hashed files are kept for a year, others are asked for again; the page is never
+ * kept. Files that the build has packed beforehand (`.br` beside them, RFC 7932) are sent packed.
  */
 export function serveWeb(app: Express, folder: string): void {
   const packed = listPacked(folder);
@@ -31,8 +31,10 @@ function sendFrom(root: string, name: string, request: Request, response: Respon
   });
 }
 
+/** A file without a hash in its name is asked for again each time: after an update it has to fit the scripts. */
 function describeFile(path: string, response: Response): void {
-  if (/-[A-Z0-9]{8}\./.test(path)) response.set('Cache-Control', `public, max-age=${ONE_YEAR}, immutable`);
+  const isHashed = /-[A-Z0-9]{8}\./.test(path);
+  response.set('Cache-Control', isHashed ? `public, max-age=${ONE_YEAR}, immutable` : 'no-cache');
 }
 
 /** The files that are there packed, too. */
