@@ -85,7 +85,7 @@ async function takeDatabases(page: Page): Promise<void> {
   await open(page, '/p/demo/databases');
   // The headings in one's concepts come with the thesauri.
   await page
-    .getByText(/^bats: (\d|none)/)
+    .getByText(/\bbats: (\d|none)/)
     .first()
     .waitFor();
   await page.waitForFunction(() => !document.querySelector('main')?.textContent?.includes(': …'));

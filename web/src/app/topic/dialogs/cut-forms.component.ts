@@ -55,7 +55,7 @@ export interface CountedForm {
       flex: 1 1 44%;
       min-width: 0;
     }
-    button {
+    p button {
       margin-left: 6px;
     }
     .list {
