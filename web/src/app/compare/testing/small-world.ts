@@ -1,5 +1,5 @@
 import '@angular/compiler';
-import { LIMITERS, listLimitersOf, type Limiters } from '#core/limiter/index';
+import { LIMITERS, listLimiters, listLimitersOf, withLimiter, type Limiters } from '#core/limiter/index';
 import { computed, signal, type Provider, type Type } from '@angular/core';
 import { Store, type Action } from '@ngrx/store';
 import fc from 'fast-check';
@@ -216,10 +216,16 @@ export class SmallWorld {
     return active ? documents.flatMap((document, at) => (satisfies(document, active) ? [at] : [])) : [];
   }
 
-  /** The records that the draft would find after a change of the project. */
+  /** The records that the draft would find after a change of the project; no database limits by what it has not. */
   findDraft(database: string, project: Project = this.open.project()): number[] {
     const { working } = project;
-    return this.within(database, this.find(database, createSharedDraft(working)), working.limiters);
+    const rules = findDialect(database)?.limiters;
+    const kept = listLimiters(working.limiters).filter(({ name }) => rules?.[name].how !== 'none');
+    const limiters = kept.reduce<Limiters>(
+      (all, { name }) => withLimiter(all, name, working.limiters[name]),
+      {},
+    );
+    return this.within(database, this.find(database, createSharedDraft(working)), limiters);
   }
 
   private read(database: string, string: string, sentLimiters: Limiters = {}): number[] {
