@@ -57,10 +57,6 @@ export const FILE_WORDINGS = {
     says: 'A quotation mark begins in this row and never ends.',
     remedy: 'Close it in the file, or take it out. The rows behind it were read.',
   },
-  'file-unreadable': {
-    says: 'This file is not valid {format}: {detail}.',
-    remedy: 'Export it again from where you got it.',
-  },
   'file-of-no-records': {
     says: 'No records are recognised in this file.',
     remedy: 'Choose a file of one of these kinds: {formats}.',

@@ -5,9 +5,24 @@ import type { Outcome } from '../../problem';
 export interface RawRecord {
   /** The line that it begins in, counted from 1. */
   readonly line: number;
-  readonly content: string;
-  /** How it begins, for a person to find it; without it, as its content does. */
-  readonly excerpt?: string;
+  /** How it begins, for a person to find it. */
+  readonly excerpt: string;
+  /** So much of the text is looked at once it is read, in UTF-16 units. */
+  readonly end: number;
+  /** The record, or the problem of this one alone. Never throws. */
+  read(id: string): Outcome<BibliographicRecord>;
+}
+
+/** So much of a record tells a person which one it is. */
+const LONGEST_EXCERPT = 80;
+
+/** How a text begins, in one line. */
+export function writeExcerpt(text: string): string {
+  return text
+    .slice(0, 10 * LONGEST_EXCERPT)
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, LONGEST_EXCERPT);
 }
 
 /** A kind of file with bibliographic records in it. */
@@ -19,8 +34,6 @@ export interface RecordFormat {
   readonly endings: readonly string[];
   /** True for a text that begins like one of this kind. */
   isLike(text: string): boolean;
-  /** The records of a file, or why there can be none. Never throws. */
-  split(text: string): Outcome<readonly RawRecord[]>;
-  /** One of them read; a problem for this one alone. Never throws. */
-  read(raw: RawRecord, id: string): Outcome<BibliographicRecord>;
+  /** The records of a file one by one, or why there can be none. Never throws. */
+  split(text: string): Outcome<Iterable<RawRecord>>;
 }

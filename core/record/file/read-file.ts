@@ -37,8 +37,8 @@ export interface FileReading {
 const STEP = 500;
 
 /**
- * Reads the records of a file: a bad one is skipped and listed, never the rest. `createId` names a
- * record by its place; `onProgress` hears how many of how many are done.
+ * Reads the records of a file one by one: a bad one is skipped and listed, never the rest. `createId` names a
+ * record by its place; `onProgress` hears how much of the text is done, in UTF-16 units.
  */
 export function readRecordFile(
   file: string,
@@ -61,17 +61,13 @@ export function readRecordFile(
   if (!split.ok) return { ...nothing, format: format.name, problem: split.problem };
   const records: BibliographicRecord[] = [];
   const skipped: SkippedRecord[] = [];
-  const all = split.value.length;
-  for (const [at, raw] of split.value.entries()) {
-    if (at % STEP === 0) onProgress(at, all);
-    const read = format.read(raw, createId(records.length));
+  for (const raw of split.value) {
+    const read = raw.read(createId(records.length));
     if (read.ok) records.push(read.value);
-    else {
-      const excerpt = (raw.excerpt ?? raw.content).replace(/\s+/g, ' ').slice(0, 80);
-      skipped.push({ file, line: raw.line, excerpt, problem: read.problem });
-    }
+    else skipped.push({ file, line: raw.line, excerpt: raw.excerpt, problem: read.problem });
+    if ((records.length + skipped.length) % STEP === 0) onProgress(raw.end, text.length);
   }
-  onProgress(all, all);
+  onProgress(text.length, text.length);
   return { file, format: format.name, records, skipped };
 }
 

@@ -87,9 +87,12 @@ export function readLanguage(text: string | undefined): string {
 export function tidyText(value = ''): string {
   // Some files have `&amp;lt;`: what was written twice is read twice.
   const plain = value.includes('&') ? decodeHTML(decodeHTML(value)) : value;
-  return plain.replace(LAYOUT, '').replace(/\s+/g, ' ').trim();
+  const bare = plain.includes('<') ? plain.replace(LAYOUT, '') : plain;
+  return bare.replace(UNEVEN_BLANKS, ' ').trim();
 }
 
+/** Blanks that are not a single ordinary one. */
+const UNEVEN_BLANKS = /[^\S ]\s*| \s+/g;
 const LAYOUT =
   /<\/?(?:i|b|u|em|strong|sub|sup|span|p|br|sc|div|title|bold|italic|ulink|inline-formula|jats:[\w-]+|mml:[\w-]+)(?:\s[^<>]*)?\/?>/gi;
 

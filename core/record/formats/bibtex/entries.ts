@@ -3,6 +3,8 @@ export interface Entry {
   /** The line that it begins in, counted from 1. */
   readonly line: number;
   readonly text: string;
+  /** The place behind it in the text of the file. */
+  readonly end: number;
   /** In small letters: `article`. */
   readonly type: string;
   /** What it is cited by; empty where it has none. */
@@ -19,11 +21,10 @@ const NEXT_LINE = /\s*@[A-Za-z]+\s*[{(]/y;
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
 /**
- * Reads the entries of a file in one go; abbreviations (`@string`) are put in, remarks left out. Entries may stand on
+ * Reads the entries of a file one by one; abbreviations (`@string`) are put in, remarks left out. Entries may stand on
  * one line; a broken one takes nothing with it but itself.
  */
-export function readEntries(text: string): Entry[] {
-  const entries: Entry[] = [];
+export function* readEntries(text: string): Iterable<Entry> {
   const strings = new Map(MONTHS.map((month) => [month, month]));
   let line = 1;
   let counted = 0;
@@ -47,9 +48,8 @@ export function readEntries(text: string): Entry[] {
     }
     const { key, rest } = splitKey(body);
     const { fields, isBroken } = readFields(rest, strings);
-    entries.push({ line, text: text.slice(from, end), type, key, fields, isBroken: isBroken || !isClosed });
+    yield { line, text: text.slice(from, end), end, type, key, fields, isBroken: isBroken || !isClosed };
   }
-  return entries;
 }
 
 /** Where an entry ends: behind its closing sign or, if that is missing, before the line that begins with another one. */

@@ -2,7 +2,7 @@ import { createProblem, fail, succeed, type Outcome } from '../../../problem';
 import { findDoi } from '../../doi';
 import { readName } from '../../names';
 import type { Author, BibliographicRecord, DocumentType } from '../../record';
-import type { RawRecord, RecordFormat } from '../../file/raw-record';
+import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
 import { readLanguage, readYear, splitKeywords, tidyText } from '../loose-values';
 import { readEntries, type Entry } from './entries';
 import { readLatex } from './latex';
@@ -14,7 +14,6 @@ export const BIBTEX: RecordFormat = {
   endings: ['bib', 'bibtex'],
   isLike: (text) => /@\w+\s*[{(]/.test(text.slice(0, 20_000)),
   split: (text) => succeed(splitEntries(text)),
-  read: readEntry,
 };
 
 const TYPES: Readonly<Record<string, DocumentType>> = {
@@ -44,25 +43,27 @@ const INHERITED: readonly (readonly [field: string, from: string])[] = [
   ),
 ];
 
-interface Content {
-  readonly type: string;
-  readonly fields: Readonly<Record<string, string>>;
-  readonly isBroken: boolean;
+function* splitEntries(text: string): Iterable<RawRecord> {
+  const parents = findParents(text);
+  for (const entry of readEntries(text)) {
+    const parent = parents.get(readParentKey(entry));
+    const whole = parent && parent.text !== entry.text ? { ...entry, fields: inherit(entry, parent) } : entry;
+    const { line, end } = entry;
+    yield { line, excerpt: writeExcerpt(entry.text), end, read: (id) => readEntry(whole, id) };
+  }
 }
 
-/** Entries are read here, as a whole: one may name another that comes later. */
-function splitEntries(text: string): RawRecord[] {
-  const entries = readEntries(text);
-  const byKey = new Map(entries.map((entry) => [entry.key.toLowerCase(), entry]));
-  return entries.map((entry) => {
-    const parent = byKey.get(readParentKey(entry));
-    const content: Content = {
-      type: entry.type,
-      fields: Object.fromEntries(parent && parent !== entry ? inherit(entry, parent) : entry.fields),
-      isBroken: entry.isBroken,
-    };
-    return { line: entry.line, content: JSON.stringify(content), excerpt: entry.text };
-  });
+/** The entries that others stand in, by their keys: they may come later than those. */
+function findParents(text: string): ReadonlyMap<string, Entry> {
+  if (!/\b(?:crossref|xdata)\s*=/i.test(text)) return new Map();
+  const named = new Set<string>();
+  for (const entry of readEntries(text)) named.add(readParentKey(entry));
+  const parents = new Map<string, Entry>();
+  for (const entry of readEntries(text)) {
+    const key = entry.key.toLowerCase();
+    if (named.has(key)) parents.set(key, entry);
+  }
+  return parents;
 }
 
 /** The key of the entry that this one stands in; a blank, which no key is, for none. */
@@ -79,18 +80,17 @@ function inherit(entry: Entry, parent: Entry): Map<string, string> {
   return fields;
 }
 
-function readEntry({ content }: RawRecord, id: string): Outcome<BibliographicRecord> {
-  const { type, fields, isBroken } = JSON.parse(content) as Content;
+function readEntry({ type, fields, isBroken }: Entry, id: string): Outcome<BibliographicRecord> {
   // A brace that is not closed takes fields into the one before it: nothing of such an entry is sure.
   if (isBroken)
     return fail(
       createProblem('record-unreadable', 'warning', { detail: 'a brace or a quotation mark is not closed' }),
     );
   const field = (...names: readonly string[]): string =>
-    names.map((name) => tidyText(readLatex(fields[name] ?? ''))).find((text) => text !== '') ?? '';
+    names.map((name) => tidyText(readLatex(fields.get(name) ?? ''))).find((text) => text !== '') ?? '';
   const title = [field('title'), field('subtitle')].filter(Boolean).join(': ');
   if (title === '') return fail(createProblem('record-without-title', 'warning'));
-  const authors = readPeople(fields['author']);
+  const authors = readPeople(fields.get('author'));
   const year = readYear(field('year')) ?? readYear(field('date'));
   const doi = findDoi(['doi', 'url', 'note', 'ee', 'eprint', 'howpublished'].map((name) => field(name)));
   return succeed({
@@ -99,7 +99,7 @@ function readEntry({ content }: RawRecord, id: string): Outcome<BibliographicRec
     abstract: field('abstract'),
     keywords: splitKeywords(field('keywords', 'keyword')),
     headings: [],
-    authors: authors.length > 0 ? authors : readPeople(fields['editor']),
+    authors: authors.length > 0 ? authors : readPeople(fields.get('editor')),
     source: field(
       'journaltitle',
       'journal',

@@ -1,6 +1,8 @@
 import { createProblem, fail, succeed, type Outcome } from '../../../problem';
-import type { RawRecord, RecordFormat } from '../../file/raw-record';
+import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
+import type { BibliographicRecord } from '../../record';
 import { createRecordFromItem } from './item';
+import { splitItems } from './split-items';
 
 /** Lists of items in CSL-JSON, as reference managers exchange them. */
 export const CSL_JSON: RecordFormat = {
@@ -8,20 +10,20 @@ export const CSL_JSON: RecordFormat = {
   name: 'CSL-JSON',
   endings: ['json'],
   isLike: (text) => /^\s*[[{]/.test(text),
-  split: splitItems,
-  read: ({ content }, id) => createRecordFromItem(JSON.parse(content) as unknown, id),
+  split: (text) => succeed(splitRecords(text)),
 };
 
-/** The lines of single items are not known once a file is parsed: their place in the list stands for it. */
-function splitItems(text: string): Outcome<readonly RawRecord[]> {
-  let parsed: unknown;
+function* splitRecords(text: string): Iterable<RawRecord> {
+  for (const { line, content, end } of splitItems(text))
+    yield { line, excerpt: writeExcerpt(content), end, read: (id) => readItem(content, id) };
+}
+
+function readItem(content: string, id: string): Outcome<BibliographicRecord> {
+  let item: unknown;
   try {
-    parsed = JSON.parse(text);
-  } catch (error) {
-    return fail(
-      createProblem('file-unreadable', 'error', { format: 'JSON', detail: (error as Error).message }),
-    );
+    item = JSON.parse(content);
+  } catch {
+    return fail(createProblem('record-unreadable', 'warning', { detail: 'it is not whole JSON' }));
   }
-  const items: readonly unknown[] = Array.isArray(parsed) ? parsed : [parsed];
-  return succeed(items.map((item, at) => ({ line: at + 1, content: JSON.stringify(item ?? null) })));
+  return createRecordFromItem(item, id);
 }

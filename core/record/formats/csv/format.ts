@@ -4,7 +4,7 @@ import { findDoi } from '../../doi';
 import type { BibliographicRecord } from '../../record';
 import { splitNames } from '../../names';
 import { readAuthors, readLanguage, readType, readYear, splitKeywords, tidyText } from '../loose-values';
-import type { RawRecord, RecordFormat } from '../../file/raw-record';
+import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
 import { COLUMN_NAMES, findColumns, type ColumnRole } from './columns';
 
 /** Tables with the names of their columns in the first row; commas, semicolons or tabs between (RFC 4180). */
@@ -13,8 +13,7 @@ export const CSV: RecordFormat = {
   name: 'a table (CSV)',
   endings: ['csv', 'tsv'],
   isLike: (text) => text.split('\n', MAX_LINES_ABOVE).some((line) => /[,;\t]|^\W*title\W*$/i.test(line)),
-  split: splitRows,
-  read: readRow,
+  split: splitRecords,
 };
 
 type Row = Partial<Record<ColumnRole, string>>;
@@ -23,73 +22,80 @@ type Row = Partial<Record<ColumnRole, string>>;
 const MAX_LINES_ABOVE = 20;
 /** A table with more rows whose quotation marks are not closed is read no further behind them. */
 const MAX_UNCLOSED = 50;
+/** So much of a table tells the sign between its cells. */
+const LOOKED_AT = 100_000;
+
+/** So many rows are read in one go. */
+const ROWS_AT_ONCE = 1_000;
+
+/** A row of a table: its cells, or the line in which a quotation mark is opened and never closed. */
+interface TableRow {
+  readonly cells: readonly string[] | string;
+  /** The place behind it, or behind rows that were read with it. */
+  readonly end: number;
+}
 
 /**
- * Rows are counted, not lines: a cell may hold several lines. A quotation mark that is never closed would take all
- * rows behind it into one cell: its own line is listed as unreadable, and reading goes on with the next.
+ * The rows of a table that are not empty. A quotation mark that is never closed would take all rows behind it into
+ * one cell: its own line stands alone, and reading goes on with the next.
  */
-function splitRows(text: string): Outcome<readonly RawRecord[]> {
-  const whole = text.replace(/^\uFEFF/, '');
-  const [, delimiter] = /^sep=(.)\r?\n/i.exec(whole) ?? [];
-  const options = { skipEmptyLines: 'greedy', ...(delimiter !== undefined && { delimiter }) } as const;
-  const rows: (readonly string[] | string)[] = [];
-  let rest = delimiter === undefined ? whole : whole.slice(whole.indexOf('\n') + 1);
-  for (let unclosed = 0; rest !== ''; unclosed++) {
-    const { data, errors } = Papa.parse<string[]>(rest, options);
-    const open = errors.find(({ code }) => code === 'MissingQuotes');
-    if (open?.row === undefined || unclosed > MAX_UNCLOSED) {
-      rows.push(...data);
-      break;
-    }
-    rows.push(...data.slice(0, open.row));
-    const start = findLineOf(rest, data, open.row, options);
-    const end = rest.indexOf('\n', start);
-    rows.push(rest.slice(start, end < 0 ? undefined : end).trim());
-    rest = end < 0 ? '' : rest.slice(end + 1);
+function* listRows(text: string): Iterable<TableRow> {
+  const [above = '', written] = /^\uFEFF?sep=(.)\r?\n/i.exec(text) ?? /^\uFEFF/.exec(text) ?? [];
+  const delimiter =
+    written ??
+    Papa.parse(text.slice(above.length, LOOKED_AT), { preview: 10, skipEmptyLines: 'greedy' }).meta.delimiter;
+  const parse = (from: number, preview: number) =>
+    Papa.parse<string[]>(text.slice(from), { delimiter, preview });
+  let unclosed = 0;
+  for (let at = above.length; at < text.length;) {
+    const { data, errors, meta } = parse(at, ROWS_AT_ONCE);
+    const open = errors.find(({ code }) => code === 'MissingQuotes')?.row;
+    const isOpen = open !== undefined && unclosed++ < MAX_UNCLOSED;
+    const start = isOpen ? at + (open > 0 ? parse(at, open).meta.cursor : 0) : at;
+    const end = isOpen ? endOfLine(text, start) : meta.cursor > 0 ? at + meta.cursor : text.length;
+    for (const cells of isOpen ? data.slice(0, open) : data)
+      if (cells.some((cell) => cell.trim() !== '')) yield { cells, end: start };
+    if (isOpen) yield { cells: text.slice(start, end).trim(), end };
+    at = end;
   }
-  const above = rows
-    .slice(0, MAX_LINES_ABOVE)
-    .findIndex((row) => typeof row !== 'string' && findColumns(row).has('title'));
-  const names = rows[above];
-  if (above < 0 || names === undefined || typeof names === 'string')
-    return fail(createProblem('table-without-title', 'error', { names: COLUMN_NAMES.title.join(', ') }));
-  const columns = findColumns(names);
-  return succeed(
-    rows.slice(above + 1).map((cells, at) => {
-      const line = above + at + 2;
-      if (typeof cells === 'string') return { line, content: UNCLOSED, excerpt: cells };
-      const row = Object.fromEntries([...columns].map(([role, column]) => [role, cells[column] ?? '']));
-      return { line, content: JSON.stringify(row), excerpt: cells.join(' | ') };
-    }),
-  );
 }
 
-/** Stands in the place of a row whose quotation mark is never closed. */
-const UNCLOSED = '';
+function endOfLine(text: string, from: number): number {
+  const end = text.indexOf('\n', from);
+  return end < 0 ? text.length : end + 1;
+}
 
-/** Where the line begins that a row stands in: the rows before it are taken off again. */
-function findLineOf(
+/** Rows are counted, not lines: a cell may hold several lines. */
+function splitRecords(text: string): Outcome<Iterable<RawRecord>> {
+  const above: TableRow[] = [];
+  for (const row of listRows(text)) {
+    const columns = typeof row.cells === 'string' ? new Map<ColumnRole, number>() : findColumns(row.cells);
+    if (columns.has('title')) return succeed(readRows(text, above.length + 1, columns));
+    if (above.push(row) === MAX_LINES_ABOVE) break;
+  }
+  return fail(createProblem('table-without-title', 'error', { names: COLUMN_NAMES.title.join(', ') }));
+}
+
+function* readRows(
   text: string,
-  data: readonly (readonly string[])[],
-  row: number,
-  options: Papa.ParseConfig<string[]> & { readonly skipEmptyLines: 'greedy' },
-): number {
-  if (row === 0) return 0;
-  let start = 0;
-  let at = 0;
-  Papa.parse<string[]>(text, {
-    ...options,
-    step: ({ meta }, parser) => {
-      start = meta.cursor;
-      if (++at === row) parser.abort();
-    },
-  });
-  return at === row && data.length >= row ? start : text.length;
+  above: number,
+  columns: ReadonlyMap<ColumnRole, number>,
+): Iterable<RawRecord> {
+  let line = 0;
+  for (const { cells, end } of listRows(text)) {
+    if (++line <= above) continue;
+    if (typeof cells === 'string')
+      yield { line, excerpt: writeExcerpt(cells), end, read: () => fail(QUOTATION_MARK_OPEN) };
+    else {
+      const row = Object.fromEntries([...columns].map(([role, column]) => [role, cells[column] ?? '']));
+      yield { line, excerpt: writeExcerpt(cells.join(' | ')), end, read: (id) => readRow(row, id) };
+    }
+  }
 }
 
-function readRow({ content }: RawRecord, id: string): Outcome<BibliographicRecord> {
-  if (content === UNCLOSED) return fail(createProblem('quotation-mark-open', 'warning'));
-  const row = JSON.parse(content) as Row;
+const QUOTATION_MARK_OPEN = createProblem('quotation-mark-open', 'warning');
+
+function readRow(row: Row, id: string): Outcome<BibliographicRecord> {
   const title = tidyText(row.title);
   if (title === '') return fail(createProblem('record-without-title', 'warning'));
   const year = readYear(row.year);

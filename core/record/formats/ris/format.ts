@@ -1,7 +1,7 @@
 import { createProblem, fail, succeed, type Outcome } from '../../../problem';
 import { findDoi } from '../../doi';
 import type { BibliographicRecord } from '../../record';
-import type { RawRecord, RecordFormat } from '../../file/raw-record';
+import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
 import { readAuthors, readLanguage, readYear, splitKeywords, tidyText } from '../loose-values';
 import { PART_TAGS, TAGS, TYPES } from './tags';
 
@@ -17,13 +17,18 @@ export const RIS: RecordFormat = {
   endings: ['ris'],
   isLike: (text) => /^\s*TY\s{0,4}-(?:\s|$)/im.test(text.slice(0, LOOKED_AT)),
   split: (text) => succeed(splitRecords(text)),
-  read: readRecord,
 };
 
 /** A line of a record: its tag in capitals, and its value. */
 interface TagLine {
   readonly tag: string;
   readonly value: string;
+}
+
+/** A tag with its value and the lines that go on with it. */
+interface RecordLine {
+  readonly tag: string;
+  readonly parts: string[];
 }
 
 function readLine(line: string): TagLine | undefined {
@@ -34,50 +39,62 @@ function readLine(line: string): TagLine | undefined {
   return written === tag || blanks.length >= 2 ? { tag, value: value.trim() } : undefined;
 }
 
+/** The lines of a text from the first sign on, whatever ends them, each with the place behind it. */
+function* listLines(text: string): Iterable<{ readonly line: string; readonly end: number }> {
+  const ending = /\r\n?|\n/g;
+  for (let start = text.startsWith('\uFEFF') ? 1 : 0; start <= text.length;) {
+    ending.lastIndex = start;
+    const end = ending.exec(text);
+    yield { line: text.slice(start, end?.index), end: end ? ending.lastIndex : text.length };
+    if (!end) return;
+    start = ending.lastIndex;
+  }
+}
+
 /**
  * Records reach from `TY` to `ER`, or to the next `TY` where the end is missing. Lines without a tag go on with the
  * one before; what stands above the first tag is no record.
  */
-function splitRecords(text: string): RawRecord[] {
-  const records: RawRecord[] = [];
-  /** The lines of the record at hand, each tag with the lines that go on with it. */
-  let lines: string[] = [];
+function* splitRecords(text: string): Iterable<RawRecord> {
+  let record: RecordLine[] = [];
   let start = 1;
-  const close = (): void => {
-    if (lines.length > 0) records.push({ line: start, content: lines.join('\n') });
-    lines = [];
+  const close = (end: number): RawRecord[] => {
+    const lines = record;
+    record = [];
+    if (lines.length === 0) return [];
+    const begin = lines.map(({ tag, parts }) => `${tag}  - ${parts[0]}`).slice(0, 3);
+    return [
+      { line: start, excerpt: writeExcerpt(begin.join(' ')), end, read: (id) => readRecord(lines, id) },
+    ];
   };
-  for (const [at, line] of text.split(/\r\n?|\n/).entries()) {
-    const read = readLine(at === 0 ? line.replace(/^\uFEFF/, '') : line);
-    if (read?.tag === 'ER') close();
+  let at = 0;
+  for (const { line, end } of listLines(text)) {
+    at++;
+    const read = readLine(line);
+    if (read?.tag === 'ER') yield* close(end);
     else if (read) {
-      if (read.tag === 'TY') close();
-      if (lines.length === 0) start = at + 1;
-      lines.push(`${read.tag}  - ${read.value}`);
-    } else if (line.trim() !== '' && lines.length > 0) lines.push(`    ${line.trim()}`);
+      if (read.tag === 'TY') yield* close(end);
+      if (record.length === 0) start = at;
+      record.push({ tag: read.tag, parts: [read.value] });
+    } else if (line.trim() !== '') record.at(-1)?.parts.push(line.trim());
   }
-  close();
-  return records;
+  yield* close(text.length);
 }
 
 /** The values of each tag, in the order of the record. */
-function listValues(content: string): ReadonlyMap<string, readonly string[]> {
-  const values = new Map<string, string[][]>();
-  let open: string[] | undefined;
-  for (const line of content.split('\n')) {
-    if (line.startsWith('    ')) {
-      open?.push(line.trim());
-      continue;
-    }
-    open = [line.slice(6).trim()];
-    const tag = line.slice(0, 2);
-    values.set(tag, [...(values.get(tag) ?? []), open]);
+function listValues(lines: readonly RecordLine[]): ReadonlyMap<string, readonly string[]> {
+  const values = new Map<string, string[]>();
+  for (const { tag, parts } of lines) {
+    const value = parts.join(' ').trim();
+    const known = values.get(tag);
+    if (known) known.push(value);
+    else values.set(tag, [value]);
   }
-  return new Map([...values].map(([tag, lists]) => [tag, lists.map((list) => list.join(' ').trim())]));
+  return values;
 }
 
-function readRecord({ content }: RawRecord, id: string): Outcome<BibliographicRecord> {
-  const values = listValues(content);
+function readRecord(lines: readonly RecordLine[], id: string): Outcome<BibliographicRecord> {
+  const values = listValues(lines);
   const all = (part: keyof typeof PART_TAGS): string[] =>
     PART_TAGS[part].flatMap((tag) => values.get(tag) ?? []).filter((value) => value !== '');
   /** All values of the first tag that has any: two lines of one tag are one text. */

@@ -1,13 +1,19 @@
-import type { RawRecord } from '../../file/raw-record';
+/** An element as it stands in a text. */
+export interface ElementText {
+  /** The line that it begins in, counted from 1. */
+  readonly line: number;
+  readonly content: string;
+  /** The place behind it. */
+  readonly end: number;
+}
 
 /**
  * The elements of a name (without its prefix) as they stand in a text, one after the other; one that has no end
  * reaches to the next, so that it is told as broken and the others are read.
  */
-export function splitElements(text: string, name: string): RawRecord[] {
+export function* splitElements(text: string, name: string): Iterable<ElementText> {
   const opening = new RegExp(`<(?:[\\w.-]+:)?${name}(?=[\\s>])`, 'g');
   const closing = new RegExp(`</(?:[\\w.-]+:)?${name}\\s*>`, 'g');
-  const records: RawRecord[] = [];
   let line = 1;
   let counted = 0;
   for (let open = opening.exec(text); open;) {
@@ -18,11 +24,9 @@ export function splitElements(text: string, name: string): RawRecord[] {
     const close = closing.exec(text);
     const end =
       close && (!next || close.index < next.index) ? closing.lastIndex : (next?.index ?? text.length);
-    const content = text.slice(open.index, end);
-    records.push({ line, content, excerpt: content.replace(/<[^>]*>?/g, ' ').trim() });
+    yield { line, content: text.slice(open.index, end), end };
     open = next;
   }
-  return records;
 }
 
 function countLines(text: string, from: number, to: number): number {

@@ -1,12 +1,14 @@
 import { createProblem, fail, succeed, type Outcome } from '../../../problem';
-import type { RawRecord, RecordFormat } from '../../file/raw-record';
+import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
 import type { BibliographicRecord } from '../../record';
 import type { XmlElement } from './element';
 import { readXml } from './read-xml';
-import { splitElements } from './split-elements';
+import { splitElements, type ElementText } from './split-elements';
 
 /** So much of a file tells what it is. */
 const LOOKED_AT = 100_000;
+/** In so much of an element the text stands by which a person knows it. */
+const EXCERPT_FROM = 2_000;
 
 /** What tells records of one kind in a document in XML, and reads them. */
 interface XmlKind extends Pick<RecordFormat, 'id' | 'name' | 'endings'> {
@@ -31,16 +33,27 @@ export function createXmlFormat({ id, name, endings, sign, elements, read }: Xml
     },
     split: (text) => {
       const element = findElement(text);
-      return succeed(element === undefined ? [] : splitElements(text, element));
-    },
-    read: ({ content }: RawRecord, recordId): Outcome<BibliographicRecord> => {
-      const element = readXml(content);
-      if (!element)
-        return fail(createProblem('record-unreadable', 'error', { detail: 'its elements do not close' }));
-      const record = read(element, recordId);
-      return record.title === ''
-        ? fail(createProblem('record-without-title', 'error'))
-        : succeed({ ...record, id: recordId });
+      return succeed(element === undefined ? [] : splitRecords(text, element));
     },
   };
+
+  function* splitRecords(text: string, name: string): Iterable<RawRecord> {
+    for (const one of splitElements(text, name))
+      yield {
+        line: one.line,
+        excerpt: writeExcerpt(one.content.slice(0, EXCERPT_FROM).replace(/<[^>]*>?/g, ' ')),
+        end: one.end,
+        read: (recordId) => readRecord(one, recordId),
+      };
+  }
+
+  function readRecord({ content }: ElementText, recordId: string): Outcome<BibliographicRecord> {
+    const element = readXml(content);
+    if (!element)
+      return fail(createProblem('record-unreadable', 'error', { detail: 'its elements do not close' }));
+    const record = read(element, recordId);
+    return record.title === ''
+      ? fail(createProblem('record-without-title', 'error'))
+      : succeed({ ...record, id: recordId });
+  }
 }
