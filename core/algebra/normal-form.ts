@@ -1,4 +1,4 @@
-import { createLabelKey, foldLetters } from '../text';
+import { createHeadingKey, foldLetters } from '../text';
 import {
   DEFAULT_FIELDS,
   dropInactive,
@@ -123,8 +123,10 @@ class DecisionDiagram {
     if (place && (place.vocabulary === undefined || (vocabulary ?? place.vocabulary) !== place.vocabulary))
       return NEVER;
     const wide = place?.isFlat && scope === 'branch' ? 'heading' : scope;
-    const aspect = qualifier === undefined ? '' : ` / ${createLabelKey(qualifier)}`;
-    return this.letter(`${wide} ${place?.vocabulary ?? vocabulary ?? ''} ${createLabelKey(label)}${aspect}`);
+    const aspect = qualifier === undefined ? '' : ` / ${createHeadingKey(qualifier)}`;
+    return this.letter(
+      `${wide} ${place?.vocabulary ?? vocabulary ?? ''} ${createHeadingKey(label)}${aspect}`,
+    );
   }
 
   /** A choice on a side of nearness is a choice of nearnesses; without an order the sides may change places. */

@@ -6,7 +6,7 @@ import {
   nameAuthor,
   type BibliographicRecord,
 } from '../record';
-import { createLabelKey, splitWords } from '../text';
+import { createHeadingKey, splitWords } from '../text';
 
 /** A posting has a bit for each field, beside those of its frequency: with one field more nothing compiles. */
 type MostIndexFields = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10;
@@ -90,11 +90,13 @@ export function createDocument(record: BibliographicRecord): IndexDocument {
   const authors = record.authors.map((author) => `${author.given} ${author.family}`);
   const [first] = record.authors;
   const keys = record.headings.flatMap((heading) => {
-    const label = createLabelKey(heading.label);
+    const label = createHeadingKey(heading.label);
     return [
       `heading=${label}`,
       ...(heading.focus ? [`focus=${label}`] : []),
-      ...(heading.qualifier === undefined ? [] : [`qualified=${label}/${createLabelKey(heading.qualifier)}`]),
+      ...(heading.qualifier === undefined
+        ? []
+        : [`qualified=${label}/${createHeadingKey(heading.qualifier)}`]),
     ];
   });
   keys.push(`type=${record.type}`, `language=${record.language}`, ...listFacetKeys(record));

@@ -9,7 +9,7 @@ import {
 import { createIdentifierKey } from '../record';
 import type { Vocabulary } from '../vocabulary';
 import { ALL_FIELDS, countMonths, maskFields, type FieldMask } from './document';
-import { createLabelKey } from '../text';
+import { createHeadingKey } from '../text';
 import type { SetExpression, Slot } from './expression';
 
 /** What the neutral meaning of a query depends on. */
@@ -82,19 +82,18 @@ function createHeadingExpression(
 ): SetExpression {
   if (!vocabulary || (node.vocabulary !== undefined && node.vocabulary !== vocabulary.id))
     return { kind: 'none' };
-  if (node.qualifier !== undefined)
-    return {
-      kind: 'key',
-      key: `qualified=${createLabelKey(node.label)}/${createLabelKey(node.qualifier)}`,
-    };
-  if (node.scope !== 'branch') return { kind: 'key', key: `${node.scope}=${createLabelKey(node.label)}` };
-  const below = vocabulary.listBranch(node.label);
-  // A heading that the vocabulary does not know has nothing below it, but records may have it.
-  const labels = below.length === 0 ? [node.label] : below;
-  return {
-    kind: 'or',
-    items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })),
+  const { qualifier, scope } = node;
+  const findEach = (labels: readonly string[], write: (key: string) => string): SetExpression => {
+    const keys = labels.map((label) => ({ kind: 'key' as const, key: write(createHeadingKey(label)) }));
+    return keys.length === 1 && keys[0] ? keys[0] : { kind: 'or', items: keys };
   };
+  // A heading that the vocabulary does not know has nothing below it, but records may have it.
+  const own = vocabulary.resolve(node.label);
+  if (qualifier !== undefined)
+    return findEach(own, (key) => `qualified=${key}/${createHeadingKey(qualifier)}`);
+  if (scope !== 'branch') return findEach(own, (key) => `${scope}=${key}`);
+  const below = vocabulary.listBranch(node.label);
+  return findEach(below.length === 0 ? own : below, (key) => `heading=${key}`);
 }
 
 /** An open end reaches as far as records go: one without a year is in no range. */

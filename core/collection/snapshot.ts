@@ -1,7 +1,7 @@
 import type { Analysis, CollectionIndex, Segment } from './collection-index';
 import { decodeText, encodeText } from './utf8';
 
-const MAGIC = 'ewer-index-7';
+const MAGIC = 'ewer-index-8';
 const SEGMENT_ARRAYS = ['starts', 'docs', 'meta', 'positions', 'skips', 'fieldStarts'] as const;
 
 interface Header {

@@ -9,7 +9,7 @@ import {
 } from '../collection';
 import { MAX_FACET_VALUES, type FacetName, type Facets, type SearchFilter } from '../contract';
 import { LIMITERS, listLimitersOf } from '../limiter';
-import { createLabelKey } from '../text';
+import { createHeadingKey } from '../text';
 import type { Holding } from './holding';
 
 /** How a facet is counted, and which records have one of its values. */
@@ -38,7 +38,7 @@ const FACET_ROWS: Readonly<Record<FacetName, FacetRow>> = {
         value: vocabulary?.find(value)?.label ?? value,
         records,
       })),
-    find: (value) => ({ kind: 'key', key: `heading=${createLabelKey(value)}` }),
+    find: (value) => ({ kind: 'key', key: `heading=${createHeadingKey(value)}` }),
   },
   flags: {
     count: ({ evaluator }, set) =>

@@ -7,6 +7,7 @@ import { arbitraryDocument, arbitraryQuery } from '../testing/arbitraries';
 import { satisfies } from '../testing/naive-evaluator';
 import { countStrings, countUnions, findRecordNumbers } from './answer-strings';
 import type { Holding } from './holding';
+import { createHeadingKey } from '../text';
 import { createVocabulary } from '../vocabulary';
 import { listGivenHeadings, readQueryText } from './query-text';
 
@@ -88,6 +89,15 @@ describe('records of one’s own', () => {
       { total: 1 },
       { total: 1 },
     ]);
+  });
+
+  it('with headings that differ only in signs are counted apart', () => {
+    const holding = createHolding(
+      ['C', 'C++', 'C#', 'c'].map((label) => ({ values: {}, keys: [`heading=${createHeadingKey(label)}`] })),
+    );
+    const strings = ['C', 'C++', 'c#', 'D'].map((label) => `heading: "${label}"`);
+    const totals = countStrings(holding, strings, {}, createDeadline);
+    expect(totals).toMatchObject([{ total: 2 }, { total: 1 }, { total: 1 }, { total: 0 }]);
   });
 
   it('are not searched by a string with a mistake, which is said with its place', () => {

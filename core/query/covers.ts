@@ -1,4 +1,4 @@
-import { createLabelKey, foldLetters } from '../text';
+import { createHeadingKey, foldLetters } from '../text';
 import { DEFAULT_FIELDS, type Field } from './field-table';
 import type { QueryNode } from './node';
 import type { Pattern } from './pattern';
@@ -81,7 +81,7 @@ type HeadingLike = QueryNode & { kind: 'heading' };
 
 function coversHeading(wide: HeadingLike, narrow: HeadingLike, { listBranch }: CoverSettings): boolean {
   if (wide.vocabulary !== undefined && wide.vocabulary !== narrow.vocabulary) return false;
-  const [a, b] = [createLabelKey(wide.label), createLabelKey(narrow.label)];
+  const [a, b] = [createHeadingKey(wide.label), createHeadingKey(narrow.label)];
   // A qualified heading is one of that heading's; whether it is counted as the heading is each index's own affair.
   if (wide.qualifier !== undefined || narrow.qualifier !== undefined)
     return a === b && wide.scope === narrow.scope && wide.qualifier === narrow.qualifier;
@@ -90,7 +90,7 @@ function coversHeading(wide: HeadingLike, narrow: HeadingLike, { listBranch }: C
   if (wide.scope !== 'branch') return false;
   if (a === b) return true;
   const below = listBranch?.(wide.label, narrow.vocabulary ?? wide.vocabulary) ?? [];
-  return below.some((label) => createLabelKey(label) === b);
+  return below.some((label) => createHeadingKey(label) === b);
 }
 
 function holdsFields(wide: readonly Field[], narrow: readonly Field[]): boolean {

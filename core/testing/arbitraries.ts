@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { INDEX_FIELDS, countMonths, type IndexDocument } from '../collection/document';
 import { createIdentifierKey } from '../record';
-import { createLabelKey } from '../text';
+import { createHeadingKey } from '../text';
 import { build, createPattern, type Field, type QueryNode } from '../query';
 import { createVocabulary } from '../vocabulary';
 
@@ -96,9 +96,9 @@ export function arbitraryDocument(without: readonly string[] = []): fc.Arbitrary
       ...(texts.keywords.length > 1 ? ['text=short'] : []),
     ];
     const keys = headings.flatMap(({ label, focus, qualifier }) => [
-      `heading=${createLabelKey(label)}`,
-      ...(focus ? [`focus=${createLabelKey(label)}`] : []),
-      ...(qualifier === undefined ? [] : [`qualified=${createLabelKey(label)}/${qualifier}`]),
+      `heading=${createHeadingKey(label)}`,
+      ...(focus ? [`focus=${createHeadingKey(label)}`] : []),
+      ...(qualifier === undefined ? [] : [`qualified=${createHeadingKey(label)}/${qualifier}`]),
     ]);
     return {
       values: Object.fromEntries(kept.map((name) => [name, (all as Record<string, string[]>)[name]])),

@@ -1,5 +1,5 @@
 import { INDEX_FIELDS, countMonths, type IndexDocument, type IndexField } from '../collection/document';
-import { createLabelKey } from '../text';
+import { createHeadingKey } from '../text';
 import { createIdentifierKey } from '../record';
 import { createMatcher, DEFAULT_FIELDS, type Field, type Pattern, type QueryNode } from '../query';
 import { splitWords } from '../text';
@@ -33,14 +33,16 @@ export function satisfies(
       return listValues(document, fields).some((words) => standNear(words, node));
     case 'heading': {
       if (!vocabulary || (node.vocabulary !== undefined && node.vocabulary !== vocabulary.id)) return false;
-      if (node.qualifier !== undefined)
-        return document.keys.includes(
-          `qualified=${createLabelKey(node.label)}/${createLabelKey(node.qualifier)}`,
+      const { qualifier } = node;
+      const own = vocabulary.resolve(node.label);
+      if (qualifier !== undefined)
+        return own.some((label) =>
+          document.keys.includes(`qualified=${createHeadingKey(label)}/${createHeadingKey(qualifier)}`),
         );
       const below = node.scope === 'branch' ? vocabulary.listBranch(node.label) : [];
-      const labels = below.length > 0 ? below : [node.label];
+      const labels = below.length > 0 ? below : own;
       const prefix = node.scope === 'focus' ? 'focus' : 'heading';
-      return labels.some((label) => document.keys.includes(`${prefix}=${createLabelKey(label)}`));
+      return labels.some((label) => document.keys.includes(`${prefix}=${createHeadingKey(label)}`));
     }
     case 'range': {
       const { property, from = '0000-01', to = '9999-12' } = node;

@@ -1,5 +1,5 @@
 export { escapePattern } from './escape-pattern';
-export { createLabelKey } from './label-key';
+export { createHeadingKey, createLabelKey } from './label-key';
 export { shortenName, type NamedDatabase } from './short-name';
 export { NOWHERE, coverSpans } from './span';
 export type { Span } from './span';

@@ -1,4 +1,4 @@
-import { createLabelKey } from '../text';
+import { createHeadingKey, createLabelKey } from '../text';
 import { dropPlural } from './singular';
 
 /** A label in a language (ISO 639-1). */
@@ -52,6 +52,8 @@ export interface Vocabulary {
    * the first is given.
    */
   find(label: string): Heading | undefined;
+  /** The labels that a label stands for: itself, or all that differ from it only in such ways; itself if it is unknown. */
+  resolve(label: string): readonly string[];
   /** The labels of a heading and of all below it, each once; cycles end. Empty for an unknown label. */
   listBranch(label: string): readonly string[];
   /** The headings right below one. */
@@ -95,6 +97,11 @@ class IndexedVocabulary implements Vocabulary {
     return this.findAll(label)[0];
   }
 
+  resolve(label: string): readonly string[] {
+    const found = this.findAll(label);
+    return found.length === 0 ? [label] : found.map((heading) => heading.label);
+  }
+
   listBranch(label: string): readonly string[] {
     const found = new Set(this.findAll(label));
     for (const heading of found) for (const narrower of this.below.get(heading) ?? []) found.add(narrower);
@@ -105,10 +112,14 @@ class IndexedVocabulary implements Vocabulary {
     return [...new Set(this.findAll(label).flatMap((heading) => this.below.get(heading) ?? []))];
   }
 
-  /** The heading with just this label; else all whose labels differ from it only in case, accents and signs. */
+  /** The heading with just this label; else all whose labels differ in case and accents; else in signs, too. */
   private findAll(label: string): readonly Heading[] {
     const own = this.byLabel.get(label);
-    return own ? [own] : (this.byKey.get(createLabelKey(label)) ?? []);
+    if (own) return [own];
+    const alike = this.byKey.get(createLabelKey(label)) ?? [];
+    const key = createHeadingKey(label);
+    const same = alike.filter((heading) => createHeadingKey(heading.label) === key);
+    return same.length > 0 ? same : alike;
   }
 
   lookUp(words: string, most: number): readonly FoundHeading[] {

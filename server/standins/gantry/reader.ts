@@ -1,5 +1,5 @@
 import { maskFields, type FieldMask, type SetExpression } from '#core/collection/index';
-import { createLabelKey } from '#core/text/index';
+import { createHeadingKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import { LeftJoin, type JoiningOperator } from '../left-join';
 import { GroupMemory, Scanner } from '../scanner';
@@ -170,7 +170,7 @@ class Reader {
   }
 
   private checkWords({ patterns, label, start, fields }: Operand): SetExpression {
-    if (label !== undefined) return { kind: 'key', key: `heading=${createLabelKey(label)}` };
+    if (label !== undefined) return { kind: 'key', key: `heading=${createHeadingKey(label)}` };
     if (patterns.length === 0)
       return refuse(
         'stop-word',

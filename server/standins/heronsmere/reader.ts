@@ -1,6 +1,6 @@
 import { countMonths, maskFields, type FieldMask, type SetExpression } from '#core/collection/index';
 import { createIdentifierKey } from '#core/record/index';
-import { createLabelKey } from '#core/text/index';
+import { createHeadingKey } from '#core/text/index';
 import { isPlain, printPattern, type Pattern } from '#core/query/index';
 import type { Vocabulary } from '#core/vocabulary/index';
 import { DOCUMENT_KINDS } from '../document-kinds';
@@ -91,8 +91,7 @@ class Reader {
   private readMarked(name: string, start: number): SetExpression {
     const { scanner } = this;
     if (name === 'under') return this.readBranch(start);
-    if (name === 'focus')
-      return { kind: 'key', key: `focus=${createLabelKey(this.takeLabel('focus', start))}` };
+    if (name === 'focus') return this.findEach(this.takeLabel('focus', start), (key) => `focus=${key}`);
     if (name === 'year') return this.readYears(start);
     if (name === 'entered') return this.readMonths(start);
     if (name === 'kind') {
@@ -133,12 +132,18 @@ class Reader {
 
   private createHeading(label: string): SetExpression {
     const [heading = '', qualifier] = label.split(' / ');
-    const key = createLabelKey(heading);
-    const known = this.vocabulary.find(label) !== undefined || qualifier === undefined;
-    return {
-      kind: 'key',
-      key: known ? `heading=${createLabelKey(label)}` : `qualified=${key}/${createLabelKey(qualifier)}`,
-    };
+    return this.vocabulary.find(label) !== undefined || qualifier === undefined
+      ? this.findEach(label, (key) => `heading=${key}`)
+      : this.findEach(heading, (key) => `qualified=${key}/${createHeadingKey(qualifier)}`);
+  }
+
+  /** Records by the key of a heading, or of each that a label stands for. */
+  private findEach(label: string, write: (key: string) => string): SetExpression {
+    const [first, ...others] = this.vocabulary
+      .resolve(label)
+      .map((one) => ({ kind: 'key' as const, key: write(createHeadingKey(one)) }));
+    if (!first) return { kind: 'none' };
+    return others.length === 0 ? first : { kind: 'or', items: [first, ...others] };
   }
 
   private readBranch(start: number): SetExpression {
@@ -148,7 +153,7 @@ class Reader {
     const labels = below.length === 0 ? [label] : below;
     return {
       kind: 'or',
-      items: labels.map((label) => ({ kind: 'key', key: `heading=${createLabelKey(label)}` })),
+      items: labels.map((label) => ({ kind: 'key', key: `heading=${createHeadingKey(label)}` })),
     };
   }
 

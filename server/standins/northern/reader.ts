@@ -1,6 +1,6 @@
 import { maskFields, type FieldMask, type SetExpression, type Slot } from '#core/collection/index';
 import { mergeParts, type Pattern, type PatternPart } from '#core/query/index';
-import { createLabelKey, spellOutTerm, splitWords } from '#core/text/index';
+import { createHeadingKey, spellOutTerm, splitWords } from '#core/text/index';
 import { refuse } from '../string-fault';
 import { exclude } from '../left-join';
 import { createWords, rememberPatterns } from '../words';
@@ -121,7 +121,7 @@ function readWords(clause: Clause, index: string, fields: FieldMask): SetExpress
   const { relation, term, at } = clause;
   if (relation === '==' || relation === 'cql.exact' || relation === 'exact') {
     if (index !== 'dc.subject') return diagnose(22, `${clause.index} ${relation}`, ...at);
-    return { kind: 'key', key: `heading=${createLabelKey(unescape(term))}` };
+    return { kind: 'key', key: `heading=${createHeadingKey(unescape(term))}` };
   }
   if (ANCHORED.test(term)) return diagnose(31, term, ...at);
   const patterns = readMasked(term);
