@@ -136,7 +136,11 @@ describe('changes to try', () => {
     proposals: Record<string, ProposalCounts>,
   ): string[] =>
     rankProposals(
-      Object.entries(proposals).map(([proposal, counts]) => ({ proposal, counts })),
+      Object.entries(proposals).map(([proposal, counts]) => ({
+        proposal,
+        level: proposal.startsWith('question') ? 'question' : 'words',
+        counts,
+      })),
       draft,
       draft.amounts.map(() => band),
       purpose,
@@ -158,6 +162,16 @@ describe('changes to try', () => {
     expect(judge('quick', draft, proposals)).toEqual(['in', 'near']);
   });
 
+  it('come behind all others if they change the question, however near they bring the counts', () => {
+    const draft = { amounts: amounts([4_000]), found: [] };
+    const proposals = {
+      'question in': { amounts: amounts([300]), found: [] },
+      near: { amounts: amounts([450]), found: [] },
+    };
+    for (const purpose of ['quick', 'review', 'exhaustive'] as const)
+      expect(judge(purpose, draft, proposals)).toEqual(['near', 'question in']);
+  });
+
   it('for a review put must-finds first; for an exhaustive search none is ever given up', () => {
     const draft = { amounts: amounts([4_000]), found: [5] };
     const proposals = {
@@ -165,7 +179,7 @@ describe('changes to try', () => {
       kept: { amounts: amounts([900]), found: [5] },
       won: { amounts: amounts([5_000]), found: [6] },
     };
-    expect(judge('quick', draft, proposals)).toEqual(['dear', 'kept']);
+    expect(judge('quick', draft, proposals)).toEqual(['kept', 'dear']);
     expect(judge('review', draft, proposals)).toEqual(['won', 'kept']);
     expect(judge('exhaustive', draft, proposals)).toEqual(['won', 'kept']);
   });
@@ -174,9 +188,9 @@ describe('changes to try', () => {
     const draft = { amounts: amounts([0, 12, 0]), found: [] };
     const bands = [{}, {}, { from: 50, to: 400 }];
     const proposals = [
-      { proposal: 'none', counts: { amounts: amounts([0, 90, 0]), found: [] } },
-      { proposal: 'some', counts: { amounts: amounts([3, 12, 0]), found: [] } },
-      { proposal: 'more', counts: { amounts: amounts([7, 14, 60]), found: [] } },
+      { proposal: 'none', level: 'words' as const, counts: { amounts: amounts([0, 90, 0]), found: [] } },
+      { proposal: 'some', level: 'words' as const, counts: { amounts: amounts([3, 12, 0]), found: [] } },
+      { proposal: 'more', level: 'words' as const, counts: { amounts: amounts([7, 14, 60]), found: [] } },
     ];
     for (const purpose of ['quick', 'review'] as const)
       expect(rankProposals(proposals, draft, bands, purpose).map(({ proposal }) => proposal)).toEqual([
@@ -188,9 +202,13 @@ describe('changes to try', () => {
   it('never help by leaving nothing', () => {
     const draft = { amounts: amounts([42, 9]), found: [] };
     const proposals = [
-      { proposal: 'nothing', counts: { amounts: amounts([0, 0]), found: [] } },
-      { proposal: 'nothing in one', counts: { amounts: amounts([3, 0]), found: [] } },
-      { proposal: 'fewer', counts: { amounts: amounts([20, 4]), found: [] } },
+      { proposal: 'nothing', level: 'words' as const, counts: { amounts: amounts([0, 0]), found: [] } },
+      {
+        proposal: 'nothing in one',
+        level: 'words' as const,
+        counts: { amounts: amounts([3, 0]), found: [] },
+      },
+      { proposal: 'fewer', level: 'words' as const, counts: { amounts: amounts([20, 4]), found: [] } },
     ];
     const rank = (bands: readonly TargetBand[]) =>
       rankProposals(proposals, draft, bands, 'review').map(({ proposal }) => proposal);
@@ -206,9 +224,11 @@ describe('changes to try', () => {
         {
           proposal: {
             key: 'k',
+            level: 'question' as const,
             words: 'w',
             change: { kind: 'apply-rules' as const },
           },
+          level: 'question' as const,
           counts,
         },
       ],
@@ -216,11 +236,13 @@ describe('changes to try', () => {
       [band, band],
       'quick',
     );
-    expect(describeProposal(judged!, draft, ['A', 'B'])).toBe('brings A into the band, loses 1 must-find');
+    expect(describeProposal(judged!, draft, ['A', 'B'])).toBe(
+      'brings A into the band, loses 1 must-find, changes the question',
+    );
     const before = { amounts: amounts([0, 20, 40, 9_000]), found: [] };
     const after = { amounts: amounts([3, 60, 45, 20_000]), found: [] };
     const [begins] = rankProposals(
-      [{ proposal: judged!.proposal, counts: after }],
+      [{ proposal: judged!.proposal, level: 'words' as const, counts: after }],
       before,
       [{}, band, band, band],
       'quick',
@@ -234,8 +256,16 @@ describe('changes to try', () => {
     const draft = { amounts: amounts([9_000, 20, 30]), found: [] };
     const bands = [band, band, band];
     const proposals = [
-      { proposal: 'mixed', counts: { amounts: amounts([20_000, 60, 60]), found: [] } },
-      { proposal: 'small', counts: { amounts: amounts([8_900, 20, 30]), found: [] } },
+      {
+        proposal: 'mixed',
+        level: 'words' as const,
+        counts: { amounts: amounts([20_000, 60, 60]), found: [] },
+      },
+      {
+        proposal: 'small',
+        level: 'words' as const,
+        counts: { amounts: amounts([8_900, 20, 30]), found: [] },
+      },
     ];
     const ranked = rankProposals(proposals, draft, bands, 'quick');
     expect(ranked.map(({ proposal }) => proposal)).toEqual(['small', 'mixed']);

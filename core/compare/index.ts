@@ -6,8 +6,6 @@ export { findCover } from './cover';
 export type { Cover, CoverStep } from './cover';
 export { joinMembers, listMembers } from './members';
 export type { Member } from './members';
-export { createMustFindQuery, createRecallQuery, judgeMustFind, readMustFinds } from './must-finds';
-export type { MustFindStanding } from './must-finds';
 export { findOverlap, findWorks, listDoubtfulPairs, listRepeatedWorks } from './overlap';
 export type { DatabaseResult, DoubtfulPair, Overlap, RepeatedRecord, SearchOrderStep } from './overlap';
 export { SAMPLE_SIZE, createJudgementKey, drawFurther, drawRecords, judgePart } from './judged-sample';
@@ -17,7 +15,14 @@ export type { LimitedQuery } from './limited-query';
 export { listSteps } from './staircase';
 export type { Step } from './staircase';
 export { describeProposal, listProposals, rankProposals } from './proposed-changes';
-export type { JudgedProposal, OfferedTerm, ProposedChange, ProposalCounts } from './proposed-changes';
+export { MEANING_LEVELS } from './proposed-changes';
+export type {
+  JudgedProposal,
+  MeaningLevel,
+  OfferedTerm,
+  ProposedChange,
+  ProposalCounts,
+} from './proposed-changes';
 export { createSetCounter } from './union-counter';
 export type { UnionCounter } from './union-counter';
 export { listYearSpans, summariseYears } from './years';

@@ -15,9 +15,15 @@ import { parseQuery, printPattern, printQuery } from '../query';
 import { listFieldChoices } from './alternatives';
 import { joinMembers, listMembers } from './members';
 
+/** How far a change goes from what was asked, the nearest first. */
+export const MEANING_LEVELS = ['words', 'fields', 'limiters', 'question'] as const;
+export type MeaningLevel = (typeof MEANING_LEVELS)[number];
+
 /** A change that may bring the counts nearer to what is wanted. */
 export interface ProposedChange {
   readonly key: string;
+  /** What of the question it touches: a `question` is another one without a concept. */
+  readonly level: MeaningLevel;
   /** What is done, as an order: “search Bats in the title”. */
   readonly words: string;
   readonly change: Change;
@@ -71,7 +77,22 @@ export function listProposals(
 }
 
 function createProposal(key: string, words: string, change: Change): ProposedChange {
-  return { key, words, change };
+  return { key, level: findLevel(change), words, change };
+}
+
+/** What of the question the kinds of change touch that are proposed here; all others touch its words. */
+const LEVELS: Readonly<Partial<Record<Change['kind'], MeaningLevel>>> = {
+  'set-concept-fields': 'fields',
+  'set-limiters': 'limiters',
+  'rewrite-draft': 'question',
+  'switch-concept': 'question',
+};
+
+/** What of the question a change touches; of several the one that goes farthest. */
+function findLevel(change: Change): MeaningLevel {
+  if (change.kind !== 'compound') return LEVELS[change.kind] ?? 'words';
+  const levels = change.changes.map((one) => MEANING_LEVELS.indexOf(findLevel(one)));
+  return MEANING_LEVELS[Math.max(0, ...levels)] ?? 'words';
 }
 
 function nameOf(concepts: readonly Concept[], id: string): string {
@@ -224,6 +245,7 @@ export type ProposalEffect = 'into-band' | 'begins' | 'nearer' | 'same' | 'farth
 /** How a change would do. */
 export interface JudgedProposal<T = ProposedChange> {
   readonly proposal: T;
+  readonly level: MeaningLevel;
   readonly counts: ProposalCounts;
   /** What it does in each database; nothing where its count cannot be judged. */
   readonly effects: readonly (ProposalEffect | undefined)[];
@@ -242,21 +264,26 @@ export interface JudgedProposal<T = ProposedChange> {
 }
 
 /**
- * The changes that help, the best first, as the purpose sees it. A quick answer wants the counts in
+ * The changes that help, the best first: those that win must-finds, and of others those that change least of what was
+ * asked (`MEANING_LEVELS`); then as the purpose sees it. A quick answer wants the counts in
  * their bands; where none is set, something. A review wants its must-finds first, then as few records to
  * screen as the bands allow. An exhaustive search never gives up a must-find: such changes are left out.
  * A change that brings one database nearer and another one farther comes behind those that harm none.
  * A change of which a count is missing is not judged.
  */
 export function rankProposals<T>(
-  proposals: readonly { readonly proposal: T; readonly counts: ProposalCounts }[],
+  proposals: readonly {
+    readonly proposal: T;
+    readonly level: MeaningLevel;
+    readonly counts: ProposalCounts;
+  }[],
   draft: ProposalCounts,
   bands: readonly Band[],
   purpose: Purpose,
 ): JudgedProposal<T>[] {
-  const judged = proposals.flatMap(({ proposal, counts }): JudgedProposal<T>[] => {
+  const judged = proposals.flatMap(({ proposal, level, counts }): JudgedProposal<T>[] => {
     const isMissing = draft.amounts.some((amount, at) => amount && !counts.amounts[at]);
-    return isMissing ? [] : [judgeProposal(proposal, counts, draft, bands)];
+    return isMissing ? [] : [{ ...judgeProposal(proposal, counts, draft, bands), level }];
   });
   const isInBands = measureAll(draft.amounts, bands) === 0;
   const helpful = judged.filter(({ nearer, lost, distance, direction }) => {
@@ -271,12 +298,12 @@ export function rankProposals<T>(
   });
   const byBand = (a: JudgedProposal<T>, b: JudgedProposal<T>): number =>
     a.farther - b.farther || b.nearer - a.nearer;
-  const orders: Readonly<Record<Purpose, (a: JudgedProposal<T>, b: JudgedProposal<T>) => number>> = {
-    quick: (a, b) => byBand(a, b) || a.lost - b.lost,
-    review: (a, b) => a.lost - b.lost || byBand(a, b) || a.growth - b.growth,
-    exhaustive: (a, b) => a.lost - b.lost || byBand(a, b) || b.growth - a.growth,
-  };
-  return helpful.sort(orders[purpose]);
+  const byMeaning = (a: JudgedProposal<T>, b: JudgedProposal<T>): number =>
+    a.lost - b.lost || MEANING_LEVELS.indexOf(a.level) - MEANING_LEVELS.indexOf(b.level);
+  const growthWanted: Readonly<Record<Purpose, number>> = { quick: 0, review: -1, exhaustive: 1 };
+  return helpful.sort(
+    (a, b) => byMeaning(a, b) || byBand(a, b) || growthWanted[purpose] * (b.growth - a.growth),
+  );
 }
 
 /** Differences of distance below this are none. */
@@ -294,7 +321,7 @@ function judgeProposal<T>(
   counts: ProposalCounts,
   draft: ProposalCounts,
   bands: readonly Band[],
-): JudgedProposal<T> {
+): Omit<JudgedProposal<T>, 'level'> {
   const effects = draft.amounts.map((before, at) => {
     const after = counts.amounts[at];
     return before && after && judgeEffect(before, after, bands[at] ?? {});
@@ -333,7 +360,7 @@ function sumOf(numbers: readonly (number | undefined)[]): number {
 
 /** Why a change is put forward, as a sentence that says of each database what comes of it. */
 export function describeProposal(
-  { effects, direction, lost }: Pick<JudgedProposal, 'effects' | 'direction' | 'lost'>,
+  { effects, direction, lost, level }: Pick<JudgedProposal, 'effects' | 'direction' | 'lost' | 'level'>,
   draft: ProposalCounts,
   names: readonly string[],
 ): string {
@@ -353,6 +380,7 @@ export function describeProposal(
   if (lost > 0) parts.push(`loses ${lost} ${lost === 1 ? 'must-find' : 'must-finds'}`);
   if (lost < 0) parts.push(`finds ${-lost} more of your must-finds`);
   else if (lost === 0 && draft.found.length > 0) parts.push('keeps all must-finds that were found');
+  if (level === 'question') parts.push('changes the question');
   return parts.join(', ');
 }
 

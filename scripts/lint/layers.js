@@ -26,6 +26,7 @@ const CORE = [
   'reading',
   'proof',
   'holding',
+  'must-finds',
 ];
 
 /** The rooms of `core/dialect`, the lowest first. */

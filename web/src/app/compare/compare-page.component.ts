@@ -12,10 +12,10 @@ import {
 import { filter, map, startWith } from 'rxjs';
 import { OpenProject } from '../state/open-project';
 import { COMPARE_TOOLS, findTool } from './compare-tools';
-import { CompareSubject } from './compare-subject';
-import { Alternatives } from './parts/alternatives';
-import { MustFindCounts } from './parts/must-find-counts';
-import { RecordSets } from './parts/record-sets';
+import { CompareSubject } from '../comparing/compare-subject';
+import { Alternatives } from '../comparing/alternatives';
+import { MustFindCounts } from '../comparing/must-find-counts';
+import { RecordSets } from '../comparing/record-sets';
 import { VariantsTableComponent } from './variants/variants-table.component';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';

@@ -80,7 +80,7 @@ export const COMPARE_TOOLS: readonly CompareTool[] = [
     get name() {
       return say('compare.mustFinds');
     },
-    load: () => import('./tools/must-finds/must-finds.component').then((file) => file.MustFindsComponent),
+    load: () => import('../must-finds/must-finds.component').then((file) => file.MustFindsComponent),
   },
   {
     path: 'tallies',

@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import type { Dialect } from '#core/dialect/index';
 import { shortenName } from '#core/text/index';
 import { ChoiceRowComponent } from '../../ui/choice-row.component';
-import { CompareSubject } from '../compare-subject';
+import { CompareSubject } from '../../comparing/compare-subject';
 import { SayPipe } from '../../words/say.pipe';
 
 /** Which database a tool shows; kept in the address. */

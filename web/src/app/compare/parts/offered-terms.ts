@@ -8,8 +8,8 @@ import { OpenProject } from '../../state/open-project';
 import { ThesaurusStore } from '../../state/thesaurus-store';
 import { SuggestionFinder, type SuggestionRequest } from '../../terms/suggestions/suggestion-finder';
 import type { Suggestion } from '../../terms/suggestions/suggestion';
-import { CompareSubject } from '../compare-subject';
-import { mapSliced } from './sliced';
+import { CompareSubject } from '../../comparing/compare-subject';
+import { mapSliced } from '../../comparing/sliced';
 
 /** So many suggestions of each concept are tried. */
 const MAX_OFFERED = 20;

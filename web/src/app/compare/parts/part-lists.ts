@@ -8,7 +8,7 @@ import {
   type RecordKeys,
   type SameWorkAnswers,
 } from '#core/record/same-work/index';
-import { RecordSets, type ListedRecords } from './record-sets';
+import { RecordSets, type ListedRecords } from '../../comparing/record-sets';
 import { say } from '../../words/say';
 
 /** What two states find: only the later one, only the earlier one, or both. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { LimitedQuery } from '#core/compare/index';
-import { CompareSubject } from '../compare-subject';
+import { CompareSubject } from '../../comparing/compare-subject';
 import { SayPipe } from '../../words/say.pipe';
 
 /** Says in which databases something else is counted than is asked, and what it is. */

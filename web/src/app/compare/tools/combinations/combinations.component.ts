@@ -14,12 +14,12 @@ import type { Counted } from '../../../counting/count-state';
 import { CountComponent } from '../../../records/count.component';
 import { getHueClass } from '../../../ui/hues';
 import { formatAmount, formatNumber, placeOnLogScale } from '../../../ui/number-format';
-import { CompareSubject } from '../../compare-subject';
+import { CompareSubject } from '../../../comparing/compare-subject';
 import { KeptChoices } from '../../kept-choices';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { readCount } from '../../../counting/read-count';
-import { mapSliced } from '../../parts/sliced';
+import { mapSliced } from '../../../comparing/sliced';
 import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
 import { PairTableComponent } from './pair-table.component';
 import { SayPipe } from '../../../words/say.pipe';
@@ -58,7 +58,7 @@ interface Combined {
     TableActionsComponent,
   ],
   templateUrl: './combinations.component.html',
-  styleUrls: ['../../parts/tools.scss', './combinations.component.scss'],
+  styleUrls: ['../../../comparing/tools.scss', './combinations.component.scss'],
 })
 export class CombinationsComponent {
   protected readonly subject = inject(CompareSubject);

@@ -54,7 +54,7 @@ interface PairLine {
       </tbody>
     </table>
   `,
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
   styles: `
     .none {
       color: var(--warn);

@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { createRecallQuery, findCover, type Cover, type LimitedQuery } from '#core/compare/index';
+import { findCover, type Cover, type LimitedQuery } from '#core/compare/index';
+import { createRecallQuery } from '#core/must-finds/index';
 import { createTermQueries } from '#core/compare/draft/index';
 import { describeInFull } from '#core/problem/index';
 import type { Dialect } from '#core/dialect/index';
@@ -10,15 +11,15 @@ import { OpenProject } from '../../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
 import { ChoiceRowComponent } from '../../../ui/choice-row.component';
 import { formatNumber } from '../../../ui/number-format';
-import { CompareSubject } from '../../compare-subject';
-import { COUNT_TABLE } from '../../parts/count-table.component';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { CompareSubject } from '../../../comparing/compare-subject';
+import { COUNT_TABLE } from '../../../comparing/count-table.component';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { compareCounts, type Comparison } from '#core/count/index';
 import { describeComparison, describeGap } from '../../../counting/describe-count';
 import { readCount } from '../../../counting/read-count';
 import { findHue } from '../../parts/describe';
-import { RecordSets } from '../../parts/record-sets';
+import { RecordSets } from '../../../comparing/record-sets';
 import { follow } from '../../parts/waiting';
 import { Messages } from '../../../ui/messages';
 import { SayPipe } from '../../../words/say.pipe';
@@ -41,7 +42,7 @@ const MAX_DRAWN = 60;
     MatButton,
   ],
   templateUrl: './each-term.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class EachTermComponent {
   protected readonly subject = inject(CompareSubject);

@@ -12,8 +12,8 @@ import { CountComponent } from '../../../records/count.component';
 import { RecordDrawer } from '../../../records/record-drawer';
 import { formatNumber } from '../../../ui/number-format';
 import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
-import { CompareSubject } from '../../compare-subject';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { CompareSubject } from '../../../comparing/compare-subject';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import {
   PARTS,
@@ -23,7 +23,7 @@ import {
   type PartNumbers,
   type RecordsOfBoth,
 } from '../../parts/part-lists';
-import { RecordSets } from '../../parts/record-sets';
+import { RecordSets } from '../../../comparing/record-sets';
 import { follow } from '../../parts/waiting';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
 import { SampleComponent } from './sample.component';
@@ -48,7 +48,7 @@ import { SayPipe } from '../../../words/say.pipe';
   ],
   providers: [PartLists, TwoStates],
   templateUrl: './gained-lost.component.html',
-  styleUrls: ['../../parts/tools.scss', './gained-lost.component.scss'],
+  styleUrls: ['../../../comparing/tools.scss', './gained-lost.component.scss'],
 })
 export class GainedLostComponent {
   protected readonly subject = inject(CompareSubject);

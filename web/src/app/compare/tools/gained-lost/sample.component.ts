@@ -33,7 +33,7 @@ import { say } from '../../../words/say';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, ChoiceRowComponent, MatButton],
   templateUrl: './sample.component.html',
-  styleUrls: ['../../parts/tools.scss', './sample.component.scss'],
+  styleUrls: ['../../../comparing/tools.scss', './sample.component.scss'],
 })
 export class SampleComponent {
   protected readonly states = inject(TwoStates);

@@ -7,7 +7,7 @@ import { describeInFull, type Outcome } from '#core/problem/index';
 import type { SearchState } from '#core/project/index';
 import { DraftCounts } from '../../../counting/draft-counts';
 import { OpenProject } from '../../../state/open-project';
-import { CompareSubject } from '../../compare-subject';
+import { CompareSubject } from '../../../comparing/compare-subject';
 import { PartLists, type PartNumbers } from '../../parts/part-lists';
 import { follow } from '../../parts/waiting';
 import { say } from '../../../words/say';

@@ -74,7 +74,7 @@ interface ShownPair {
       </div>
     }
   `,
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class DoubtfulPairsComponent {
   private readonly open = inject(OpenProject);

@@ -13,10 +13,10 @@ import { getAmount, isSameAmount, type Amount } from '#core/count/index';
 import { shortenName } from '#core/text/index';
 import { readCount } from '../../../counting/read-count';
 import { CountComponent } from '../../../records/count.component';
-import { CompareSubject } from '../../compare-subject';
+import { CompareSubject } from '../../../comparing/compare-subject';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
-import { RecordSets } from '../../parts/record-sets';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
+import { RecordSets } from '../../../comparing/record-sets';
 import { describeMatched, describeRule, describeVersions } from './agreement-words';
 import { DoubtfulPairsComponent } from './doubtful-pairs.component';
 import { describeRecord, readFrom, type ReadableResult } from './readable-result';
@@ -47,7 +47,7 @@ interface OverlapSubject extends LimitedQuery {
     MatButton,
   ],
   templateUrl: './overlap.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class OverlapComponent {
   protected readonly subject = inject(CompareSubject);

@@ -1,6 +1,6 @@
 import type { DatabaseResult, RepeatedRecord } from '#core/compare/index';
 import { describeAuthors, type BibliographicRecord } from '#core/record/index';
-import type { ReadableRecords } from '../../parts/record-sets';
+import type { ReadableRecords } from '../../../comparing/record-sets';
 import { say } from '../../../words/say';
 
 /** What a database gives, with the way to read its records. */

@@ -60,7 +60,7 @@ export interface ShownWork {
       }
     }
   `,
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class RepeatedWorksComponent {
   readonly works = input.required<readonly ShownWork[]>();

@@ -13,11 +13,11 @@ import { CountComponent } from '../../../records/count.component';
 import { IconComponent } from '../../../ui/icon.component';
 import { formatAmount, formatDifference } from '../../../ui/number-format';
 import { RecordDrawer } from '../../../records/record-drawer';
-import { CompareSubject } from '../../compare-subject';
-import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
+import { CompareSubject } from '../../../comparing/compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../../comparing/count-table.component';
 import { KeptChoices } from '../../kept-choices';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
-import { RecordSets } from '../../parts/record-sets';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
+import { RecordSets } from '../../../comparing/record-sets';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { findHue, findHueRole } from '../../parts/describe';
 import { SayPipe } from '../../../words/say.pipe';
@@ -40,7 +40,7 @@ const SIGNS = { and: 'AND', not: 'NOT', field: '', limiter: '' } as const;
     MatButton,
   ],
   templateUrl: './staircase.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class StaircaseComponent {
   protected readonly subject = inject(CompareSubject);

@@ -18,10 +18,10 @@ import { describeCell, describeLimiterGap } from '../../../counting/describe-cou
 import { readCount } from '../../../counting/read-count';
 import { OpenProject } from '../../../state/open-project';
 import { CountComponent } from '../../../records/count.component';
-import { CompareSubject } from '../../compare-subject';
-import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
-import { Alternatives } from '../../parts/alternatives';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { CompareSubject } from '../../../comparing/compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../../comparing/count-table.component';
+import { Alternatives } from '../../../comparing/alternatives';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { SayPipe } from '../../../words/say.pipe';
 import { say } from '../../../words/say';
@@ -53,7 +53,7 @@ interface SwapRow {
     TextFieldComponent,
   ],
   templateUrl: './swap.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class SwapComponent {
   protected readonly subject = inject(CompareSubject);

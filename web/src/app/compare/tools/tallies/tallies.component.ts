@@ -31,7 +31,7 @@ const DAY = 86_400_000;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, ChartComponent, CountComponent, DatePipe, MatButton, FIELD_PARTS],
   templateUrl: './tallies.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class TalliesComponent {
   protected readonly open = inject(OpenProject);

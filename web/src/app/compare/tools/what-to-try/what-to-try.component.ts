@@ -16,12 +16,12 @@ import { readCount } from '../../../counting/read-count';
 import type { Counted } from '../../../counting/count-state';
 import { OpenProject } from '../../../state/open-project';
 import { ChoiceRowComponent } from '../../../ui/choice-row.component';
-import { CompareSubject } from '../../compare-subject';
-import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
-import { Alternatives } from '../../parts/alternatives';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { CompareSubject } from '../../../comparing/compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../../comparing/count-table.component';
+import { Alternatives } from '../../../comparing/alternatives';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { OfferedTerms } from '../../parts/offered-terms';
-import { mapSliced } from '../../parts/sliced';
+import { mapSliced } from '../../../comparing/sliced';
 import { SayPipe } from '../../../words/say.pipe';
 import { say } from '../../../words/say';
 
@@ -35,7 +35,7 @@ const FIRST_SHOWN = 12;
   imports: [SayPipe, COUNT_TABLE, ChoiceRowComponent, CountingBarComponent, MatButton],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class WhatToTryComponent {
   protected readonly subject = inject(CompareSubject);
@@ -97,7 +97,11 @@ export class WhatToTryComponent {
     const bands = this.bands();
     const dialects = this.subject.dialects();
     const ranked = rankProposals(
-      this.looked().map(({ proposal, counts, cells }) => ({ proposal: { ...proposal, cells }, counts })),
+      this.looked().map(({ proposal, counts, cells }) => ({
+        proposal: { ...proposal, cells },
+        level: proposal.level,
+        counts,
+      })),
       draft,
       bands,
       this.open.working().purpose,

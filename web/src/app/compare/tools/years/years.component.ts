@@ -7,10 +7,10 @@ import { readCount } from '../../../counting/read-count';
 import { formatAmount } from '../../../ui/number-format';
 import { OpenProject } from '../../../state/open-project';
 import { ChartComponent, type ChartContent } from '../../../ui/chart.component';
-import { CompareSubject } from '../../compare-subject';
-import { COUNT_TABLE, type CountCell } from '../../parts/count-table.component';
+import { CompareSubject } from '../../../comparing/compare-subject';
+import { COUNT_TABLE, type CountCell } from '../../../comparing/count-table.component';
 import { WiderNoteComponent } from '../../parts/wider-note.component';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
+import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
 import { SayPipe } from '../../../words/say.pipe';
 import { say } from '../../../words/say';
@@ -28,7 +28,7 @@ import { say } from '../../../words/say';
     WiderNoteComponent,
   ],
   templateUrl: './years.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../../../comparing/tools.scss',
 })
 export class YearsComponent {
   protected readonly subject = inject(CompareSubject);

@@ -1,18 +1,14 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import {
-  createMustFindQuery,
-  judgeMustFind,
-  type MustFindStanding,
-  type LimitedQuery,
-} from '#core/compare/index';
+import { type LimitedQuery } from '#core/compare/index';
+import { createMustFindQuery, judgeMustFind, type MustFindStanding } from '#core/must-finds/index';
 import type { Dialect } from '#core/dialect/index';
 import type { MustFind, SearchState } from '#core/project/index';
 import { build, printQuery } from '#core/query/index';
-import type { Counted } from '../../counting/count-state';
-import { OpenProject } from '../../state/open-project';
-import { CompareSubject } from '../compare-subject';
+import type { Counted } from '../counting/count-state';
+import { OpenProject } from '../state/open-project';
+import { CompareSubject } from './compare-subject';
 import { findObstacle, getAmount, getGreatest } from '#core/count/index';
-import { readCount } from '../../counting/read-count';
+import { readCount } from '../counting/read-count';
 import { RecordSets } from './record-sets';
 
 /** A must-find in one database, with the counts that say how it stands. */

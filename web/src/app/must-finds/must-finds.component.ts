@@ -1,18 +1,18 @@
-import { FIELD_PARTS } from '../../../ui/field-parts';
+import { FIELD_PARTS } from '../ui/field-parts';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { readMustFinds } from '#core/compare/index';
+import { readMustFinds } from '#core/must-finds/index';
 import type { MustFind } from '#core/project/index';
-import { OpenProject } from '../../../state/open-project';
-import { RecordDrawer } from '../../../records/record-drawer';
-import { CompareSubject } from '../../compare-subject';
-import { CountingBarComponent } from '../../parts/counting-bar.component';
-import { MustFindCounts } from '../../parts/must-find-counts';
-import { DatabaseHeadingComponent } from '../../../ui/database-heading.component';
-import { Messages } from '../../../ui/messages';
-import { Connections } from '../../../state/connections';
-import { SayPipe } from '../../../words/say.pipe';
-import { say } from '../../../words/say';
+import { OpenProject } from '../state/open-project';
+import { RecordDrawer } from '../records/record-drawer';
+import { CompareSubject } from '../comparing/compare-subject';
+import { CountingBarComponent } from '../comparing/counting-bar.component';
+import { MustFindCounts } from '../comparing/must-find-counts';
+import { DatabaseHeadingComponent } from '../ui/database-heading.component';
+import { Messages } from '../ui/messages';
+import { Connections } from '../state/connections';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 const WORDS = {
   found: 'found',
@@ -29,7 +29,7 @@ const WORDS = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [SayPipe, CountingBarComponent, DatabaseHeadingComponent, MatButton, FIELD_PARTS],
   templateUrl: './must-finds.component.html',
-  styleUrl: '../../parts/tools.scss',
+  styleUrl: '../comparing/tools.scss',
 })
 export class MustFindsComponent {
   protected readonly subject = inject(CompareSubject);

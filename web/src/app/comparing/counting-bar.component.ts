@@ -1,18 +1,18 @@
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { CountBatches } from '../../counting/count-batches';
-import type { CountKey, Counted } from '../../counting/count-state';
-import { Counts } from '../../counting/counts';
-import { CompareSubject } from '../compare-subject';
-import { OpenProject } from '../../state/open-project';
-import { formatNumber } from '../../ui/number-format';
-import { HandQueueDialogComponent, type HandQueueDialogData } from './hand-queue-dialog.component';
-import { Dialogs } from '../../ui/dialogs';
-import { Connections } from '../../state/connections';
-import { AskedCounts } from '../../counting/asked-counts';
-import { SayPipe } from '../../words/say.pipe';
-import { say } from '../../words/say';
+import { CountBatches } from '../counting/count-batches';
+import type { CountKey, Counted } from '../counting/count-state';
+import { Counts } from '../counting/counts';
+import { CompareSubject } from './compare-subject';
+import { OpenProject } from '../state/open-project';
+import { formatNumber } from '../ui/number-format';
+import { HandQueueDialogComponent, type HandQueueDialogData } from '../compare/parts/hand-queue-dialog.component';
+import { Dialogs } from '../ui/dialogs';
+import { Connections } from '../state/connections';
+import { AskedCounts } from '../counting/asked-counts';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** So many requests are made without asking first. */
 const MADE_AT_ONCE = 300;

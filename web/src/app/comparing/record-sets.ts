@@ -8,14 +8,14 @@ import { createProblem, fail, succeed, type Outcome } from '#core/problem/index'
 import { build } from '#core/query/index';
 import { type BibliographicRecord } from '#core/record/index';
 import { createRecordKeys, type RecordKeys } from '#core/record/same-work/index';
-import { listParts, type CountKey } from '../../counting/count-state';
-import { Counts } from '../../counting/counts';
-import { CompareSubject } from '../compare-subject';
+import { listParts, type CountKey } from '../counting/count-state';
+import { Counts } from '../counting/counts';
+import { CompareSubject } from './compare-subject';
 import { getAmount, getExact, type Amount } from '#core/count/index';
-import { readCount } from '../../counting/read-count';
-import { Connections } from '../../state/connections';
-import { fetchByNumbers } from '../../state/fetch-records';
-import { AskedCounts } from '../../counting/asked-counts';
+import { readCount } from '../counting/read-count';
+import { Connections } from '../state/connections';
+import { fetchByNumbers } from '../state/fetch-records';
+import { AskedCounts } from '../counting/asked-counts';
 
 /** The records of a result by their numbers in the database, with what tells their works. */
 export interface ListedRecords {

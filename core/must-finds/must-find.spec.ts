@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { build, parseQuery, printQuery } from '../query';
-import { createMustFindQuery, createRecallQuery, judgeMustFind, readMustFinds } from './must-finds';
+import { createMustFindQuery, createRecallQuery, judgeMustFind, readMustFinds } from './must-find';
 
 it('a must-find is searched by the first words of its title', () => {
   const show = (title: string): string | undefined => {

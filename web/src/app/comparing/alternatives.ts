@@ -1,11 +1,12 @@
 import { Injectable, inject } from '@angular/core';
-import { createRecallQuery, tryChange, type LimitedQuery } from '#core/compare/index';
+import { tryChange, type LimitedQuery } from '#core/compare/index';
+import { createRecallQuery } from '#core/must-finds/index';
 import { createSharedDraft } from '#core/compare/draft/index';
 import type { Change, Project } from '#core/project/index';
-import { FreezeVariant } from '../../freezing/freeze-variant';
-import { OpenProject } from '../../state/open-project';
-import { Messages } from '../../ui/messages';
-import { say } from '../../words/say';
+import { FreezeVariant } from '../freezing/freeze-variant';
+import { OpenProject } from '../state/open-project';
+import { Messages } from '../ui/messages';
+import { say } from '../words/say';
 
 /** Tries changes without making them, and makes the one that is taken. */
 @Injectable()

@@ -9,9 +9,9 @@ import {
   inject,
   input,
 } from '@angular/core';
-import type { Counted } from '../../counting/count-state';
-import { CountComponent } from '../../records/count.component';
-import { DatabaseHeadingComponent } from '../../ui/database-heading.component';
+import type { Counted } from '../counting/count-state';
+import { CountComponent } from '../records/count.component';
+import { DatabaseHeadingComponent } from '../ui/database-heading.component';
 
 /** What stands in a database's column: a count with what is said below it, or only words. */
 export interface CountCell {

@@ -1,5 +1,5 @@
 import { DestroyRef, effect, inject, signal, untracked, type Signal } from '@angular/core';
-import { SLICE, nextTurn } from '../../counting/turns';
+import { SLICE, nextTurn } from '../counting/turns';
 
 /** What is made of a list so far. */
 export interface Sliced<B> {
