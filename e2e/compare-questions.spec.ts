@@ -253,27 +253,6 @@ test('years: when the records were published, year by year', async ({ page }) =>
   await expect(page.locator('app-chart figcaption')).toContainText('records by year of publication');
 });
 
-test('must-finds are found, missed, or not in a database, and counted for each variant', async ({ page }) => {
-  const view = new CompareView(page);
-  await view.workbench.start();
-  const answer = await page.request.post('/api/standins/heronsmere/search', {
-    data: { string: '(bats AND "street light*" AND activity) AND year:2000..2026', rows: 1 },
-  });
-  const [record] = ((await answer.json()) as { records: { title: string; doi?: string }[] }).records;
-  await view.open('Must-finds');
-  await page
-    .getByLabel('Must-finds', { exact: true })
-    .fill(`${record?.title}\nA made-up title that nobody wrote\n`);
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(page.getByRole('row', { name: new RegExp(`^${record?.title.slice(0, 20)}`) })).toContainText(
-    'found',
-  );
-  await expect(page.getByRole('row', { name: /^A made-up title/ })).toContainText('not in it');
-  await expect(page.getByTestId('recall')).toContainText('1 of 1');
-  await expect(page.getByRole('row', { name: /^draft/ })).toContainText('1 of 1');
-  await expect(page.getByTestId('recall')).toContainText('1 is in none of them');
-});
-
 test('tallies are kept, searched, counted again, and their query gone back to', async ({ page }) => {
   const view = new CompareView(page);
   await view.workbench.start();

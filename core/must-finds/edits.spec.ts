@@ -255,8 +255,11 @@ describe('the smallest set of changes', () => {
         const mendedBy = (some: readonly Edit[]) =>
           LETTERS.filter((key) => some.some(({ mends }) => mends.has(key))).join('');
         const costOf = (some: readonly Edit[]) =>
-          some.length * 100 +
-          some.reduce((sum, { proposal }) => sum + MEANING_LEVELS.indexOf(proposal.level), 0);
+          some.reduce(
+            (sum, { proposal: { level } }) =>
+              sum + (level === 'question' ? 1e6 : 1e3) + MEANING_LEVELS.indexOf(level),
+            0,
+          );
         const all = mendedBy(edits);
         const choices = Array.from({ length: 2 ** edits.length }, (_, bits) =>
           edits.filter((__, at) => (bits >> at) & 1),

@@ -1,7 +1,7 @@
 import { MEANING_LEVELS, listProposals, tryChange, type OfferedTerm, type ProposedChange } from '../compare';
 import type { Change, Project, Term } from '../project';
 import { listFailingParts, type PartReader, type QueryPart } from './why-missed';
-import { listNearTerms, type NearKind } from './near-terms';
+import { NEAR_KINDS, listNearTerms, type NearKind } from './near-terms';
 import type { Vocabulary } from '../vocabulary';
 
 /** A change of the draft that would let missed records in. */
@@ -50,6 +50,9 @@ function adds(change: Change, term: Term): boolean {
   return change.kind === 'add-terms' && change.terms.includes(term);
 }
 
+/** So many terms are tried: the nearest, and of these what most records have. */
+const MAX_OFFERED = 80;
+
 /** Terms that the records have in the place of concepts that they do not meet. */
 export function listOfferedTerms(
   readers: readonly PartReader[],
@@ -57,7 +60,10 @@ export function listOfferedTerms(
   vocabularyOf: (database: string) => Vocabulary | undefined,
 ): OfferedTerm[] {
   const { concepts } = project.working;
-  const offered = new Map<string, OfferedTerm>();
+  const offered = new Map<
+    string,
+    { readonly term: OfferedTerm; readonly strangeness: number; times: number }
+  >();
   for (const reader of readers)
     listFailingParts(reader, project.working).forEach((parts, at) => {
       const { record, database } = reader.misses[at]!;
@@ -67,17 +73,28 @@ export function listOfferedTerms(
         const others = concepts.filter((other) => other !== concept && !other.off);
         for (const { kind, text } of listNearTerms(record, concept, others, vocabularyOf(database))) {
           const key = `${concept.id} ${text}`;
-          const term: Term = { id: `near ${key}`, text, off: false };
-          if (!offered.has(key)) offered.set(key, { concept: concept.id, term, from: NEAR_WORDS[kind] });
+          const known = offered.get(key);
+          if (known) known.times++;
+          else {
+            const term: Term = { id: `near ${key}`, text, off: false };
+            offered.set(key, {
+              term: { concept: concept.id, term, from: NEAR_WORDS[kind] },
+              strangeness: NEAR_KINDS.indexOf(kind),
+              times: 1,
+            });
+          }
         }
       }
     });
-  return [...offered.values()];
+  return [...offered.values()]
+    .sort((a, b) => a.strangeness - b.strangeness || b.times - a.times)
+    .slice(0, MAX_OFFERED)
+    .map(({ term }) => term);
 }
 
 /**
  * The changes that let at least one of the records through a part that keeps it out, by the neutral meaning of the
- * query: those first that change what is asked the least, then those that let the most in.
+ * query: those first that change what is asked the least and are nearest to it, then those that let the most in.
  */
 export function listEdits(
   readers: readonly PartReader[],
@@ -103,11 +120,15 @@ export function listEdits(
     return [{ proposal, ...(offered && { offered }), mends, catches }];
   });
   const levelOf = ({ proposal }: Edit): number => MEANING_LEVELS.indexOf(proposal.level);
+  // What the query has already comes before what only a record has.
+  const strangenessOf = ({ offered }: Edit): number =>
+    offered ? 1 + NEAR_KINDS.findIndex((kind) => NEAR_WORDS[kind] === offered.from) : 0;
   return edits
     .map((edit, at) => ({ edit, at }))
     .sort(
       (a, b) =>
         levelOf(a.edit) - levelOf(b.edit) ||
+        strangenessOf(a.edit) - strangenessOf(b.edit) ||
         b.edit.catches.length - a.edit.catches.length ||
         b.edit.mends.size - a.edit.mends.size ||
         a.at - b.at,

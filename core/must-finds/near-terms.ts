@@ -44,7 +44,9 @@ export function listNearTerms(
   const forms = words([record.title, record.abstract, ...record.keywords]).flatMap((word) =>
     own.flatMap((other) => findStem(word, other) ?? []),
   );
-  const labels = vocabulary ? record.headings.map(({ label }) => label) : [];
+  const labels = vocabulary
+    ? record.headings.map(({ label }) => label).filter((label) => !isHeadingOf(label, others, vocabulary))
+    : [];
   const related = labels.filter((label) => vocabulary && isRelated(label, concept, vocabulary));
   const writeHeading = (label: string): string => printQuery(build.heading(label, 'heading', vocabulary?.id));
   const writeWords = (text: string): string[] => {
@@ -71,9 +73,25 @@ export function listNearTerms(
   );
 }
 
+/** The trees of a concept's terms that are on, and their words: read once, however many records are looked at. */
+const TREES = new WeakMap<Concept, readonly QueryNode[]>();
+const WORDS = new WeakMap<Concept, readonly string[]>();
+
+function listTrees(concept: Concept): readonly QueryNode[] {
+  const known = TREES.get(concept);
+  if (known) return known;
+  const trees = concept.terms.filter(({ off }) => !off).map(({ text }) => createTermQuery({ text }));
+  TREES.set(concept, trees);
+  return trees;
+}
+
 /** The plain words of a concept's terms, folded. */
-function listWordsOf({ terms }: Concept): string[] {
-  return terms.filter(({ off }) => !off).flatMap(({ text }) => listWords(createTermQuery({ text })));
+function listWordsOf(concept: Concept): readonly string[] {
+  const known = WORDS.get(concept);
+  if (known) return known;
+  const words = listTrees(concept).flatMap(listWords);
+  WORDS.set(concept, words);
+  return words;
 }
 
 function listWords(node: QueryNode): string[] {
@@ -115,6 +133,18 @@ function findStem(word: string, other: string): string | undefined {
   return same >= least ? word.slice(0, same) : undefined;
 }
 
+/** Whether a heading is one of some concepts', or below one that they take with all below it. */
+function isHeadingOf(label: string, concepts: readonly Concept[], vocabulary: Vocabulary): boolean {
+  const key = createHeadingKey(label);
+  return concepts.some((concept) =>
+    listTrees(concept).some((root) => {
+      if (root.kind !== 'heading') return false;
+      const labels = root.scope === 'branch' ? vocabulary.listBranch(root.label) : [root.label];
+      return labels.some((one) => createHeadingKey(one) === key);
+    }),
+  );
+}
+
 /** Whether a heading is joined to one of a concept's headings: above it, below it, beside it or named as related. */
 function isRelated(label: string, concept: Concept, vocabulary: Vocabulary): boolean {
   const heading = vocabulary.find(label);
@@ -122,9 +152,8 @@ function isRelated(label: string, concept: Concept, vocabulary: Vocabulary): boo
   const near = new Set(
     [...heading.broader, ...heading.related, ...vocabulary.listBranch(label)].map(createHeadingKey),
   );
-  return concept.terms.some(({ off, text }) => {
-    const root = createTermQuery({ text });
-    if (off || root.kind !== 'heading') return false;
+  return listTrees(concept).some((root) => {
+    if (root.kind !== 'heading') return false;
     const own = vocabulary.find(root.label);
     return (
       near.has(createHeadingKey(root.label)) ||

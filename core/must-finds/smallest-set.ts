@@ -12,9 +12,13 @@ export interface SmallestSet {
 /** The most sets that are looked at before the best one so far is taken. */
 const MAX_TRIED = 50_000;
 
+/** A change of the question itself is worth that many others: it is only taken where nothing else will do. */
+const QUESTION_COST = 1_000;
+
 /**
- * The fewest changes that mend all of some obstacles, as far as the changes can mend them; of sets that are as small,
- * the one that changes least of what is asked. Every choice is tried by branch and bound, which begins with the
+ * The fewest changes that mend all of some obstacles, as far as the changes can mend them; the question itself is
+ * changed only where no other change mends an obstacle. Of sets that are as small, it is the one that changes least
+ * of what is asked (`MEANING_LEVELS`). Every choice is tried by branch and bound, which begins with the
  * obstacle that the fewest changes mend; where there are too many, the best set so far is taken.
  */
 export function findSmallestSet(edits: readonly Edit[], obstacles: readonly string[]): SmallestSet {
@@ -25,10 +29,10 @@ export function findSmallestSet(edits: readonly Edit[], obstacles: readonly stri
   const search = (chosen: readonly Edit[], open: readonly string[]): void => {
     if (tried++ > MAX_TRIED) return;
     if (open.length === 0) {
-      if (isBetter(chosen, best)) best = chosen;
+      if (measureCost(chosen) < measureCost(best)) best = chosen;
       return;
     }
-    if (chosen.length >= best.length) return;
+    if (measureCost(chosen) >= measureCost(best)) return;
     const menders = open.map((key) => useful.filter(({ mends }) => mends.has(key)));
     const fewest = menders.reduce((least, list) => (list.length < least.length ? list : least));
     for (const edit of fewest)
@@ -41,7 +45,7 @@ export function findSmallestSet(edits: readonly Edit[], obstacles: readonly stri
   return { edits: edits.filter((edit) => best.includes(edit)), isExact: tried <= MAX_TRIED };
 }
 
-/** A change that mends no more than another one that changes less of what is asked is never needed. */
+/** A change that mends no more than another one that costs no more is never needed. */
 function dropWeaker(edits: readonly Edit[], obstacles: readonly string[]): Edit[] {
   const wanted = new Set(obstacles);
   const kept: { edit: Edit; keys: string[] }[] = [];
@@ -57,7 +61,8 @@ function takeGreedily(edits: readonly Edit[], wanted: readonly string[]): readon
   const chosen: Edit[] = [];
   let open = wanted;
   while (open.length > 0) {
-    const count = ({ mends }: Edit): number => open.filter((key) => mends.has(key)).length;
+    const count = (edit: Edit): number =>
+      open.filter((key) => edit.mends.has(key)).length / measureCost([edit]);
     const next = edits.reduce((best, edit) => (count(edit) > count(best) ? edit : best));
     chosen.push(next);
     open = open.filter((key) => !next.mends.has(key));
@@ -65,10 +70,12 @@ function takeGreedily(edits: readonly Edit[], wanted: readonly string[]): readon
   return chosen;
 }
 
-function isBetter(one: readonly Edit[], other: readonly Edit[]): boolean {
-  if (one.length !== other.length) return one.length < other.length;
-  const sum = (edits: readonly Edit[]): number => edits.reduce((all, edit) => all + levelOf(edit), 0);
-  return sum(one) < sum(other);
+/** What a set costs: the number of its changes first, then how far they go from what is asked. */
+function measureCost(edits: readonly Edit[]): number {
+  return edits.reduce((sum, edit) => {
+    const base = edit.proposal.level === 'question' ? QUESTION_COST : 1;
+    return sum + base + levelOf(edit) / QUESTION_COST;
+  }, 0);
 }
 
 function levelOf({ proposal }: Edit): number {

@@ -1,9 +1,9 @@
 import { buildIndex, createDocument, createEvaluator, createNeutralExpression } from '../collection';
 import type { SetExpression } from '../collection';
-import { listMembers } from '../compare';
+import { listMembers, type Member } from '../compare';
 import { createLimiterExpressions } from '../holding';
 import { listLimiters, type LimiterName } from '../limiter';
-import type { SearchState } from '../project';
+import type { Concept, SearchState } from '../project';
 import { dropInactive, type QueryNode } from '../query';
 import type { BibliographicRecord } from '../record';
 import type { Vocabulary } from '../vocabulary';
@@ -38,6 +38,17 @@ export interface DatabaseMeaning {
   readonly limiters: readonly LimiterName[];
 }
 
+const MEMBERS = new WeakMap<SearchState, readonly Member[]>();
+
+/** The members of a state, told once for all databases. */
+function listMembersOnce(state: SearchState): readonly Member[] {
+  const known = MEMBERS.get(state);
+  if (known) return known;
+  const members = listMembers(state);
+  MEMBERS.set(state, members);
+  return members;
+}
+
 /** Tells of some missed records of one database which parts of a query let them in. */
 export interface PartReader {
   readonly misses: readonly MissedRecord[];
@@ -53,6 +64,13 @@ export function createPartReader(misses: readonly MissedRecord[], meaning: Datab
     const found = evaluator.evaluate(expression);
     return all.map((at) => found.ok && found.value.has(at));
   };
+  /** By the concept that a member is: most of many changes leave it as it is. */
+  const known = new WeakMap<Concept, boolean[]>();
+  const findMember = ({ root }: Member, concept: Concept | undefined): boolean[] => {
+    const found = (concept && known.get(concept)) ?? find(root);
+    if (concept) known.set(concept, found);
+    return found;
+  };
   const find = (root: QueryNode): boolean[] => {
     const active = dropInactive(root, meaning.database);
     if (!active) return all.map(() => false);
@@ -62,13 +80,20 @@ export function createPartReader(misses: readonly MissedRecord[], meaning: Datab
   return {
     misses,
     read: (state) => [
-      ...listMembers(state).map(({ sign, words, block, root }) => ({
-        part:
-          sign === 'not'
-            ? { key: `not ${words}`, kind: 'exclusion' as const, words }
-            : { key: `in ${words}`, kind: 'piece' as const, words, ...(block !== undefined && { block }) },
-        lets: sign === 'not' ? find(root).map((found) => !found) : find(root),
-      })),
+      ...listMembersOnce(state).map((member) => {
+        const { sign, words, block } = member;
+        const found = findMember(
+          member,
+          state.concepts.find((concept) => concept.block === block),
+        );
+        return {
+          part:
+            sign === 'not'
+              ? { key: `not ${words}`, kind: 'exclusion' as const, words }
+              : { key: `in ${words}`, kind: 'piece' as const, words, ...(block !== undefined && { block }) },
+          lets: sign === 'not' ? found.map((one) => !one) : found,
+        };
+      }),
       ...listLimiters(state.limiters)
         .filter(({ name }) => meaning.limiters.includes(name))
         .map(({ name, value }) => {

@@ -10,7 +10,6 @@ export const TOOL_NAMES = [
   'Gained and lost',
   'Years',
   'What to try',
-  'Must-finds',
   'Tallies',
 ] as const;
 export type ToolName = (typeof TOOL_NAMES)[number];

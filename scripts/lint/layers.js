@@ -32,9 +32,9 @@ const CORE = [
 /** The rooms of `core/dialect`, the lowest first. */
 const DIALECT_ROOMS = ['profile', 'write', 'read', 'history', 'form', 'learn'];
 
-const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'read', 'databases'];
+const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'read', 'must-finds', 'databases'];
 /** Pieces that several views show, the lowest first. */
-const PIECES = ['records', 'limiters', 'terms', 'freezing', 'own-records'];
+const PIECES = ['records', 'limiters', 'terms', 'freezing', 'own-records', 'comparing'];
 const BELOW_VIEWS = ['words', 'ui', 'data', 'state', 'counting', ...PIECES];
 
 /** What each folder of the web application may import, beside itself and the core. */

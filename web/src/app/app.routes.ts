@@ -49,6 +49,12 @@ export const APP_ROUTES: Routes = [
           import('./translate/translate-page.component').then((file) => file.TranslatePageComponent),
       },
       {
+        path: 'read/must-finds',
+        title: () => say('app.mustFindsEwer'),
+        loadComponent: () =>
+          import('./must-finds/must-finds-page.component').then((file) => file.MustFindsPageComponent),
+      },
+      {
         path: 'read',
         title: () => say('app.readEwer'),
         loadComponent: () => import('./read/read-page.component').then((file) => file.ReadPageComponent),

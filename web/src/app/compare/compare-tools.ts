@@ -76,13 +76,6 @@ export const COMPARE_TOOLS: readonly CompareTool[] = [
     load: () => import('./tools/what-to-try/what-to-try.component').then((file) => file.WhatToTryComponent),
   },
   {
-    path: 'must-finds',
-    get name() {
-      return say('compare.mustFinds');
-    },
-    load: () => import('../must-finds/must-finds.component').then((file) => file.MustFindsComponent),
-  },
-  {
     path: 'tallies',
     get name() {
       return say('compare.tallies');
@@ -106,9 +99,14 @@ const chooseTool: CanActivateFn = ({ parent, queryParams: { tool, ...queryParams
   return parent ? createUrlTreeFromSnapshot(parent, [path], queryParams) : false;
 };
 
+const leadToMustFinds: CanActivateFn = ({ parent, queryParams }) =>
+  parent?.parent ? createUrlTreeFromSnapshot(parent.parent, ['read', 'must-finds'], queryParams) : false;
+
 /** The tools as pages under the address of Compare. */
 export const COMPARE_ROUTES: Routes = [
   { path: '', pathMatch: 'full', canActivate: [chooseTool], children: [] },
   ...COMPARE_TOOLS.map(({ path, load }) => ({ path, loadComponent: load })),
+  // They stood here once; addresses that people kept still lead to them.
+  { path: 'must-finds', pathMatch: 'full', canActivate: [leadToMustFinds], children: [] },
   { path: '**', canActivate: [chooseTool], children: [] },
 ];

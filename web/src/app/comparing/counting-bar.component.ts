@@ -7,7 +7,7 @@ import { Counts } from '../counting/counts';
 import { CompareSubject } from './compare-subject';
 import { OpenProject } from '../state/open-project';
 import { formatNumber } from '../ui/number-format';
-import { HandQueueDialogComponent, type HandQueueDialogData } from '../compare/parts/hand-queue-dialog.component';
+import { HandQueueDialogComponent, type HandQueueDialogData } from './hand-queue-dialog.component';
 import { Dialogs } from '../ui/dialogs';
 import { Connections } from '../state/connections';
 import { AskedCounts } from '../counting/asked-counts';

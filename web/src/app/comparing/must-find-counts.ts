@@ -15,6 +15,8 @@ import { RecordSets } from './record-sets';
 export interface MustFindCell {
   readonly dialect: Dialect;
   readonly standing: MustFindStanding;
+  /** How many records with its title the database has. */
+  readonly there: Counted | undefined;
   readonly found: Counted | undefined;
   readonly asked: readonly (Counted | undefined)[];
 }
@@ -30,11 +32,19 @@ export class MustFindCounts {
 
   readonly mustFinds = computed(() => this.open.project().mustFinds);
 
+  /** How each must-find stands with what is looked at, in each of its databases. */
+  readonly standings = computed(() =>
+    this.mustFinds().map((mustFind) => ({
+      mustFind,
+      cells: this.look(mustFind, this.subject.state(), this.subject.dialects()),
+    })),
+  );
+
   /** How one must-find stands with a state in each database. */
   look(mustFind: MustFind, state: SearchState, dialects: readonly Dialect[]): MustFindCell[] {
     const query = createMustFindQuery(mustFind);
     return dialects.map((dialect) => {
-      if (!query) return { dialect, standing: 'unknown', found: undefined, asked: [] };
+      if (!query) return { dialect, standing: 'unknown', there: undefined, found: undefined, asked: [] };
       const there = this.subject.look({ root: query, limiters: {} }, dialect);
       const both = build.and(this.subject.read(state), query);
       const found = this.subject.look({ root: both, limiters: state.limiters }, dialect);
@@ -44,6 +54,7 @@ export class MustFindCounts {
       return {
         dialect,
         standing: judgeMustFind(readTotal(there), isAlike ? readTotal(found) : listed),
+        there,
         found,
         asked: [there, found],
       };

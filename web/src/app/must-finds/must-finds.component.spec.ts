@@ -2,7 +2,7 @@ import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createMustFindQuery } from '#core/must-finds/index';
-import { SmallWorld, arbitraryWorld, canSay } from '../compare/testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay } from '../comparing/testing/small-world';
 import { MustFindsComponent } from './must-finds.component';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;

@@ -1,6 +1,6 @@
 import { FIELD_PARTS } from '../ui/field-parts';
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { readMustFinds } from '#core/must-finds/index';
 import type { MustFind } from '#core/project/index';
 import { OpenProject } from '../state/open-project';
@@ -30,6 +30,26 @@ const WORDS = {
   imports: [SayPipe, CountingBarComponent, DatabaseHeadingComponent, MatButton, FIELD_PARTS],
   templateUrl: './must-finds.component.html',
   styleUrl: '../comparing/tools.scss',
+  styles: `
+    .box {
+      width: 100%;
+      max-width: 760px;
+      margin-top: 6px;
+    }
+    .name {
+      text-align: left;
+      text-decoration: underline dotted;
+      text-underline-offset: 3px;
+    }
+    .name:hover,
+    .marked .name {
+      color: var(--glaze);
+    }
+    .marked th {
+      border-left: 3px solid var(--glaze);
+      padding-left: 8px;
+    }
+  `,
 })
 export class MustFindsComponent {
   protected readonly subject = inject(CompareSubject);
@@ -39,14 +59,18 @@ export class MustFindsComponent {
   private readonly drawer = inject(RecordDrawer);
   private readonly messages = inject(Messages);
 
+  /** The must-find that is explained beside the table, by its id. */
+  readonly chosen = input<string>();
+  readonly chose = output<string>();
   protected readonly isLookingUp = signal(false);
   protected readonly words = WORDS;
   protected readonly rows = computed(() =>
-    this.counts.mustFinds().map((mustFind) => ({
+    this.counts.standings().map(({ mustFind, cells }) => ({
       mustFind,
       name: mustFind.title || (mustFind.identifier ?? ''),
       isUnknown: mustFind.title === '',
-      cells: this.counts.look(mustFind, this.subject.state(), this.subject.dialects()),
+      isMissed: cells.some(({ standing }) => standing === 'missed'),
+      cells,
     })),
   );
   protected readonly asked = computed(() =>

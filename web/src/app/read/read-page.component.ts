@@ -31,6 +31,7 @@ import { DOCUMENT_TYPES, type BibliographicRecord } from '#core/record/index';
 import { shortenName } from '#core/text/index';
 import { writeMoment } from '../data/clock-and-ids';
 import type { CollectionDialogData } from '../own-records/collection-dialog.component';
+import { ReadFacesComponent } from '../records/read-faces.component';
 import { createStringAddress } from '../records/string-address';
 import { VERDICT_ROWS, findVerdict } from '../records/verdicts';
 import { Connections } from '../state/connections';
@@ -78,6 +79,7 @@ const KEYS_ELSEWHERE =
     MatMenuItem,
     MatMenuTrigger,
     OpenRecordComponent,
+    ReadFacesComponent,
     RecordListComponent,
     SampleBarComponent,
     SortMenuComponent,

@@ -7,10 +7,13 @@ import { TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
 import { readString } from '#core/dialect/read/index';
 import { omitsPart, readExact } from '../../testing/counts';
 import type { Counted } from '../../counting/count-state';
-import { SmallWorld, arbitraryWorld, type World } from '../testing/small-world';
+import { SmallWorld, arbitraryWorld, type World } from '../../comparing/testing/small-world';
 import { CombinationsComponent } from '../tools/combinations/combinations.component';
 import { StaircaseComponent } from '../tools/staircase/staircase.component';
-import { HandQueueDialogComponent, type HandQueueDialogData } from './hand-queue-dialog.component';
+import {
+  HandQueueDialogComponent,
+  type HandQueueDialogData,
+} from '../../comparing/hand-queue-dialog.component';
 
 const PAPERBARK: Dialect = { ...TEMPLATE_DIALECTS[0]!, id: 'paperbark', name: 'Paperbark Index' };
 

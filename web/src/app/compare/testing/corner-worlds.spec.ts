@@ -27,7 +27,7 @@ import { YearsComponent } from '../tools/years/years.component';
 import { VariantsTableComponent } from '../variants/variants-table.component';
 import { VariantsTogether } from '../variants/variants-together';
 import { arbitraryCornerWorld, type CornerWorld } from './corner-worlds';
-import { SmallWorld } from './small-world';
+import { SmallWorld } from '../../comparing/testing/small-world';
 
 const angular = startInjection();
 const ESTIMATES = ['plainfinder'];

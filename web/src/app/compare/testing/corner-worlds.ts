@@ -2,7 +2,12 @@ import fc from 'fast-check';
 import type { Limiters } from '#core/limiter/index';
 import type { Concept, Project } from '#core/project/index';
 import type { BibliographicRecord } from '#core/record/index';
-import { arbitraryRecords, createConcept, createWorldProject, type WorldRecords } from './small-world';
+import {
+  arbitraryRecords,
+  createConcept,
+  createWorldProject,
+  type WorldRecords,
+} from '../../comparing/testing/small-world';
 
 /** A subject index, a citation index, a full-text archive that takes short strings, and a finder that estimates. */
 const DATABASES = ['heronsmere', 'cardinal', 'marlstone', 'plainfinder'] as const;

@@ -7,7 +7,7 @@ import { readExact } from '../../testing/counts';
 import { FreezeVariant } from '../../freezing/freeze-variant';
 import { startInjection } from '../../testing/injection';
 import { formatDifference } from '../../ui/number-format';
-import { SmallWorld, arbitraryWorld, canSay, type World } from '../testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay, type World } from '../../comparing/testing/small-world';
 import { describeRatio } from './variant-row';
 import { VariantsTableComponent } from './variants-table.component';
 import { VariantsTogether } from './variants-together';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { build } from '#core/query/index';
 import { omitsPart, readExact } from '../../../testing/counts';
-import { SmallWorld, arbitraryWorld, type World } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld, type World } from '../../../comparing/testing/small-world';
 import { CombinationsComponent } from './combinations.component';
 
 /** The combinations of a world's concepts, counted. */

@@ -1,4 +1,4 @@
-import { TableActionsComponent } from '../../parts/table-actions.component';
+import { TableActionsComponent } from '../../../comparing/table-actions.component';
 import type { TableCells } from '../../../ui/table-file';
 import { describeCell } from '../../../counting/describe-count';
 import { MatTooltip } from '@angular/material/tooltip';

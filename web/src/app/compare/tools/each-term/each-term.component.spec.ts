@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { build, parseQuery, type Field, type QueryNode } from '#core/query/index';
 import { readExact } from '../../../testing/counts';
-import { SmallWorld, arbitraryWorld } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld } from '../../../comparing/testing/small-world';
 import { EachTermComponent } from './each-term.component';
 
 const ANIMALS = ['bat', 'bats', 'noctule'];

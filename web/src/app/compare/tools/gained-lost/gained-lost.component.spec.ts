@@ -6,7 +6,7 @@ import { findDialect } from '#core/dialect/index';
 import { readExact } from '../../../testing/counts';
 import { FreezeVariant } from '../../../freezing/freeze-variant';
 import { startInjection } from '../../../testing/injection';
-import { SmallWorld, arbitraryWorld, canSay, type World } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay, type World } from '../../../comparing/testing/small-world';
 import { GainedLostComponent } from './gained-lost.component';
 import { SampleComponent } from './sample.component';
 import { TwoStates } from './two-states';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findDialect } from '#core/dialect/index';
 import { normaliseTitle, type BibliographicRecord } from '#core/record/index';
-import { SmallWorld, arbitraryWorld, canSay, type World } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay, type World } from '../../../comparing/testing/small-world';
 import { OverlapComponent } from './overlap.component';
 
 /** Records in the groups of one work, found by comparing every two of them. */

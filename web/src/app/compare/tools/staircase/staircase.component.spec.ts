@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { omitsPart, readExact } from '../../../testing/counts';
 import { formatDifference } from '../../../ui/number-format';
-import { SmallWorld, arbitraryWorld } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld } from '../../../comparing/testing/small-world';
 import { StaircaseComponent } from './staircase.component';
 
 describe('the staircase', () => {

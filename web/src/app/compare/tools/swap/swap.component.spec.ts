@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { tryChange } from '#core/compare/index';
 import { createAmount, measureDistance, wantSomething } from '#core/count/index';
 import { omitsPart, readExact } from '../../../testing/counts';
-import { SmallWorld, arbitraryWorld, canSay } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay } from '../../../comparing/testing/small-world';
 import { SwapComponent } from './swap.component';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;

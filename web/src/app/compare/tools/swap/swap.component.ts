@@ -1,5 +1,5 @@
 import { TextFieldComponent } from '../../../ui/text-field.component';
-import { TableActionsComponent } from '../../parts/table-actions.component';
+import { TableActionsComponent } from '../../../comparing/table-actions.component';
 import type { TableCells } from '../../../ui/table-file';
 import { SELECT_PARTS } from '../../../ui/field-parts';
 import { MatButton } from '@angular/material/button';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { FreezeVariant } from '../../../freezing/freeze-variant';
 import { startInjection } from '../../../testing/injection';
-import { SmallWorld, arbitraryWorld } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld } from '../../../comparing/testing/small-world';
 import { StaircaseComponent } from '../staircase/staircase.component';
 import { TalliesComponent } from './tallies.component';
 

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { tryChange } from '#core/compare/index';
 import { createAmount, measureDistance } from '#core/count/index';
 import { readExact } from '../../../testing/counts';
-import { SmallWorld, arbitraryWorld, canSay, type World } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay, type World } from '../../../comparing/testing/small-world';
 import { WhatToTryComponent } from './what-to-try.component';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;

@@ -20,7 +20,7 @@ import { CompareSubject } from '../../../comparing/compare-subject';
 import { COUNT_TABLE, type CountCell } from '../../../comparing/count-table.component';
 import { Alternatives } from '../../../comparing/alternatives';
 import { CountingBarComponent } from '../../../comparing/counting-bar.component';
-import { OfferedTerms } from '../../parts/offered-terms';
+import { OfferedTerms } from '../../../comparing/offered-terms';
 import { mapSliced } from '../../../comparing/sliced';
 import { SayPipe } from '../../../words/say.pipe';
 import { say } from '../../../words/say';

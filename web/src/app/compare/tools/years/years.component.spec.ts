@@ -2,7 +2,7 @@ import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readExact } from '../../../testing/counts';
-import { SmallWorld, arbitraryWorld, canSay } from '../../testing/small-world';
+import { SmallWorld, arbitraryWorld, canSay } from '../../../comparing/testing/small-world';
 import { YearsComponent } from './years.component';
 
 describe('the years', () => {

@@ -1,4 +1,4 @@
-import { FIELD_PARTS } from '../../ui/field-parts';
+import { FIELD_PARTS } from '../ui/field-parts';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -14,14 +14,14 @@ import { createAmount } from '#core/count/index';
 import type { HandStep } from '#core/dialect/index';
 import { describeInFull } from '#core/problem/index';
 import { readResultsColumn, readResultsLine } from '#core/tally/index';
-import { TypedCounts } from '../../counting/typed-counts';
-import type { Counted } from '../../counting/count-state';
-import { OpenProject } from '../../state/open-project';
-import { DIALOG_PARTS } from '../../ui/dialog-parts';
-import { formatAmount } from '../../ui/number-format';
-import { TextClipboard } from '../../data/text-clipboard';
-import { SayPipe } from '../../words/say.pipe';
-import { say } from '../../words/say';
+import { TypedCounts } from '../counting/typed-counts';
+import type { Counted } from '../counting/count-state';
+import { OpenProject } from '../state/open-project';
+import { DIALOG_PARTS } from '../ui/dialog-parts';
+import { formatAmount } from '../ui/number-format';
+import { TextClipboard } from '../data/text-clipboard';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** Whose counts are typed in. */
 export interface HandQueueDialogData {

@@ -3,13 +3,13 @@ import type { OfferedTerm } from '#core/compare/index';
 import type { Dialect } from '#core/dialect/index';
 import { createTermKey, type Concept } from '#core/project/index';
 import type { Vocabulary } from '#core/vocabulary/index';
-import { nextTurn } from '../../counting/turns';
-import { OpenProject } from '../../state/open-project';
-import { ThesaurusStore } from '../../state/thesaurus-store';
-import { SuggestionFinder, type SuggestionRequest } from '../../terms/suggestions/suggestion-finder';
-import type { Suggestion } from '../../terms/suggestions/suggestion';
-import { CompareSubject } from '../../comparing/compare-subject';
-import { mapSliced } from '../../comparing/sliced';
+import { nextTurn } from '../counting/turns';
+import { OpenProject } from '../state/open-project';
+import { ThesaurusStore } from '../state/thesaurus-store';
+import { SuggestionFinder, type SuggestionRequest } from '../terms/suggestions/suggestion-finder';
+import type { Suggestion } from '../terms/suggestions/suggestion';
+import { CompareSubject } from './compare-subject';
+import { mapSliced } from './sliced';
 
 /** So many suggestions of each concept are tried. */
 const MAX_OFFERED = 20;

@@ -26,11 +26,11 @@ import { ProjectActions } from '../../state/project.actions';
 import { projectFeature } from '../../state/project.feature';
 import { startInjection } from '../../testing/injection';
 import { RecordDrawer } from '../../records/record-drawer';
-import { CompareSubject } from '../../comparing/compare-subject';
-import { Alternatives } from '../../comparing/alternatives';
-import { MustFindCounts } from '../../comparing/must-find-counts';
-import { OfferedTerms } from '../parts/offered-terms';
-import { RecordSets } from '../../comparing/record-sets';
+import { CompareSubject } from '../compare-subject';
+import { Alternatives } from '../alternatives';
+import { MustFindCounts } from '../must-find-counts';
+import { OfferedTerms } from '../offered-terms';
+import { RecordSets } from '../record-sets';
 import { Dialogs } from '../../ui/dialogs';
 import { Messages } from '../../ui/messages';
 

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { getProjectTitle } from '#core/project/index';
-import { saveFile } from '../../data/save-file';
-import { TextClipboard } from '../../data/text-clipboard';
-import { OpenProject } from '../../state/open-project';
-import { createFileName } from '../../ui/file-name';
-import { Messages } from '../../ui/messages';
-import { writeCsv, writeTabbed, type TableCells } from '../../ui/table-file';
-import { SayPipe } from '../../words/say.pipe';
-import { say } from '../../words/say';
+import { saveFile } from '../data/save-file';
+import { TextClipboard } from '../data/text-clipboard';
+import { OpenProject } from '../state/open-project';
+import { createFileName } from '../ui/file-name';
+import { Messages } from '../ui/messages';
+import { writeCsv, writeTabbed, type TableCells } from '../ui/table-file';
+import { SayPipe } from '../words/say.pipe';
+import { say } from '../words/say';
 
 /** Copies a table, or saves it as a file. */
 @Component({

@@ -1,0 +1,107 @@
+import { expect, test, type Page } from '@playwright/test';
+import { Workbench } from './pages/workbench';
+
+const HERON = 'Heronsmere Life Index';
+
+/** The titles of the first records that a string finds in Heronsmere. */
+async function listTitles(page: Page, string: string, rows: number): Promise<string[]> {
+  const answer = await page.request.post('/api/standins/heronsmere/search', { data: { string, rows } });
+  return ((await answer.json()) as { records: { title: string }[] }).records.map(({ title }) => title);
+}
+
+/** A new user at the must-finds of the demo project. */
+async function start(page: Page): Promise<Workbench> {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Read');
+  await page
+    .getByRole('navigation', { name: 'Faces of Read' })
+    .getByRole('link', { name: 'Must-finds' })
+    .click();
+  return workbench;
+}
+
+async function paste(page: Page, titles: readonly string[]): Promise<void> {
+  await page.getByRole('textbox', { name: 'Must-finds' }).fill(titles.join('\n'));
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+}
+
+test('must-finds are found, missed, or not in a database, and counted for each variant', async ({ page }) => {
+  const workbench = await start(page);
+  const [title = ''] = await listTitles(
+    page,
+    '(bats AND "street light*" AND activity) AND year:2000..2026',
+    1,
+  );
+  await paste(page, [title, 'A made-up title that nobody wrote']);
+  await expect(page.getByRole('row', { name: title.slice(0, 30) })).toContainText('found');
+  await expect(page.getByRole('row', { name: /^A made-up title/ })).toContainText('not in it');
+  await expect(page.getByTestId('recall')).toContainText('1 of 1');
+  await expect(page.getByTestId('recall')).toContainText('1 is in none of them');
+  await workbench.goTo('Compare');
+  await expect(page.getByRole('row', { name: /^draft/ })).toContainText('1 of 1');
+});
+
+test('a missed must-find is explained, caught by the change that is used, and missed again when that is undone', async ({
+  page,
+}) => {
+  const workbench = await start(page);
+  // With bats and behaviour, but without the words for light that the draft has.
+  const found = await listTitles(
+    page,
+    '(bats AND behaviour AND lamp*) NOT ("street light*" OR "night light*" OR "artificial light*" OR luminair*) AND year:2000..2026',
+    3,
+  );
+  await paste(page, found);
+  const panel = page.getByRole('region', { name: 'Why it is missed, and what would catch it' });
+  await expect(panel).toContainText(/Missed because of/);
+  await expect(panel).toContainText('not met.');
+  const title = (await panel.getByRole('heading', { level: 3 }).textContent()) ?? '';
+  const row = page.getByRole('region', { name: 'Must-finds as a table' }).getByRole('row', { name: title });
+  await expect(row).toContainText('missed');
+
+  const table = panel.getByRole('region', { name: 'What would catch it, and how many records that costs' });
+  const change = table.getByRole('row').nth(1);
+  await expect(change.getByRole('button', { name: /records$/ })).toHaveCount(3);
+  const number = change.getByRole('button', { name: new RegExp(`${HERON}: [\\d,]+ records$`) });
+  const wanted = Number(((await number.textContent()) ?? '').replace(/\D/g, ''));
+  const before = await workbench.readGauge(HERON);
+  expect(wanted).toBeGreaterThan(before);
+  await change.getByRole('button', { name: /^Use: / }).click();
+  await expect.poll(() => workbench.readGauge(HERON)).toBe(wanted);
+  await expect(row).toContainText('found');
+
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(row).toContainText('missed');
+  await expect.poll(() => workbench.readGauge(HERON)).toBe(before);
+});
+
+test('the smallest set catches all that it says, and is frozen in one step; an old address leads here', async ({
+  page,
+}) => {
+  await start(page);
+  const titles = [
+    ...(await listTitles(page, 'bats AND lamp* AND flight', 3)),
+    ...(await listTitles(page, 'terms:"Bats" AND road*', 3)),
+  ];
+  await paste(page, titles);
+  const set = page.getByRole('region', { name: 'Smallest set of changes' }).first();
+  await expect(set.getByRole('heading')).toContainText(/catches/);
+  await expect(page.getByTestId('recall')).not.toContainText('…');
+  await set.getByRole('button', { name: 'Use and freeze' }).click();
+  const recall = page.getByTestId('recall');
+  await expect
+    .poll(async () => {
+      const [, found, there] = /(\d+) of (\d+)/.exec((await recall.textContent()) ?? '') ?? [];
+      return found === there;
+    })
+    .toBe(true);
+  await expect(page.getByRole('region', { name: 'Why it is missed, and what would catch it' })).toHaveCount(
+    0,
+  );
+
+  const address = page.url().replace('/read/must-finds', '/compare/must-finds');
+  await page.goto(address);
+  await expect(page).toHaveURL(/\/read\/must-finds/);
+  await expect(recall).toBeVisible();
+});

@@ -1,0 +1,107 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router } from '@angular/router';
+import { Alternatives } from '../comparing/alternatives';
+import { CompareSubject } from '../comparing/compare-subject';
+import { MustFindCounts } from '../comparing/must-find-counts';
+import { RecordSets } from '../comparing/record-sets';
+import { ReadFacesComponent } from '../records/read-faces.component';
+import { OpenProject } from '../state/open-project';
+import { SELECT_PARTS } from '../ui/field-parts';
+import { say } from '../words/say';
+import { SayPipe } from '../words/say.pipe';
+import { MissedPanelComponent } from './missed-panel.component';
+import { MissedRecords } from './missed-records';
+import { MustFindsComponent } from './must-finds.component';
+
+/** The face of Read for what the search has to find: which of it is missed, why, and what would catch it. */
+@Component({
+  selector: 'app-must-finds-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MissedPanelComponent, MustFindsComponent, ReadFacesComponent, SayPipe, SELECT_PARTS],
+  providers: [Alternatives, CompareSubject, MissedRecords, MustFindCounts, RecordSets],
+  template: `
+    <h2 class="unseen">{{ 'shared.mustFinds' | say }}</h2>
+    <div class="top">
+      <app-read-faces />
+      @if (states().length > 1) {
+        <mat-form-field class="small of"
+          ><mat-label>{{ 'compare.of' | say }}</mat-label
+          ><mat-select (selectionChange)="choose($event.value)" [value]="subject.of()">
+            @for (state of states(); track state.id) {
+              <mat-option [value]="state.id">{{ state.name }}</mat-option>
+            }
+          </mat-select></mat-form-field
+        >
+      }
+    </div>
+    <div class="columns" [class.two]="shown()">
+      <app-must-finds [chosen]="shown()?.id" (chose)="chosen.set($event)" />
+      @if (shown(); as mustFind) {
+        <app-missed-panel
+          role="region"
+          [attr.aria-label]="'mustFinds.whyItIsMissedAndWhat' | say"
+          [mustFind]="mustFind"
+        />
+      }
+    </div>
+  `,
+  styles: `
+    .top {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
+      gap: 16px;
+      min-height: 34px;
+      margin-bottom: 10px;
+    }
+    .of {
+      width: 170px;
+    }
+    .two {
+      display: grid;
+      grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+      gap: 28px;
+      align-items: start;
+    }
+    .two > * {
+      min-width: 0;
+    }
+    app-missed-panel {
+      padding-left: 20px;
+      border-left: 1px solid var(--rule);
+    }
+    @media (max-width: 1000px) {
+      .two {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+})
+export class MustFindsPageComponent {
+  protected readonly subject = inject(CompareSubject);
+  private readonly open = inject(OpenProject);
+  private readonly router = inject(Router);
+  private readonly missed = inject(MissedRecords);
+  private readonly address = toSignal(inject(ActivatedRoute).queryParamMap);
+
+  protected readonly chosen = signal<string | undefined>(undefined);
+  protected readonly states = computed(() => [
+    { id: 'draft', name: say('shared.theDraft') },
+    ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
+  ]);
+  /** The missed work that is explained: the chosen one, else the first that is missed. */
+  protected readonly shown = computed(() => {
+    const missed = new Set(this.missed.obstacles().map(({ mustFind }) => mustFind));
+    const all = this.open.project().mustFinds.filter(({ id }) => missed.has(id));
+    return all.find(({ id }) => id === this.chosen()) ?? all[0];
+  });
+
+  constructor() {
+    effect(() => this.subject.of.set(this.address()?.get('of') ?? 'draft'));
+  }
+
+  protected choose(of: string): void {
+    void this.router.navigate([], { queryParams: { of }, queryParamsHandling: 'merge' });
+  }
+}
