@@ -109,7 +109,6 @@ async function takeCompare(page: Page): Promise<void> {
     ['combinations', 'combinations'],
     ['try', 'what-to-try'],
     ['differences', 'gained-and-lost'],
-    ['years', 'years'],
   ] as const;
   for (const [tool, name] of tools) {
     await open(page, `/p/demo/compare/${tool}`);
@@ -125,6 +124,35 @@ async function takeCompare(page: Page): Promise<void> {
     await page.waitForLoadState('networkidle');
     await page.screenshot({ path: `${folder}/${name}.png` });
   }
+}
+
+/** Records that the draft finds and misses, one of them explained. */
+async function takeMustFinds(page: Page): Promise<void> {
+  const titles: string[] = [];
+  for (const string of [
+    'bats AND lamp* AND flight',
+    'terms:"Bats" AND road*',
+    'bats AND "street light*" AND activity',
+  ]) {
+    const answer = await page.request.post(`${address}/api/standins/heronsmere/search`, {
+      data: { string, rows: 3 },
+    });
+    titles.push(
+      ...((await answer.json()) as { records: { title: string }[] }).records.map(({ title }) => title),
+    );
+  }
+  await open(page, '/p/demo/read/must-finds');
+  await page.getByRole('textbox', { name: 'Must-finds' }).fill(titles.join('\n'));
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  const panel = page.getByRole('region', { name: 'Why it is missed, and what would catch it' });
+  await panel
+    .getByRole('row')
+    .nth(4)
+    .getByText(/[+−]\d/)
+    .first()
+    .waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: `${folder}/must-finds.png` });
 }
 
 async function main(): Promise<void> {
@@ -164,6 +192,7 @@ async function main(): Promise<void> {
     .waitFor();
   await learnt.filter({ hasText: '…' }).first().waitFor({ state: 'detached' });
   await page.screenshot({ path: `${folder}/read.png` });
+  await takeMustFinds(page);
   await open(page, '/projects');
   await page.screenshot({ path: `${folder}/projects.png` });
   const dark = await browser.newPage({
