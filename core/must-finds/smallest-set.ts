@@ -10,7 +10,7 @@ export interface SmallestSet {
 }
 
 /** The most sets that are looked at before the best one so far is taken. */
-const MAX_TRIED = 50_000;
+const MAX_TRIED = 5_000;
 
 /** A change of the question itself is worth that many others: it is only taken where nothing else will do. */
 const QUESTION_COST = 1_000;
