@@ -1,5 +1,5 @@
 import { build, createPattern, type QueryNode } from '../query';
-import { normaliseTitle } from '../record';
+import { findDoi, normaliseTitle } from '../record';
 import type { MustFind } from '../project';
 
 /** The longest title phrase that is searched, in words: longer ones are as sure and may be too long to send. */
@@ -29,10 +29,13 @@ export function judgeMustFind(there: number | undefined, found: number | undefin
   return found > 0 ? 'found' : 'missed';
 }
 
-/** The kinds of identifier that a line of a pasted list can be. */
-const IDENTIFIER = /^(?:https?:\/\/\S+\/)?(?:doi:\s*)?(10\.\d{3,9}\/\S+)$/i;
+/** What stands before an identifier and is no word of a title. */
+const RESOLVER = /(?:https?:\/\/\S+?\/)?(?:doi:\s*)?10\.\d{4,9}\S+/gi;
 
-/** Titles and identifiers, one a line; bullets and numbers before them are dropped. */
+/**
+ * Titles, identifiers and whole references, one a line; bullets and numbers before them are dropped. Of a reference
+ * with an identifier the identifier counts; its other words stay as the title for where no database knows it.
+ */
 export function readMustFinds(pasted: string): { readonly title: string; readonly identifier?: string }[] {
   const lines = pasted
     .split(/\r?\n/)
@@ -44,8 +47,8 @@ export function readMustFinds(pasted: string): { readonly title: string; readonl
     )
     .filter((line) => line !== '');
   return [...new Set(lines)].flatMap((line) => {
-    const identifier = IDENTIFIER.exec(line)?.[1];
-    if (identifier !== undefined) return [{ title: '', identifier }];
+    const identifier = findDoi([line]);
+    if (identifier !== undefined) return [{ title: line.replace(RESOLVER, '').trim(), identifier }];
     return normaliseTitle(line).length > 0 ? [{ title: line }] : [];
   });
 }

@@ -1,3 +1,4 @@
+export { findDoi } from './doi';
 export { createIdentifierKey, normaliseIdentifier, normaliseTitle } from './identifier';
 export { LANGUAGES } from './languages';
 export {

@@ -93,7 +93,7 @@ export class MustFindsComponent {
     );
     const mustFinds = lines.flatMap(({ title, identifier }): MustFind[] => {
       if (has.has(identifier ?? title)) return [];
-      const found = identifier === undefined ? title : (titles.get(identifier) ?? '');
+      const found = identifier === undefined ? title : (titles.get(identifier) ?? title);
       return [{ id: this.open.createId(), title: found, ...(identifier !== undefined && { identifier }) }];
     });
     if (mustFinds.length > 0) this.open.change({ kind: 'add-must-finds', mustFinds });
