@@ -40,7 +40,7 @@ const concept = (name: string, ...texts: string[]): Concept => ({
   terms: texts.map((text, at) => ({ id: `${name}${at}`, text, off: false })),
 });
 const makeProject = (concepts: readonly Concept[], parts: Partial<Project['working']> = {}): Project => {
-  const project = createProject({ id: 'p', name: 'P', now: '2026-10-01T08:00:00.000Z' });
+  const project = createProject('p', 'P', '2026-10-01T08:00:00.000Z', ['heronsmere']);
   const draft = concepts.map(({ block }) => `@${block}`).join(' AND ');
   return { ...project, working: { ...project.working, concepts, draft, ...parts } };
 };
