@@ -54,7 +54,7 @@ function* listRows(text: string): Iterable<TableRow> {
     const start = isOpen ? at + (open > 0 ? parse(at, open).meta.cursor : 0) : at;
     const end = isOpen ? endOfLine(text, start) : meta.cursor > 0 ? at + meta.cursor : text.length;
     for (const cells of isOpen ? data.slice(0, open) : data)
-      if (cells.some((cell) => cell.trim() !== '')) yield { cells, end: start };
+      if (cells.some((cell) => cell.trim() !== '')) yield { cells, end: isOpen ? start : end };
     if (isOpen) yield { cells: text.slice(start, end).trim(), end };
     at = end;
   }

@@ -8,13 +8,16 @@ import {
   listObstacles,
   type MissedRecord,
 } from '#core/must-finds/index';
-import type { BibliographicRecord } from '#core/record/index';
+import { normaliseTitle, type BibliographicRecord } from '#core/record/index';
 import { listParts } from '../counting/count-state';
 import { CompareSubject } from '../comparing/compare-subject';
 import { MustFindCounts, type MustFindCell } from '../comparing/must-find-counts';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
+
+/** Of so many records that begin with a title, the one is taken that has just this title. */
+const FETCHED = 10;
 
 /** The must-finds that are missed, as the databases have them that miss them, and what would catch them. */
 @Injectable()
@@ -35,7 +38,12 @@ export class MissedRecords {
       .flatMap(({ mustFind, cells }) =>
         cells
           .filter(({ standing }) => standing === 'missed')
-          .map((cell) => ({ mustFind: mustFind.id, cell, key: `${mustFind.id} ${cell.dialect.id}` })),
+          .map((cell) => ({
+            mustFind: mustFind.id,
+            title: mustFind.title,
+            cell,
+            key: `${mustFind.id} ${cell.dialect.id}`,
+          })),
       ),
   );
   /** Some are still on their way. */
@@ -71,23 +79,23 @@ export class MissedRecords {
       this.obstacles().flatMap(({ keys }) => keys),
     );
     const mended = new Set(set.edits.flatMap(({ mends }) => [...mends]));
-    const isCaught = (keys: readonly string[]): boolean => keys.every((key) => mended.has(key));
+    // A record that no part keeps out by meaning is missed for a reason that no change mends.
+    const isCaught = (keys: readonly string[]): boolean =>
+      keys.length > 0 && keys.every((key) => mended.has(key));
     const change = joinEdits(this.subject.project(), set.edits, this.thisYear);
-    const [caught, left] = [true, false].map(
-      (wanted) =>
-        new Set(
-          this.obstacles()
-            .filter(({ keys }) => isCaught(keys) === wanted)
-            .map(({ mustFind }) => mustFind),
-        ).size,
+    const all = new Set(this.obstacles().map(({ mustFind }) => mustFind));
+    const caught = new Set(
+      this.obstacles()
+        .filter(({ keys }) => isCaught(keys))
+        .map(({ mustFind }) => mustFind),
     );
-    return { ...set, change, caught: caught ?? 0, left: left ?? 0 };
+    return { ...set, change, caught: caught.size, left: all.size - caught.size };
   });
 
   constructor() {
     this.thesauri.followChosen();
     effect(() => {
-      for (const { cell, key } of this.cells()) untracked(() => void this.fetch(cell, key));
+      for (const { cell, key, title } of this.cells()) untracked(() => void this.fetch(cell, key, title));
     });
   }
 
@@ -96,7 +104,7 @@ export class MissedRecords {
     return this.misses().find((one) => one.mustFind === mustFind && one.database === database);
   }
 
-  private async fetch({ dialect, there }: MustFindCell, key: string): Promise<void> {
+  private async fetch({ dialect, there }: MustFindCell, key: string, title: string): Promise<void> {
     if (this.asking.has(key) || !there?.countKey) return;
     this.asking.add(key);
     const [string = ''] = listParts(there.countKey);
@@ -104,10 +112,12 @@ export class MissedRecords {
       string,
       sentLimiters: there.countKey.sentLimiters,
       start: 0,
-      rows: 1,
+      rows: FETCHED,
       sort: 'relevance',
     });
-    const record = answer.ok ? answer.value.records[0] : undefined;
+    const records = answer.ok ? answer.value.records : [];
+    const wanted = normaliseTitle(title).join(' ');
+    const record = records.find((one) => normaliseTitle(one.title).join(' ') === wanted) ?? records[0];
     this.fetched.update((fetched) => new Map(fetched).set(key, record));
   }
 }
