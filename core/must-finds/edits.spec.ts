@@ -210,7 +210,8 @@ describe('changes that would catch what is missed', () => {
           const mended = new Set(edits.flatMap(({ mends }) => [...mends]));
           records.forEach((record, at) => {
             const canBe = obstacles[at]?.keys.every((key) => mended.has(key)) ?? false;
-            if (changed && canBe) expect(isFound(changed, record), JSON.stringify(change)).toBe(true);
+            expect(changed).toBeDefined();
+            if (canBe) expect(isFound(changed!, record), JSON.stringify(change)).toBe(true);
           });
         },
       ),

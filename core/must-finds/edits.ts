@@ -4,11 +4,17 @@ import { listFailingParts, type PartReader, type QueryPart } from './why-missed'
 import { NEAR_KINDS, listNearTerms, type NearKind } from './near-terms';
 import type { Vocabulary } from '../vocabulary';
 
+/** A term that a record has, as it is offered, and how near to the concept it is. */
+export interface AddedTerm {
+  readonly offered: OfferedTerm;
+  readonly kind: NearKind;
+}
+
 /** A change of the draft that would let missed records in. */
 export interface Edit {
   readonly proposal: ProposedChange;
   /** The term that it adds, if it adds one that a record has. */
-  readonly offered?: OfferedTerm;
+  readonly added?: AddedTerm;
   /** The parts that it mends, each for one record: what `listObstacles` names. */
   readonly mends: ReadonlySet<string>;
   /** The must-finds that it lets in alone, by their ids. */
@@ -54,16 +60,13 @@ function adds(change: Change, term: Term): boolean {
 const MAX_OFFERED = 80;
 
 /** Terms that the records have in the place of concepts that they do not meet. */
-export function listOfferedTerms(
+function listAddedTerms(
   readers: readonly PartReader[],
   project: Project,
   vocabularyOf: (database: string) => Vocabulary | undefined,
-): OfferedTerm[] {
+): AddedTerm[] {
   const { concepts } = project.working;
-  const offered = new Map<
-    string,
-    { readonly term: OfferedTerm; readonly strangeness: number; times: number }
-  >();
+  const found = new Map<string, AddedTerm & { times: number }>();
   for (const reader of readers)
     listFailingParts(reader, project.working).forEach((parts, at) => {
       const { record, database } = reader.misses[at]!;
@@ -73,23 +76,20 @@ export function listOfferedTerms(
         const others = concepts.filter((other) => other !== concept && !other.off);
         for (const { kind, text } of listNearTerms(record, concept, others, vocabularyOf(database))) {
           const key = `${concept.id} ${text}`;
-          const known = offered.get(key);
+          const known = found.get(key);
           if (known) known.times++;
           else {
             const term: Term = { id: `near ${key}`, text, off: false };
-            offered.set(key, {
-              term: { concept: concept.id, term, from: NEAR_WORDS[kind] },
-              strangeness: NEAR_KINDS.indexOf(kind),
-              times: 1,
-            });
+            const offered = { concept: concept.id, term, from: NEAR_WORDS[kind] };
+            found.set(key, { offered, kind, times: 1 });
           }
         }
       }
     });
-  return [...offered.values()]
-    .sort((a, b) => a.strangeness - b.strangeness || b.times - a.times)
-    .slice(0, MAX_OFFERED)
-    .map(({ term }) => term);
+  const strangenessOf = ({ kind }: AddedTerm): number => NEAR_KINDS.indexOf(kind);
+  return [...found.values()]
+    .sort((a, b) => strangenessOf(a) - strangenessOf(b) || b.times - a.times)
+    .slice(0, MAX_OFFERED);
 }
 
 /**
@@ -104,8 +104,12 @@ export function listEdits(
 ): Edit[] {
   const obstacles = listObstacles(readers, project);
   const all = new Set(obstacles.flatMap(({ keys }) => keys));
-  const terms = listOfferedTerms(readers, project, vocabularyOf);
-  const proposals = listProposals(project, thisYear, terms);
+  const terms = listAddedTerms(readers, project, vocabularyOf);
+  const proposals = listProposals(
+    project,
+    thisYear,
+    terms.map(({ offered }) => offered),
+  );
   const edits = proposals.flatMap((proposal): Edit[] => {
     const changed = tryChange(project, proposal.change);
     if (!changed) return [];
@@ -116,13 +120,12 @@ export function listEdits(
     if (mends.size === 0 || [...left].some((key) => !all.has(key))) return [];
     const isCaught = ({ keys }: Obstacles): boolean => keys.length > 0 && keys.every((key) => mends.has(key));
     const catches = [...new Set(obstacles.filter(isCaught).map(({ mustFind }) => mustFind))];
-    const offered = terms.find(({ term }) => adds(proposal.change, term));
-    return [{ proposal, ...(offered && { offered }), mends, catches }];
+    const added = terms.find(({ offered }) => adds(proposal.change, offered.term));
+    return [{ proposal, ...(added && { added }), mends, catches }];
   });
   const levelOf = ({ proposal }: Edit): number => MEANING_LEVELS.indexOf(proposal.level);
   // What the query has already comes before what only a record has.
-  const strangenessOf = ({ offered }: Edit): number =>
-    offered ? 1 + NEAR_KINDS.findIndex((kind) => NEAR_WORDS[kind] === offered.from) : 0;
+  const strangenessOf = ({ added }: Edit): number => (added ? 1 + NEAR_KINDS.indexOf(added.kind) : 0);
   return edits
     .map((edit, at) => ({ edit, at }))
     .sort(

@@ -1,10 +1,8 @@
 export { createMustFindQuery, createRecallQuery, judgeMustFind, readMustFinds } from './must-find';
 export type { MustFindStanding } from './must-find';
-export { createPartReader, listFailingParts } from './why-missed';
-export type { DatabaseMeaning, MissedRecord, PartReader, QueryPart } from './why-missed';
+export { createPartReader } from './why-missed';
+export type { MissedRecord, PartReader } from './why-missed';
 export { listEdits, listObstacles } from './edits';
-export type { Edit, Obstacles } from './edits';
+export type { Edit } from './edits';
 export { findSmallestSet, joinEdits } from './smallest-set';
-export type { SmallestSet } from './smallest-set';
 export { listNearTerms } from './near-terms';
-export type { NearKind, NearTerm } from './near-terms';

@@ -89,11 +89,11 @@ function levelOf({ proposal }: Edit): number {
 export function joinEdits(project: Project, edits: readonly Edit[], thisYear: number): Change | undefined {
   const changes: Change[] = [];
   let now = project;
-  for (const { proposal, offered } of edits) {
+  for (const { proposal, added } of edits) {
     const wanted =
       now === project
         ? proposal
-        : listProposals(now, thisYear, offered ? [offered] : []).find(
+        : listProposals(now, thisYear, added ? [added.offered] : []).find(
             ({ level, words }) => level === proposal.level && words === proposal.words,
           );
     const next = wanted && tryChange(now, wanted.change);

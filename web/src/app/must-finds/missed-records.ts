@@ -33,19 +33,22 @@ export class MissedRecords {
   private readonly thisYear = new Date(this.open.now()).getUTCFullYear();
 
   private readonly cells = computed(() =>
-    this.counts
-      .standings()
-      .flatMap(({ mustFind, cells }) =>
-        cells
-          .filter(({ standing }) => standing === 'missed')
-          .map((cell) => ({
-            mustFind: mustFind.id,
-            title: mustFind.title,
-            cell,
-            key: `${mustFind.id} ${cell.dialect.id}`,
-          })),
-      ),
+    this.counts.standings().flatMap(({ mustFind, cells }) =>
+      cells
+        .filter(({ standing }) => standing === 'missed')
+        .map((cell) => ({
+          mustFind: mustFind.id,
+          title: mustFind.title,
+          cell,
+          key: `${mustFind.id} ${cell.dialect.id}`,
+        })),
+    ),
   );
+  /** The must-finds that some database misses. */
+  readonly mustFinds = computed(() => {
+    const missed = new Set(this.cells().map(({ mustFind }) => mustFind));
+    return this.counts.mustFinds().filter(({ id }) => missed.has(id));
+  });
   /** Some are still on their way. */
   readonly isWaiting = computed(() => this.cells().some(({ key }) => !this.fetched().has(key)));
   readonly misses = computed<MissedRecord[]>(() => {

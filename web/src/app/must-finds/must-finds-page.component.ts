@@ -92,9 +92,8 @@ export class MustFindsPageComponent {
   ]);
   /** The missed work that is explained: the chosen one, else the first that is missed. */
   protected readonly shown = computed(() => {
-    const missed = new Set(this.missed.obstacles().map(({ mustFind }) => mustFind));
-    const all = this.open.project().mustFinds.filter(({ id }) => missed.has(id));
-    return all.find(({ id }) => id === this.chosen()) ?? all[0];
+    const missed = this.missed.mustFinds();
+    return missed.find(({ id }) => id === this.chosen()) ?? missed[0];
   });
 
   constructor() {
