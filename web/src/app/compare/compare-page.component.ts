@@ -1,5 +1,4 @@
-import { SELECT_PARTS } from '../ui/field-parts';
-import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
   ActivatedRoute,
@@ -10,28 +9,33 @@ import {
   RouterOutlet,
 } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { OpenProject } from '../state/open-project';
 import { COMPARE_TOOLS, findTool } from './compare-tools';
 import { CompareSubject } from '../comparing/compare-subject';
 import { Alternatives } from '../comparing/alternatives';
 import { MustFindCounts } from '../comparing/must-find-counts';
 import { RecordSets } from '../comparing/record-sets';
+import { StateChoiceComponent } from '../comparing/state-choice.component';
 import { VariantsTableComponent } from './variants/variants-table.component';
 import { SayPipe } from '../words/say.pipe';
-import { say } from '../words/say';
 
 /** The variants beside each other, and under them the tools that ask one question each. */
 @Component({
   selector: 'app-compare-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, RouterLink, RouterLinkActive, RouterOutlet, VariantsTableComponent, SELECT_PARTS],
+  imports: [
+    SayPipe,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+    VariantsTableComponent,
+    StateChoiceComponent,
+  ],
   providers: [Alternatives, CompareSubject, MustFindCounts, RecordSets],
   templateUrl: './compare-page.component.html',
   styleUrl: './compare-page.component.scss',
 })
 export class ComparePageComponent {
   protected readonly subject = inject(CompareSubject);
-  private readonly open = inject(OpenProject);
   private readonly router = inject(Router);
   private readonly route = inject(ActivatedRoute);
   private readonly address = toSignal(this.route.queryParamMap);
@@ -45,18 +49,10 @@ export class ComparePageComponent {
       map(() => findTool(this.route.snapshot.firstChild?.url[0]?.path)),
     ),
   );
-  protected readonly states = computed(() => [
-    { id: 'draft', name: say('shared.theDraft') },
-    ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
-  ]);
   constructor() {
     effect(() => {
       this.subject.of.set(this.address()?.get('of') ?? 'draft');
       this.subject.chosen.set(this.address()?.get('db') ?? undefined);
     });
-  }
-
-  protected choose(of: string): void {
-    void this.router.navigate([], { queryParams: { of }, queryParamsHandling: 'merge' });
   }
 }

@@ -1,14 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { ActivatedRoute, Router } from '@angular/router';
+import { ActivatedRoute } from '@angular/router';
 import { Alternatives } from '../comparing/alternatives';
 import { CompareSubject } from '../comparing/compare-subject';
 import { MustFindCounts } from '../comparing/must-find-counts';
 import { RecordSets } from '../comparing/record-sets';
+import { StateChoiceComponent } from '../comparing/state-choice.component';
 import { ReadFacesComponent } from '../records/read-faces.component';
-import { OpenProject } from '../state/open-project';
-import { SELECT_PARTS } from '../ui/field-parts';
-import { say } from '../words/say';
 import { SayPipe } from '../words/say.pipe';
 import { MissedPanelComponent } from './missed-panel.component';
 import { MissedRecords } from './missed-records';
@@ -18,22 +16,13 @@ import { MustFindsComponent } from './must-finds.component';
 @Component({
   selector: 'app-must-finds-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MissedPanelComponent, MustFindsComponent, ReadFacesComponent, SayPipe, SELECT_PARTS],
+  imports: [MissedPanelComponent, MustFindsComponent, ReadFacesComponent, SayPipe, StateChoiceComponent],
   providers: [Alternatives, CompareSubject, MissedRecords, MustFindCounts, RecordSets],
   template: `
     <h2 class="unseen">{{ 'shared.mustFinds' | say }}</h2>
     <div class="top">
       <app-read-faces />
-      @if (states().length > 1) {
-        <mat-form-field class="small of"
-          ><mat-label>{{ 'compare.of' | say }}</mat-label
-          ><mat-select (selectionChange)="choose($event.value)" [value]="subject.of()">
-            @for (state of states(); track state.id) {
-              <mat-option [value]="state.id">{{ state.name }}</mat-option>
-            }
-          </mat-select></mat-form-field
-        >
-      }
+      <app-state-choice />
     </div>
     <div class="columns" [class.two]="shown()">
       <app-must-finds [chosen]="shown()?.id" (chose)="chosen.set($event)" />
@@ -54,9 +43,6 @@ import { MustFindsComponent } from './must-finds.component';
       gap: 16px;
       min-height: 34px;
       margin-bottom: 10px;
-    }
-    .of {
-      width: 170px;
     }
     .two {
       display: grid;
@@ -80,16 +66,10 @@ import { MustFindsComponent } from './must-finds.component';
 })
 export class MustFindsPageComponent {
   protected readonly subject = inject(CompareSubject);
-  private readonly open = inject(OpenProject);
-  private readonly router = inject(Router);
   private readonly missed = inject(MissedRecords);
   private readonly address = toSignal(inject(ActivatedRoute).queryParamMap);
 
   protected readonly chosen = signal<string | undefined>(undefined);
-  protected readonly states = computed(() => [
-    { id: 'draft', name: say('shared.theDraft') },
-    ...this.open.project().variants.map(({ id, name }) => ({ id, name })),
-  ]);
   /** The missed work that is explained: the chosen one, else the first that is missed. */
   protected readonly shown = computed(() => {
     const missed = this.missed.mustFinds();
@@ -98,9 +78,5 @@ export class MustFindsPageComponent {
 
   constructor() {
     effect(() => this.subject.of.set(this.address()?.get('of') ?? 'draft'));
-  }
-
-  protected choose(of: string): void {
-    void this.router.navigate([], { queryParams: { of }, queryParamsHandling: 'merge' });
   }
 }
