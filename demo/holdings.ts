@@ -154,6 +154,17 @@ function isOpenAccess({ number, year }: Work): boolean {
   return (number * 7_919) % 100 < (year < 2005 ? 8 : 25 + 2 * (year - 2005));
 }
 
+/** Where an article stands in its journal. It is reckoned, not drawn: nothing else of the corpus changes by it. */
+function placeInSource({ number, year, type, source }: Work): Partial<BibliographicRecord> {
+  if (type === 'book' || type === 'thesis' || type === 'report') return {};
+  const first = 1 + ((number * 37) % 480);
+  return {
+    volume: String(year - 1950 - (source.length % 20)),
+    issue: String(1 + (number % 4)),
+    pages: `${first}-${first + 4 + (number % 17)}`,
+  };
+}
+
 function describeWork(
   corpus: Corpus,
   work: Work,
@@ -171,6 +182,7 @@ function describeWork(
     headings: thesaurus && entered <= LAST_INDEXED_MONTH ? assignHeadings(work, id, random, thesaurus) : [],
     authors: work.authors,
     source: work.source,
+    ...placeInSource(work),
     ...(hasYear && { year: work.year }),
     type: work.type,
     language: work.language,

@@ -4,6 +4,7 @@ import { applyToBlocks, isBlockChange } from './apply-to-blocks';
 import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms, isTermChange } from './apply-to-terms';
 import { isUndoable, type Change, type LastingChange, type UndoableChange } from './change';
+import { MAX_KEPT, type KeptWork } from './kept-work';
 import {
   LONGEST_PAIR,
   MAX_LEADS,
@@ -114,6 +115,10 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
         requests: change.request ? { ...rest, [change.record]: change.request } : rest,
       });
     }
+    case 'keep-works':
+      return keepWorks(project, change.works, change.at);
+    case 'remove-kept':
+      return succeed({ ...project, kept: project.kept.filter(({ id }) => !change.ids.includes(id)) });
     case 'answer-same-work': {
       const { [change.pair]: _, ...rest } = project.sameWork;
       if (change.isSame === undefined) return succeed({ ...project, sameWork: rest });
@@ -127,6 +132,17 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
       return succeed({ ...project, review: change.mark ? { ...rest, [change.key]: change.mark } : rest });
     }
   }
+}
+
+function keepWorks(project: Project, works: readonly KeptWork[], at = project.kept.length): Outcome<Project> {
+  const changed = new Map(works.map((work) => [work.id, work]));
+  const has = new Set(project.kept.map(({ id }) => id));
+  const kept = project.kept
+    .map((work) => changed.get(work.id) ?? work)
+    .toSpliced(at, 0, ...works.filter(({ id }) => !has.has(id)));
+  return kept.length > MAX_KEPT
+    ? refuseChange(`A shelf takes ${MAX_KEPT} works.`)
+    : succeed({ ...project, kept });
 }
 
 function keepOwnDatabase(working: Working, database: OwnDatabase): Outcome<Working> {

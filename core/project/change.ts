@@ -2,6 +2,7 @@ import type { PhraseFallback } from '../dialect';
 import type { Limiters } from '../limiter';
 import type { Field } from '../query';
 import type { ConceptPlace } from './concept-place';
+import type { KeptWork } from './kept-work';
 import type {
   ContextWordChoice,
   FramedQuestion,
@@ -150,6 +151,9 @@ export type Change =
   /** A lead that is new, or one that is there, changed. */
   | { readonly kind: 'keep-lead'; readonly lead: Lead }
   | { readonly kind: 'remove-lead'; readonly id: string }
+  /** Works that are there are changed in their places; new ones come at `at`, or at the end. */
+  | { readonly kind: 'keep-works'; readonly works: readonly KeptWork[]; readonly at?: number }
+  | { readonly kind: 'remove-kept'; readonly ids: readonly string[] }
   /** Whether two records are of one work, by `createPairKey`; no answer: they are asked about again. */
   | { readonly kind: 'answer-same-work'; readonly pair: string; readonly isSame: boolean | undefined }
   /** No request: it is forgotten that the work was asked for. */
@@ -283,6 +287,8 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'keep-lead': 'Keep a lead',
   'remove-lead': 'Remove a lead',
   'note-request': 'Ask for a work',
+  'keep-works': 'Keep works',
+  'remove-kept': 'Take works off the shelf',
   'answer-same-work': 'Tell works apart',
   'mark-review': 'Remark on the report',
 };

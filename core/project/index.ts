@@ -18,6 +18,8 @@ export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
 export { joinProjects } from './join-projects';
 export type { JoinedProject } from './join-projects';
+export { LONGEST_LABEL, LONGEST_QUESTION, MAX_KEPT, MAX_LABELS, MAX_QUOTATIONS } from './kept-work';
+export type { FirstFound, KeptPlace, KeptWork, Quotation } from './kept-work';
 export { MAX_KEPT_STEPS, createKeptStep, listStates, restoreHistory } from './kept-steps';
 export type { KeptStep, StateRow } from './kept-steps';
 export {

@@ -4,6 +4,7 @@ import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { FIELDS } from '../query';
 import type { SchemaOf } from '../schema';
 import { SRU_ENDPOINT } from '../sru';
+import { KEPT_WORK_SCHEMA, MAX_KEPT } from './kept-work';
 import { MAX_BLOCKS } from './apply-to-blocks';
 import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
 import {
@@ -41,7 +42,7 @@ import {
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 11;
+export const FORMAT_VERSION = 12;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -217,6 +218,7 @@ const PROJECT = Joi.object<Project>({
       } satisfies SchemaOf<WorkRequest>),
     )
     .required(),
+  kept: Joi.array().items(KEPT_WORK_SCHEMA).max(MAX_KEPT).required(),
   sameWork: Joi.object().pattern(Joi.string().max(LONGEST_PAIR), Joi.boolean()).max(MAX_SAME_WORK).required(),
   review: Joi.object()
     .pattern(
@@ -278,6 +280,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   9: (stored) => ({ leads: [], requests: {}, ...(stored as object | null) }),
   // Version 11 has what the person said of records that may be of one work.
   10: (stored) => ({ sameWork: {}, ...(stored as object | null) }),
+  // Version 12 has the works that are kept.
+  11: (stored) => ({ kept: [], ...(stored as object | null) }),
 };
 
 /** A value with all objects in it changed, the inner ones first. */

@@ -3,6 +3,7 @@ import type { Limiters } from '../limiter';
 import type { Field } from '../query';
 import type { SameWorkAnswers } from '../record/same-work';
 import type { SruEndpoint } from '../sru';
+import type { KeptWork } from './kept-work';
 import type { TermKind } from './term-kind';
 
 /** Where a term came from. */
@@ -239,6 +240,8 @@ export interface Project {
   readonly leads: readonly Lead[];
   /** Works that were asked for, by the keys that judgements have. */
   readonly requests: Readonly<Record<string, WorkRequest>>;
+  /** The works on the shelf, the latest last. */
+  readonly kept: readonly KeptWork[];
   /** Whether two records are of one work, as the person said, by `createPairKey`. */
   readonly sameWork: SameWorkAnswers;
   /** The remarks on the points of the report, by their keys. */
@@ -290,6 +293,7 @@ export function createProject(
     judgements: {},
     leads: [],
     requests: {},
+    kept: [],
     sameWork: {},
     review: {},
   };

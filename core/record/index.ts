@@ -1,3 +1,5 @@
+export { createCslItem } from './formats/csl-json/writer';
+export type { CslItem } from './formats/csl-json/writer';
 export { findDoi } from './doi';
 export { createIdentifierKey, normaliseIdentifier, normaliseTitle } from './identifier';
 export { LANGUAGES } from './languages';

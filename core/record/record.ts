@@ -37,8 +37,14 @@ export interface BibliographicRecord {
   readonly keywords: readonly string[];
   readonly headings: readonly AssignedHeading[];
   readonly authors: readonly Author[];
-  /** The journal or other container. */
+  /** The journal or other container; of a book that stands alone its publisher. */
   readonly source: string;
+  readonly volume?: string;
+  readonly issue?: string;
+  /** The first and the last page, with a hyphen between, or what else tells the place: `120-131`, `e17`. */
+  readonly pages?: string;
+  /** Only where the source is something else. */
+  readonly publisher?: string;
   readonly year?: number;
   readonly type: DocumentType;
   /** ISO 639-1. */
@@ -123,6 +129,10 @@ export const RECORD_SCHEMA = Joi.object<BibliographicRecord>({
     )
     .required(),
   source: text.required(),
+  volume: text,
+  issue: text,
+  pages: text,
+  publisher: text,
   year: Joi.number().integer(),
   type: Joi.valid(...DOCUMENT_TYPES).required(),
   language: text.required(),

@@ -6,6 +6,7 @@ const CORE = [
   'schema',
   'problem',
   'record',
+  'citation',
   'vocabulary',
   'tally',
   'sru',
@@ -27,6 +28,7 @@ const CORE = [
   'proof',
   'holding',
   'must-finds',
+  'shelf',
 ];
 
 /** The rooms of `core/dialect`, the lowest first. */

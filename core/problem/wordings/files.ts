@@ -12,6 +12,10 @@ export const FILE_WORDINGS = {
     says: 'The project has a fault at {path}: {fault}',
     remedy: 'Nothing was changed. Use an older export if there is one.',
   },
+  'style-unreadable': {
+    says: 'This citation style cannot be used: {reason}.',
+    remedy: 'Choose another style, or another file that ends in .csl.',
+  },
   'not-skos': {
     says: 'This file is not a thesaurus in SKOS: it looks like none of Turtle, N-Triples, N-Quads, RDF/XML and JSON-LD.',
     remedy: 'Choose a file in one of these forms.',

@@ -1,2 +1,4 @@
 export { MAX_RECORDS, RECORD_FORMATS, readRecordFile } from './read-file';
+export { RECORD_WRITERS, writeRecordFile } from './write-file';
+export type { RecordWriter } from './record-writer';
 export type { FileReading, SkippedRecord } from './read-file';

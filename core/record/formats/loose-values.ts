@@ -1,7 +1,7 @@
 import { decodeHTML } from 'entities';
 import { foldLetters } from '../../text';
 import { readName } from '../names';
-import { DOCUMENT_TYPES, type Author, type DocumentType } from '../record';
+import { DOCUMENT_TYPES, type Author, type BibliographicRecord, type DocumentType } from '../record';
 
 const TYPE_WORDS: readonly (readonly [RegExp, DocumentType])[] = [
   [/review/i, 'review'],
@@ -42,7 +42,9 @@ export function readYear(text: string | undefined): number | undefined {
 
 /** The kind of document that some words name; an article if none is known. */
 export function readType(texts: readonly string[]): DocumentType {
-  const exact = DOCUMENT_TYPES.find((type) => texts.some((text) => text.trim().toLowerCase() === type));
+  const exact = texts.flatMap(
+    (text) => DOCUMENT_TYPES.find((type) => text.trim().toLowerCase() === type) ?? [],
+  )[0];
   if (exact) return exact;
   return TYPE_WORDS.find(([pattern]) => texts.some((text) => pattern.test(text)))?.[1] ?? 'article';
 }
@@ -113,4 +115,31 @@ export function splitKeywords(text: string): string[] {
         .trim(),
     )
     .filter((word) => word !== '');
+}
+
+/** Where a record stands in its source. */
+type PlaceInSource = Pick<BibliographicRecord, 'volume' | 'issue' | 'pages' | 'publisher'>;
+
+/** Where a record stands in its source, as far as a file says it; a publisher that is the source is left out. */
+export function readPlace(
+  source: string,
+  written: Readonly<Record<keyof PlaceInSource, string>>,
+): PlaceInSource {
+  const place = {
+    volume: tidyText(written.volume),
+    issue: tidyText(written.issue),
+    pages: readPages(written.pages),
+    publisher: tidyText(written.publisher),
+  };
+  return Object.fromEntries(
+    Object.entries(place).filter(([part, text]) => text !== '' && !(part === 'publisher' && text === source)),
+  );
+}
+
+/** Pages as they are kept: without `pp.`, with a single hyphen between the first and the last. */
+function readPages(text: string): string {
+  return tidyText(text)
+    .replace(/^pp?\.\s*/i, '')
+    .replace(/\s*[-–—]+\s*/g, '-')
+    .replace(/^-|-$/g, '');
 }

@@ -3,7 +3,7 @@ import { findDoi } from '../../doi';
 import { readName } from '../../names';
 import type { Author, BibliographicRecord, DocumentType } from '../../record';
 import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
-import { readLanguage, readYear, splitKeywords, tidyText } from '../loose-values';
+import { readLanguage, readPlace, readType, readYear, splitKeywords, tidyText } from '../loose-values';
 import { readEntries, type Entry } from './entries';
 import { readLatex } from './latex';
 
@@ -93,6 +93,18 @@ function readEntry({ type, fields, isBroken }: Entry, id: string): Outcome<Bibli
   const authors = readPeople(fields.get('author'));
   const year = readYear(field('year')) ?? readYear(field('date'));
   const doi = findDoi(['doi', 'url', 'note', 'ee', 'eprint', 'howpublished'].map((name) => field(name)));
+  const source = field(
+    'journaltitle',
+    'journal',
+    'booktitle',
+    'maintitle',
+    'school',
+    'institution',
+    'publisher',
+    'organization',
+    'series',
+  );
+  const kind = TYPES[type] ?? 'article';
   return succeed({
     id,
     title,
@@ -100,19 +112,15 @@ function readEntry({ type, fields, isBroken }: Entry, id: string): Outcome<Bibli
     keywords: splitKeywords(field('keywords', 'keyword')),
     headings: [],
     authors: authors.length > 0 ? authors : readPeople(fields.get('editor')),
-    source: field(
-      'journaltitle',
-      'journal',
-      'booktitle',
-      'maintitle',
-      'school',
-      'institution',
-      'publisher',
-      'organization',
-      'series',
-    ),
+    source,
+    ...readPlace(source, {
+      volume: field('volume'),
+      issue: field('number', 'issue'),
+      pages: field('pages', 'eid'),
+      publisher: field('publisher', 'school', 'institution'),
+    }),
     ...(year !== undefined && { year }),
-    type: TYPES[type] ?? 'article',
+    type: kind === 'article' ? readType([field('entrysubtype')]) : kind,
     language: readLanguage(field('langid', 'language', 'hyphenation')),
     peerReviewed: 'unknown',
     hasFullText: false,

@@ -2,7 +2,7 @@ import { createProblem, fail, succeed, type Outcome } from '../../../problem';
 import { findDoi } from '../../doi';
 import { readName } from '../../names';
 import type { Author, BibliographicRecord, DocumentType } from '../../record';
-import { readLanguage, readYear, splitKeywords, tidyText } from '../loose-values';
+import { readLanguage, readPlace, readYear, splitKeywords, tidyText } from '../loose-values';
 
 /** The kinds of the Citation Style Language and what they are here; the others are articles. */
 const TYPES: Readonly<Record<string, DocumentType>> = {
@@ -35,9 +35,10 @@ export function createRecordFromItem(
   const year = readIssued(item['issued']);
   const doi = findDoi([item['DOI'], item['URL'], item['note'], item['id']].map(readText));
   const authors = readNames(item['author']);
-  const source = [item['container-title'], item['publisher'], item['event-title'], item['event']].map(
-    (field) => tidyText(readText(field)),
-  );
+  const field = (name: string): string => tidyText(readText(item[name]));
+  const source =
+    ['container-title', 'publisher', 'event-title', 'event'].map(field).find((one) => one !== '') ?? '';
+  const kind = TYPES[readText(item['type'])] ?? 'article';
   return succeed({
     id,
     title,
@@ -45,9 +46,15 @@ export function createRecordFromItem(
     keywords: keywords ?? readKeywords(item['keyword']),
     headings: [],
     authors: authors.length > 0 ? authors : readNames(item['editor']),
-    source: source.find((one) => one !== '') ?? '',
+    source,
+    ...readPlace(source, {
+      volume: field('volume'),
+      issue: field('issue'),
+      pages: field('page') || field('number'),
+      publisher: field('publisher'),
+    }),
     ...(year !== undefined && { year }),
-    type: TYPES[readText(item['type'])] ?? 'article',
+    type: kind === 'article' && /\breview\b/i.test(field('genre')) ? 'review' : kind,
     language: readLanguage(readText(item['language'])),
     peerReviewed: 'unknown',
     hasFullText: false,

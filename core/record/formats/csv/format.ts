@@ -3,7 +3,15 @@ import { createProblem, fail, succeed, type Outcome } from '../../../problem';
 import { findDoi } from '../../doi';
 import type { BibliographicRecord } from '../../record';
 import { splitNames } from '../../names';
-import { readAuthors, readLanguage, readType, readYear, splitKeywords, tidyText } from '../loose-values';
+import {
+  readAuthors,
+  readLanguage,
+  readPlace,
+  readType,
+  readYear,
+  splitKeywords,
+  tidyText,
+} from '../loose-values';
 import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
 import { COLUMN_NAMES, findColumns, type ColumnRole } from './columns';
 
@@ -100,6 +108,8 @@ function readRow(row: Row, id: string): Outcome<BibliographicRecord> {
   if (title === '') return fail(createProblem('record-without-title', 'warning'));
   const year = readYear(row.year);
   const doi = findDoi([row.doi ?? '', row.address ?? '']);
+  const { volume = '', issue = '', pages = '', publisher = '' } = row;
+  const source = tidyText(row.source);
   return succeed({
     id,
     title,
@@ -107,7 +117,8 @@ function readRow(row: Row, id: string): Outcome<BibliographicRecord> {
     keywords: splitKeywords(row.keywords ?? ''),
     headings: splitKeywords(row.headings ?? '').map((label) => ({ label })),
     authors: readAuthors(splitNames(row.authors ?? '')),
-    source: tidyText(row.source),
+    source,
+    ...readPlace(source, { volume, issue, pages, publisher }),
     ...(year !== undefined && { year }),
     type: readType([row.type ?? '']),
     language: readLanguage(row.language),

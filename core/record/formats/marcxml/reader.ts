@@ -1,7 +1,7 @@
 import { findDoi } from '../../doi';
 import type { AssignedHeading, BibliographicRecord } from '../../record';
 import { listDescendants, type XmlElement } from '../xml/element';
-import { readAuthors, readLanguage, readType, readYear } from '../loose-values';
+import { readAuthors, readLanguage, readPlace, readType, readYear } from '../loose-values';
 
 /** A record in MARCXML (MARC 21 Format for Bibliographic Data, Library of Congress) as a bibliographic record. */
 export function readMarcXml(element: XmlElement, id: string): BibliographicRecord {
@@ -45,6 +45,11 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
     .find((one) => one !== undefined);
   const isPart = /^.{7}[ab]/.test(leader) || list(['773'], 't').length > 0;
   const doi = findDoi(list(['024', '856'], 'au'));
+  const publisher = list(['264', '260'], 'b')[0]?.replace(/[\s,:;]+$/, '') ?? '';
+  const source = list(['773'], 't')[0] ?? publisher;
+  // The parts of the host item: `Vol. 12, no. 3 (2021), p. 120-131`.
+  const host = list(['773'], 'g')[0] ?? '';
+  const part = (pattern: RegExp): string => pattern.exec(host)?.[1] ?? '';
   return {
     id: control('001')?.trim() ?? id,
     title: (list(['245'], 'abnp')[0] ?? listLinked('245', 'abnp')[0] ?? '').replace(/\s*[/:;,]\s*$/, ''),
@@ -52,10 +57,16 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
     keywords: list(['653'], 'a'),
     headings: listHeadings(fields),
     authors: readAuthors([
-      ...(list(['100', '700'], 'abc').length > 0 ? list(['100', '700'], 'abc') : listLinked('100', 'abc')),
-      ...list(['110', '710', '111', '711'], 'ab').map((name) => `{${name}}`),
+      ...(list(['100', '700'], 'abc').length > 0 ? [] : listLinked('100', 'abc')),
+      ...NAME_FIELDS.flatMap((tags) => listNames(fields, tags)),
     ]),
-    source: list(['773'], 't')[0] ?? list(['264', '260'], 'b')[0]?.replace(/[\s,:;]+$/, '') ?? '',
+    source,
+    ...readPlace(source, {
+      volume: part(/\b(?:vol\.?|v\.)\s*([^,;(]+)/i).trim(),
+      issue: part(/\b(?:no\.?|nr\.?|issue)\s*([^,;(]+)/i).trim(),
+      pages: part(/\bpp?\.\s*([^,;()]+)/i).trim(),
+      publisher,
+    }),
     ...(year !== undefined && { year }),
     type:
       list(['502'], 'a').length > 0
@@ -68,6 +79,27 @@ export function readMarcXml(element: XmlElement, id: string): BibliographicRecor
     entered: '',
     references: [],
   };
+}
+
+/** The fields of main entry come before those of the others, who stand in the order of the record. */
+const NAME_FIELDS = [
+  ['100', '110', '111'],
+  ['700', '710', '711'],
+];
+const PERSON = /^[17]00$/;
+
+/** The people and organisations of some fields; an organisation in braces, as one name whole. */
+function listNames(fields: readonly XmlElement[], tags: readonly string[]): string[] {
+  return fields.flatMap((field) => {
+    const tag = field.attributes['tag'] ?? '';
+    if (!tags.includes(tag)) return [];
+    const codes = PERSON.test(tag) ? 'abc' : 'ab';
+    const name = listDescendants(field, 'subfield')
+      .filter(({ attributes }) => codes.includes(attributes['code'] ?? '?'))
+      .map(({ text }) => text.trim())
+      .join(' ');
+    return name === '' ? [] : [PERSON.test(tag) ? name : `{${name}}`];
+  });
 }
 
 /** Subject headings, their subdivisions as qualifiers: `Bats -- Behaviour -- England`. */

@@ -1,8 +1,8 @@
 import { createProblem, fail, succeed, type Outcome } from '../../../problem';
 import { findDoi } from '../../doi';
-import type { BibliographicRecord } from '../../record';
+import type { BibliographicRecord, DocumentType } from '../../record';
 import { writeExcerpt, type RawRecord, type RecordFormat } from '../../file/raw-record';
-import { readAuthors, readLanguage, readYear, splitKeywords, tidyText } from '../loose-values';
+import { readAuthors, readLanguage, readPlace, readYear, splitKeywords, tidyText } from '../loose-values';
 import { PART_TAGS, TAGS, TYPES } from './tags';
 
 /** A tag of two signs, blanks, a hyphen; programs differ in the blanks and the capitals. */
@@ -113,7 +113,8 @@ function readRecord(lines: readonly RecordLine[], id: string): Outcome<Bibliogra
     .map(readYear)
     .find((one) => one !== undefined);
   const doi = findDoi(all('doi'));
-  const source = first('source');
+  const named = first('source');
+  const source = named === '' || named === title ? first('publisher') : named;
   return succeed({
     id,
     title,
@@ -121,9 +122,15 @@ function readRecord(lines: readonly RecordLine[], id: string): Outcome<Bibliogra
     keywords: readKeywords(all('keywords')),
     headings: [],
     authors: authors.length > 0 ? authors : readAuthors(all('editors')),
-    source: source === '' || source === title ? first('publisher') : source,
+    source,
+    ...readPlace(source, {
+      volume: first('volume'),
+      issue: first('issue'),
+      pages: [first('firstPage'), first('lastPage')].filter(Boolean).join('-'),
+      publisher: first('publisher'),
+    }),
     ...(year !== undefined && { year }),
-    type: TYPES[type] ?? 'article',
+    type: readKind(type, all('kind')),
     language: readLanguage(first('language')),
     peerReviewed: 'unknown',
     hasFullText: false,
@@ -136,4 +143,10 @@ function readRecord(lines: readonly RecordLine[], id: string): Outcome<Bibliogra
 /** One keyword a line; a single line with semicolons has several. */
 function readKeywords(lines: readonly string[]): string[] {
   return lines.flatMap((line) => (line.includes(';') ? splitKeywords(line) : tidyText(line)));
+}
+
+/** The kind of document; an article whose further tag says so is a review. */
+function readKind(type: string, further: readonly string[]): DocumentType {
+  const kind = TYPES[type] ?? 'article';
+  return kind === 'article' && further.some((text) => /\breview\b/i.test(text)) ? 'review' : kind;
 }

@@ -9,7 +9,12 @@ type Part =
   | 'editors'
   | 'source'
   | 'publisher'
+  | 'volume'
+  | 'issue'
+  | 'firstPage'
+  | 'lastPage'
   | 'year'
+  | 'kind'
   | 'language'
   | 'doi';
 
@@ -25,7 +30,12 @@ export const PART_TAGS: Readonly<Record<Part, readonly string[]>> = {
   editors: ['A2', 'ED', 'A3', 'A4'],
   source: ['T2', 'JF', 'JO', 'JA', 'J2', 'J1', 'BT', 'T3'],
   publisher: ['PB'],
+  volume: ['VL', 'VO'],
+  issue: ['IS', 'CP'],
+  firstPage: ['SP'],
+  lastPage: ['EP'],
   year: ['PY', 'Y1', 'DA', 'C2'],
+  kind: ['M3'],
   language: ['LA'],
   doi: ['DO', 'DI', 'M3', 'N1', 'UR', 'L3', 'ID', 'AN'],
 };

@@ -13,7 +13,8 @@ const parser = new XMLParser({
   parseAttributeValue: false,
   trimValues: false,
   processEntities: true,
-  htmlEntities: false,
+  // Without, signs by their numbers (`&#xF8;`) are not read, which are XML.
+  htmlEntities: true,
 });
 /** The most signs that open a tag, and the most that stand between a name and its value: they bound elements and attributes. */
 const MAX_TAGS = 200_000;

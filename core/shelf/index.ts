@@ -1,0 +1,14 @@
+export {
+  SHELF_ORDERS,
+  addPlace,
+  createKeptFinder,
+  createKeptWork,
+  listKept,
+  listLabels,
+  tidyLabel,
+} from './kept-works';
+export type { FindKeptWork, ShelfOrder, ShelfView } from './kept-works';
+export { createMailAddress, writeMailFile } from './mail';
+export type { MailText } from './mail';
+export { SOURCE_QUESTIONS } from './source-questions';
+export type { QuestionList } from './source-questions';
