@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import type { BibliographicRecord } from '../record';
 import { CITATION_STYLES, readCitationStyle } from './citation-style';
-import { writeCitation, writeListAsHtml, writeReferenceList, type StyleTexts } from './write-citations';
+import { writeListAsHtml } from './list-as-html';
+import { writeCitation, writeReferenceList, type StyleTexts } from './write-citations';
 
 const FOLDER = join(import.meta.dirname, '../../web/public/citation-styles');
 const read = (file: string): string => readFileSync(join(FOLDER, file), 'utf8');

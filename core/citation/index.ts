@@ -1,4 +1,5 @@
-export { CITATION_KINDS, CITATION_STYLES, readCitationStyle } from './citation-style';
+export { CITATION_KINDS, CITATION_STYLES } from './citation-style';
 export type { CitationKind, CitationStyle } from './citation-style';
-export { writeCitation, writeListAsHtml, writeReferenceList } from './write-citations';
-export type { ReferenceList, StyleTexts, WrittenCitation } from './write-citations';
+export type { CitationAnswer, CitationRequest, CitationResults, CitationTask } from './messages';
+export { writeListAsHtml, writePage } from './list-as-html';
+export type { ReferenceList, WrittenCitation } from './write-citations';

@@ -154,9 +154,3 @@ function stripLayout(html: string): string {
     .replace(/&(?:#34|quot);/g, '"')
     .replace(/&(?:#160|nbsp);/g, '\u00A0');
 }
-
-/** A list of references as a part of a page: italics and hanging lines survive in word processors. */
-export function writeListAsHtml({ entries, hangs }: ReferenceList): string {
-  const style = hangs ? ' style="margin:0 0 0.5em 2em;text-indent:-2em"' : ' style="margin:0 0 0.5em"';
-  return entries.map(({ html }) => `<p${style}>${html}</p>`).join('\n');
-}

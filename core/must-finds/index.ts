@@ -1,4 +1,10 @@
-export { createMustFindQuery, createRecallQuery, judgeMustFind, readMustFinds } from './must-find';
+export {
+  createMustFindKey,
+  createMustFindQuery,
+  createRecallQuery,
+  judgeMustFind,
+  readMustFinds,
+} from './must-find';
 export type { MustFindStanding } from './must-find';
 export { createPartReader } from './why-missed';
 export type { MissedRecord, PartReader } from './why-missed';

@@ -1,5 +1,5 @@
 import { build, createPattern, type QueryNode } from '../query';
-import { findDoi, normaliseTitle } from '../record';
+import { findDoi, normaliseIdentifier, normaliseTitle } from '../record';
 import type { MustFind } from '../project';
 
 /** The longest title phrase that is searched, in words: longer ones are as sure and may be too long to send. */
@@ -17,6 +17,11 @@ export function createMustFindQuery({ title }: Pick<MustFind, 'title'>): QueryNo
 export function createRecallQuery(root: QueryNode, mustFinds: readonly Pick<MustFind, 'title'>[]): QueryNode {
   const queries = mustFinds.flatMap((one) => createMustFindQuery(one) ?? []);
   return queries.length === 0 ? build.empty() : build.and(root, build.any(queries));
+}
+
+/** The same for must-finds that are of one work: the identifier, else the words of the title. */
+export function createMustFindKey({ title, identifier }: Omit<MustFind, 'id'>): string {
+  return identifier === undefined ? normaliseTitle(title).join(' ') : normaliseIdentifier(identifier);
 }
 
 /** Where a must-find stands with a query in one database. */

@@ -29,12 +29,23 @@ const CORE = [
   'holding',
   'must-finds',
   'shelf',
+  'trail',
 ];
 
 /** The rooms of `core/dialect`, the lowest first. */
 const DIALECT_ROOMS = ['profile', 'write', 'read', 'history', 'form', 'learn'];
 
-const VIEWS = ['projects', 'topic', 'query', 'translate', 'compare', 'read', 'must-finds', 'databases'];
+const VIEWS = [
+  'projects',
+  'topic',
+  'query',
+  'translate',
+  'compare',
+  'read',
+  'must-finds',
+  'shelf',
+  'databases',
+];
 /** Pieces that several views show, the lowest first. */
 const PIECES = ['records', 'limiters', 'terms', 'freezing', 'own-records', 'comparing'];
 const BELOW_VIEWS = ['words', 'ui', 'data', 'state', 'counting', ...PIECES];

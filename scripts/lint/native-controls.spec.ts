@@ -23,8 +23,9 @@ it('no control is the browser’s own: fields and lists are those of the set of 
       .filter(
         ([, , attributes = '']) =>
           // A field that is part of a line or a heading has no frame, so there is nothing of Material about it.
-          !/\s(matInput|matSlider(Start|End)Thumb)\b|\sclass="line-field\b/.test(attributes) ||
-          TYPE.test(attributes),
+          !/\s(matInput|matSlider(Start|End)Thumb)\b|\[matChipInputFor\]|\sclass="line-field\b/.test(
+            attributes,
+          ) || TYPE.test(attributes),
       )
       .map(([, name]) => `${file.replaceAll('\\', '/')}: ${name}`),
   );
@@ -36,7 +37,8 @@ it('a button has the look of the parts, or none of its own', () => {
   const bare = listTemplates().flatMap(([file, template]) =>
     [...template.matchAll(/<button\b((?:[^">]|"[^"]*")*)>/g)]
       .filter(
-        ([, attributes = '']) => !/\s(mat-[a-z-]+|cdk[A-Z]\w*)[\s=]|class="[^"]*plain/.test(`${attributes} `),
+        ([, attributes = '']) =>
+          !/\s(mat-[a-z-]+|matChipRemove|cdk[A-Z]\w*)[\s=]|class="[^"]*plain/.test(`${attributes} `),
       )
       .map(([whole]) => `${file}: ${whole}`),
   );

@@ -85,7 +85,7 @@ const anyRecord: fc.Arbitrary<BibliographicRecord> = fc
   })
   .map((made) => {
     const filled = Object.fromEntries(Object.entries(made).filter(([, value]) => value !== undefined));
-    return { ...WORK, ...{ volume: '', issue: '', pages: '' }, ...filled } as BibliographicRecord;
+    return { ...WORK, ...{ volume: '', issue: '', pages: '' }, ...filled };
   })
   .map(({ volume, issue, pages, publisher: _, year: __, doi: ___, ...rest }) => ({
     ...rest,

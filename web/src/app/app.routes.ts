@@ -55,6 +55,11 @@ export const APP_ROUTES: Routes = [
           import('./must-finds/must-finds-page.component').then((file) => file.MustFindsPageComponent),
       },
       {
+        path: 'read/shelf',
+        title: () => say('app.shelfEwer'),
+        loadComponent: () => import('./shelf/shelf-page.component').then((file) => file.ShelfPageComponent),
+      },
+      {
         path: 'read',
         title: () => say('app.readEwer'),
         loadComponent: () => import('./read/read-page.component').then((file) => file.ReadPageComponent),

@@ -23,7 +23,6 @@ import { OpenProject } from '../state/open-project';
 import { formatNumber } from '../ui/number-format';
 import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
-import { Messages } from '../ui/messages';
 import { TextFieldComponent } from '../ui/text-field.component';
 import { FullTextComponent } from './full-text.component';
 import type { ListedRecord } from './read-records';
@@ -76,7 +75,6 @@ const LONGEST_SELECTION = 80;
 export class OpenRecordComponent {
   protected readonly spokenName = say('read.theRecord');
   private readonly open = inject(OpenProject);
-  private readonly messages = inject(Messages);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly document = inject(DOCUMENT);
 
@@ -86,7 +84,12 @@ export class OpenRecordComponent {
   readonly database = input.required<Dialect>();
   /** The databases that have the work; empty where one alone was asked. */
   readonly standsIn = input('');
+  /** The work is on the shelf. */
+  readonly isKept = input(false);
   readonly judged = output<Verdict>();
+  /** On the shelf, or off it. */
+  readonly kept = output();
+  readonly mustFound = output();
   /** Only the records of one source, or of one author, are to be read. */
   readonly filtered = output<SearchFilter>();
   /** The reason of the judgement that is there. */
@@ -168,17 +171,5 @@ export class OpenRecordComponent {
 
   protected quote(text: string): string {
     return /^[\p{L}\p{N}]+$/u.test(text) ? text : `"${text.replaceAll('"', '')}"`;
-  }
-
-  protected keepMustFind(): void {
-    const { title, doi } = this.record();
-    const id = this.open.createId();
-    this.open.change({
-      kind: 'add-must-finds',
-      mustFinds: [{ id, title, ...(doi !== undefined && { identifier: doi }) }],
-    });
-    this.messages.show(say('read.itIsOneOfTheMust'), () =>
-      this.open.change({ kind: 'remove-must-finds', ids: [id] }),
-    );
   }
 }

@@ -32,6 +32,7 @@ import { shortenName } from '#core/text/index';
 import { writeMoment } from '../data/clock-and-ids';
 import type { CollectionDialogData } from '../own-records/collection-dialog.component';
 import { ReadFacesComponent } from '../records/read-faces.component';
+import type { SaveRecordsDialogData } from '../records/save-records-dialog.component';
 import { createStringAddress } from '../records/string-address';
 import { VERDICT_ROWS, findVerdict } from '../records/verdicts';
 import { Connections } from '../state/connections';
@@ -49,6 +50,7 @@ import { ReadSubject, TOGETHER } from './read-subject';
 import { RecordListComponent } from './record-list.component';
 import { SampleBarComponent } from './sample-bar.component';
 import { SingleSearch } from './single-search';
+import { TakeRecord } from './take-record';
 import { SortMenuComponent } from './sort-menu.component';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
@@ -84,7 +86,7 @@ const KEYS_ELSEWHERE =
     SampleBarComponent,
     SortMenuComponent,
   ],
-  providers: [ReadSubject, ReadRecords, SingleSearch],
+  providers: [ReadSubject, ReadRecords, SingleSearch, TakeRecord],
   templateUrl: './read-page.component.html',
   styleUrl: './read-page.component.scss',
   host: { '(document:keydown)': 'takeKey($event)' },
@@ -92,6 +94,7 @@ const KEYS_ELSEWHERE =
 export class ReadPageComponent {
   protected readonly subject = inject(ReadSubject);
   protected readonly records = inject(ReadRecords);
+  protected readonly taking = inject(TakeRecord);
   private readonly open = inject(OpenProject);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly messages = inject(Messages);
@@ -247,7 +250,10 @@ export class ReadPageComponent {
     if (!(target instanceof HTMLElement) || target.closest(KEYS_ELSEWHERE)) return;
     const verdict = findVerdict(key)?.id;
     const by = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[key];
+    const listed = this.current();
     if (verdict) this.judgeAndGoOn(verdict);
+    else if (listed && key.toLowerCase() === 's') this.taking.toggleKept(listed);
+    else if (listed && key.toLowerCase() === 'm') this.taking.addMustFind(listed.record);
     else if (by !== undefined && this.isInList(target)) this.look(this.at() + by);
     else return;
     event.preventDefault();
@@ -319,6 +325,27 @@ export class ReadPageComponent {
         .subscribe((lead) => {
           if (lead) this.single.read(createLeadQuery(lead), lead.name);
         }),
+    );
+  }
+
+  /** Saves all records of the list as a file for other programs. */
+  protected saveRecords(): void {
+    const places = [
+      this.subject.label(),
+      this.subject.isTogether() ? '' : (this.subject.dialect()?.name ?? ''),
+    ];
+    void import('../records/save-records-dialog.component').then(({ SaveRecordsDialogComponent }) =>
+      this.dialogs.open<InstanceType<typeof SaveRecordsDialogComponent>, SaveRecordsDialogData, void>(
+        SaveRecordsDialogComponent,
+        {
+          data: {
+            name: places.filter(Boolean).join(', '),
+            total: this.records.total() ?? 0,
+            fetch: (stop) => this.records.fetchAll(stop),
+          },
+          width: 560,
+        },
+      ),
     );
   }
 

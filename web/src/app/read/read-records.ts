@@ -18,6 +18,8 @@ import { ReadSubject } from './read-subject';
 const MAX_PAGES = 40;
 /** So many records that were judged before are fetched to learn from. */
 const MAX_JUDGED = 500;
+/** So many pages are asked for at a time where all are wanted. */
+const AHEAD = 4;
 /** Servers give no records from beyond this place on. */
 const MAX_START = 1_000_000;
 
@@ -179,23 +181,42 @@ export class ReadRecords {
    * are there, and ends it by saying no. What could not be had is left out.
    */
   async fetchFirst(most: number, tell: (done: number) => boolean): Promise<readonly BibliographicRecord[]> {
-    const asked = this.running;
-    const { signal: stop } = this.loading;
-    const found = this.found();
-    if (!asked || !found) return [];
     const records: BibliographicRecord[] = [];
-    const end = Math.min(most, this.list().length);
-    for (let page = 0; page * PAGE < end && !stop.aborted && tell(records.length); page++) {
-      const known = found.pages.get(page);
-      if (known) {
-        records.push(...known.filter((record) => record !== undefined));
-        continue;
-      }
-      const { outcome } = await askPage(asked, page, found.isPlain, stop);
-      if (!outcome.ok) return records;
-      records.push(...outcome.value.records);
+    if (!tell(0)) return records;
+    for await (const some of this.fetchAll(this.loading.signal)) {
+      records.push(...some);
+      if (records.length >= most || !tell(records.length)) break;
     }
     return records.slice(0, most);
+  }
+
+  /** All records of the list in their order, some at a time, until one cannot be had. A few requests run ahead. */
+  async *fetchAll(stop: AbortSignal): AsyncGenerator<readonly BibliographicRecord[]> {
+    const pages = Math.ceil(this.list().length / PAGE);
+    const running: Promise<readonly BibliographicRecord[] | undefined>[] = [];
+    for (let page = 0, asked = 0; page < pages && !stop.aborted; page++) {
+      while (asked < Math.min(pages, page + AHEAD)) running.push(this.fetchPage(asked++, stop));
+      const records = await running.shift();
+      if (!records || stop.aborted) return;
+      yield records;
+    }
+  }
+
+  /** The records of a page, whether they are in the list or not; nothing if they cannot be had. */
+  private async fetchPage(
+    page: number,
+    stop: AbortSignal,
+  ): Promise<readonly BibliographicRecord[] | undefined> {
+    const asked = this.running;
+    const found = this.found();
+    if (!asked || !found) return undefined;
+    const isThere = (record: BibliographicRecord | undefined) => record !== undefined;
+    const known = found.pages.get(page);
+    if (known) return known.filter(isThere);
+    if (found.works)
+      return (await this.fetch(found.works.slice(page * PAGE, (page + 1) * PAGE), stop)).filter(isThere);
+    const { outcome } = await askPage(asked, page, found.isPlain, stop);
+    return outcome.ok ? outcome.value.records : undefined;
   }
 
   tryAgain(): void {

@@ -22,6 +22,7 @@ import { splitWords } from '#core/text/index';
 import { VERDICT_ROWS, type VerdictRow } from '../records/verdicts';
 import { getHueClass } from '../ui/hues';
 import { formatNumber } from '../ui/number-format';
+import { IconComponent } from '../ui/icon.component';
 import { MarkedTextComponent } from '../ui/marked-text.component';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
@@ -38,6 +39,7 @@ const ROW = 76;
     CdkFixedSizeVirtualScroll,
     CdkVirtualForOf,
     CdkVirtualScrollViewport,
+    IconComponent,
     MarkedTextComponent,
   ],
   template: `
@@ -75,6 +77,9 @@ const ROW = 76;
             <span class="title"><app-marked-text [text]="record.title" [queries]="marks()" /></span>
             <span class="quiet line">{{ writeLine(record) }}</span>
           </span>
+          @if (isKept()(record)) {
+            <app-icon class="kept" name="kept" role="img" [attr.aria-label]="'read.onTheShelf' | say" />
+          }
           @if (signOf(record); as sign) {
             <span class="verdict" role="img" [attr.aria-label]="sign.name">{{ sign.sign }}</span>
           }
@@ -143,6 +148,9 @@ const ROW = 76;
       text-overflow: ellipsis;
       white-space: nowrap;
     }
+    .kept {
+      color: var(--glaze);
+    }
     .verdict {
       flex: none;
       width: 16px;
@@ -163,6 +171,8 @@ export class RecordListComponent {
   /** How a record meets each concept. */
   readonly describe = input.required<(record: BibliographicRecord) => readonly ConceptInRecord[]>();
   readonly judgementOf = input.required<(record: BibliographicRecord) => Judgement | undefined>();
+  /** Whether the work of a record is on the shelf. */
+  readonly isKept = input.required<(record: BibliographicRecord) => boolean>();
   readonly looked = output<number>();
   /** The stretch that is in sight. */
   readonly wanted = output<{ start: number; end: number }>();

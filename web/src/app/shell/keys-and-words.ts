@@ -63,6 +63,8 @@ export const KEY_GROUPS: readonly KeyGroup[] = [
   group('shell.read', [
     key('↑ ↓', 'shell.goToTheRecordAbove'),
     key('Y, N, U', 'shell.judgeTheRecordOnTopic'),
+    key('S', 'shell.keepTheWork'),
+    key('M', 'shell.makeTheRecordAMustFind'),
   ]),
   group('shell.compare', [
     key('F', 'shell.onARowOfTheVariants'),

@@ -13,7 +13,7 @@ import { DIALOG_PARTS } from '../ui/dialog-parts';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
 
-/** Filters to put into the query as a block, each with a text of its own for some databases; and the shelf of one's own. */
+/** Filters to put into the query as a block, each with a text of its own for some databases; and the list of one's own. */
 @Component({
   selector: 'app-filters-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,7 +23,7 @@ import { say } from '../words/say';
 })
 export class FiltersDialogComponent {
   protected readonly open = inject(OpenProject);
-  private readonly shelf = inject(FILTER_REPOSITORY);
+  private readonly ownFilters = inject(FILTER_REPOSITORY);
   private readonly dialog = inject(MatDialogRef);
   private readonly own = signal<readonly ReadyFilter[]>([]);
   protected readonly filters = computed(() => [...this.own(), ...READY_FILTERS]);
@@ -100,7 +100,7 @@ export class FiltersDialogComponent {
   protected async keep(): Promise<void> {
     const filter = this.edited();
     if (!filter) return;
-    const outcome = await this.shelf.save({ ...filter, name: filter.name.trim(), text: filter.text.trim() });
+    const outcome = await this.ownFilters.save({ ...filter, name: filter.name.trim(), text: filter.text.trim() });
     this.failure.set(outcome.ok ? '' : describeInFull(outcome.problem));
     if (!outcome.ok) return;
     this.edited.set(undefined);
@@ -112,7 +112,7 @@ export class FiltersDialogComponent {
       this.doomed.set(id);
       return;
     }
-    const outcome = await this.shelf.remove(id);
+    const outcome = await this.ownFilters.remove(id);
     this.failure.set(outcome.ok ? '' : describeInFull(outcome.problem));
     await this.list();
   }
@@ -133,7 +133,7 @@ export class FiltersDialogComponent {
   }
 
   private async list(): Promise<void> {
-    const outcome = await this.shelf.list();
+    const outcome = await this.ownFilters.list();
     if (outcome.ok) this.own.set(outcome.value);
     else this.failure.set(describeInFull(outcome.problem));
   }

@@ -1,0 +1,2 @@
+export { countTrailYears, createFoundTest, gatherTrail, measureNextStep } from './trail';
+export type { TrailStart, TrailStep, TrailWork } from './trail';

@@ -1,0 +1,118 @@
+import type { CitationDirection } from '../contract';
+import { createWorkFinder } from '../reading';
+import type { BibliographicRecord } from '../record';
+import {
+  createRecordKeys,
+  deduplicateRecords,
+  type RecordKeys,
+  type SameWorkAnswers,
+} from '../record/same-work';
+
+/** A work that citations are followed from: what tells it apart, and what people call it. */
+export type TrailStart = Pick<BibliographicRecord, 'title' | 'year' | 'authors' | 'doi'>;
+
+/** The records that one start leads to in one database. */
+export interface TrailStep {
+  /** The place of the start in the list of starts. */
+  readonly start: number;
+  readonly direction: CitationDirection;
+  readonly database: string;
+  readonly records: readonly BibliographicRecord[];
+}
+
+/** A work that a trail leads to. */
+export interface TrailWork {
+  /** As the first database has it that knows it. */
+  readonly record: BibliographicRecord;
+  readonly database: string;
+  readonly keys: RecordKeys;
+  /** The starts that lead to it, by their places. */
+  readonly from: readonly number[];
+  /** Whether it is cited by a start, cites one, or both. */
+  readonly directions: readonly CitationDirection[];
+}
+
+/**
+ * The works that some steps lead to, each once however many databases have it, and without the starts themselves.
+ * Those that most starts lead to come first, then those that are cited most, then the newest.
+ */
+export function gatherTrail(
+  starts: readonly TrailStart[],
+  steps: readonly TrailStep[],
+  answers?: SameWorkAnswers,
+): TrailWork[] {
+  const met = steps.flatMap(({ records, ...step }) =>
+    records.map((record) => ({ ...step, record, keys: createRecordKeys(record) })),
+  );
+  // The starts are the first list: what is of one work with one of them is left out.
+  const { workOf } = deduplicateRecords(
+    [starts.map((start) => createRecordKeys(start)), ...met.map(({ keys }) => [keys])],
+    answers,
+  );
+  const isStart = new Set(workOf[0]);
+  const gathered = new Map<number, TrailWork>();
+  met.forEach(({ start, direction, database, record, keys }, at) => {
+    const work = workOf[at + 1]![0]!;
+    if (isStart.has(work)) return;
+    const known = gathered.get(work);
+    gathered.set(work, {
+      record: known?.record ?? record,
+      database: known?.database ?? database,
+      keys: known?.keys ?? keys,
+      from: [...new Set([...(known?.from ?? []), start])].sort((a, b) => a - b),
+      directions: [...new Set([...(known?.directions ?? []), direction])].sort(),
+    });
+  });
+  return [...gathered.values()].sort(
+    (a, b) =>
+      b.from.length - a.from.length ||
+      countCited(b) - countCited(a) ||
+      (b.record.year ?? 0) - (a.record.year ?? 0) ||
+      (a.record.title < b.record.title ? -1 : 1),
+  );
+}
+
+const countCited = ({ record }: TrailWork): number => record.cited?.times ?? 0;
+
+/** Tells which works of a trail a search finds, from the keys of all that it finds. */
+export function createFoundTest(found: readonly RecordKeys[]): (work: Pick<TrailWork, 'keys'>) => boolean {
+  const find = createWorkFinder(Object.fromEntries(found.map((keys, at) => [String(at), keys])));
+  return ({ keys }) => find('', keys) !== undefined;
+}
+
+/**
+ * How many records the next step would look at, as far as the records say it: what they cite, or how often they are
+ * cited. Works that several of them lead to count each time.
+ */
+export function measureNextStep(
+  records: readonly BibliographicRecord[],
+  directions: readonly CitationDirection[],
+): number {
+  return records.reduce(
+    (sum, { references, cited }) =>
+      sum +
+      (directions.includes('references') ? references.length : 0) +
+      (directions.includes('citedby') ? (cited?.times ?? 0) : 0),
+    0,
+  );
+}
+
+/** The works of a trail by year, from the first to the last: all, and those that a search does not find. */
+export function countTrailYears(
+  works: readonly TrailWork[],
+  isFound: (work: TrailWork) => boolean,
+): { readonly year: number; readonly found: number; readonly others: number }[] {
+  const years = works.flatMap(({ record }) => record.year ?? []);
+  if (years.length === 0) return [];
+  const [first, last] = [Math.min(...years), Math.max(...years)];
+  const rows = Array.from({ length: last - first + 1 }, (_, at) => ({
+    year: first + at,
+    found: 0,
+    others: 0,
+  }));
+  for (const work of works) {
+    const row = work.record.year === undefined ? undefined : rows[work.record.year - first];
+    if (row) row[isFound(work) ? 'found' : 'others']++;
+  }
+  return rows;
+}
