@@ -44,6 +44,7 @@ const VIEWS = [
   'read',
   'must-finds',
   'shelf',
+  'trail',
   'databases',
 ];
 /** Pieces that several views show, the lowest first. */

@@ -55,6 +55,11 @@ export const APP_ROUTES: Routes = [
           import('./must-finds/must-finds-page.component').then((file) => file.MustFindsPageComponent),
       },
       {
+        path: 'read/trail',
+        title: () => say('app.trailEwer'),
+        loadComponent: () => import('./trail/trail-page.component').then((file) => file.TrailPageComponent),
+      },
+      {
         path: 'read/shelf',
         title: () => say('app.shelfEwer'),
         loadComponent: () => import('./shelf/shelf-page.component').then((file) => file.ShelfPageComponent),

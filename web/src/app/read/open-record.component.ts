@@ -90,6 +90,8 @@ export class OpenRecordComponent {
   /** On the shelf, or off it. */
   readonly kept = output();
   readonly mustFound = output();
+  /** Its citations are to be followed. */
+  readonly followed = output();
   /** Only the records of one source, or of one author, are to be read. */
   readonly filtered = output<SearchFilter>();
   /** The reason of the judgement that is there. */

@@ -254,6 +254,7 @@ export class ReadPageComponent {
     if (verdict) this.judgeAndGoOn(verdict);
     else if (listed && key.toLowerCase() === 's') this.taking.toggleKept(listed);
     else if (listed && key.toLowerCase() === 'm') this.taking.addMustFind(listed.record);
+    else if (listed && key.toLowerCase() === 'f') this.taking.follow(listed.record);
     else if (by !== undefined && this.isInList(target)) this.look(this.at() + by);
     else return;
     event.preventDefault();

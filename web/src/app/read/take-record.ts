@@ -1,19 +1,20 @@
 import { Injectable, inject } from '@angular/core';
-import { createMustFindKey } from '#core/must-finds/index';
+import { Router } from '@angular/router';
 import type { FirstFound, KeptPlace } from '#core/project/index';
 import type { BibliographicRecord } from '#core/record/index';
+import { MustFindTaking } from '../records/must-find-taking';
 import { Shelf } from '../records/shelf';
+import { writeTrail } from '../records/trail-address';
 import { OpenProject } from '../state/open-project';
-import { Messages } from '../ui/messages';
-import { say } from '../words/say';
 import type { ListedRecord } from './read-records';
 import { ReadSubject } from './read-subject';
 
-/** Takes a record that is read: onto the shelf, or as a must-find. */
+/** Takes a record that is read: onto the shelf, as a must-find, or as the start of a trail. */
 @Injectable()
 export class TakeRecord {
   private readonly open = inject(OpenProject);
-  private readonly messages = inject(Messages);
+  private readonly mustFinds = inject(MustFindTaking);
+  private readonly router = inject(Router);
   private readonly subject = inject(ReadSubject);
   private readonly shelf = inject(Shelf);
 
@@ -40,17 +41,14 @@ export class TakeRecord {
     );
   }
 
-  addMustFind({ title, doi }: BibliographicRecord): void {
-    const key = createMustFindKey({ title, ...(doi !== undefined && { identifier: doi }) });
-    if (this.open.project().mustFinds.some((one) => createMustFindKey(one) === key))
-      return this.messages.show(say('read.itIsAMustFindAlready'));
-    const id = this.open.createId();
-    this.open.change({
-      kind: 'add-must-finds',
-      mustFinds: [{ id, title, ...(doi !== undefined && { identifier: doi }) }],
+  addMustFind(record: BibliographicRecord): void {
+    this.mustFinds.add(record);
+  }
+
+  /** Follows the citations of a record, both ways. */
+  follow(record: BibliographicRecord): void {
+    void this.router.navigate(['/p', this.open.project().id, 'read', 'trail'], {
+      fragment: writeTrail([record]),
     });
-    this.messages.show(say('read.itIsOneOfTheMust'), () =>
-      this.open.change({ kind: 'remove-must-finds', ids: [id] }),
-    );
   }
 }

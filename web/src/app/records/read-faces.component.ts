@@ -4,7 +4,7 @@ import { OpenProject } from '../state/open-project';
 import { say } from '../words/say';
 import { SayPipe } from '../words/say.pipe';
 
-/** The faces of Read: what a search found, what it has to find, and what is kept. */
+/** The faces of Read: what a search found, what it has to find, where citations lead, and what is kept. */
 const FACES = [
   {
     path: ['read'],
@@ -16,6 +16,12 @@ const FACES = [
     path: ['read', 'must-finds'],
     get name() {
       return say('shared.mustFinds');
+    },
+  },
+  {
+    path: ['read', 'trail'],
+    get name() {
+      return say('shared.trail');
     },
   },
   {

@@ -1,6 +1,6 @@
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatChipListbox, MatChipOption } from '@angular/material/chips';
@@ -11,6 +11,7 @@ import { SHELF_ORDERS, type ShelfOrder } from '#core/shelf/index';
 import { ReadFacesComponent } from '../records/read-faces.component';
 import type { SaveRecordsDialogData } from '../records/save-records-dialog.component';
 import { Shelf } from '../records/shelf';
+import { writeTrail } from '../records/trail-address';
 import { OpenProject } from '../state/open-project';
 import { Dialogs } from '../ui/dialogs';
 import { TextFieldComponent } from '../ui/text-field.component';
@@ -72,6 +73,7 @@ const ORDER_NAMES: Readonly<Record<ShelfOrder, string>> = {
 export class ShelfPageComponent {
   protected readonly view = inject(ShelfView);
   protected readonly open = inject(OpenProject);
+  private readonly router = inject(Router);
   private readonly shelf = inject(Shelf);
   private readonly dialogs = inject(Dialogs);
   private readonly viewport = viewChild(CdkVirtualScrollViewport);
@@ -136,6 +138,11 @@ export class ShelfPageComponent {
         },
       ),
     );
+  }
+
+  protected follow(): void {
+    const fragment = writeTrail(this.view.meant().map(({ record }) => record));
+    void this.router.navigate(['/p', this.open.project().id, 'read', 'trail'], { fragment });
   }
 
   protected remove(): void {

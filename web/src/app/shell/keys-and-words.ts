@@ -65,6 +65,7 @@ export const KEY_GROUPS: readonly KeyGroup[] = [
     key('Y, N, U', 'shell.judgeTheRecordOnTopic'),
     key('S', 'shell.keepTheWork'),
     key('M', 'shell.makeTheRecordAMustFind'),
+    key('F', 'shell.followItsCitations'),
   ]),
   group('shell.compare', [
     key('F', 'shell.onARowOfTheVariants'),

@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest';
+import { MAX_STARTS, readTrail, writeTrail } from './trail-address';
+
+const work = {
+  title: 'Lamps & bats',
+  year: 2021,
+  authors: [
+    { family: 'Okonjo', given: 'Freya', affiliation: 'Tarn' },
+    { family: 'Pell', given: 'Ida' },
+  ],
+  doi: '10.5555/a',
+};
+
+describe('the address of a trail', () => {
+  it('has of each work what tells it apart', () => {
+    const start = { ...work, authors: [{ family: 'Okonjo', given: 'Freya' }] };
+    expect(readTrail(writeTrail([work, { title: 'Owls', authors: [] }]))).toEqual([
+      start,
+      { title: 'Owls', authors: [] },
+    ]);
+    expect(readTrail(writeTrail(Array.from({ length: MAX_STARTS + 5 }, () => work)))).toHaveLength(
+      MAX_STARTS,
+    );
+  });
+
+  it('that is none starts from nothing', () => {
+    for (const broken of [null, '', 'x', '{}', '{"from":[{"title":1}]}', '[]'])
+      expect(readTrail(broken)).toEqual([]);
+  });
+});

@@ -1,0 +1,209 @@
+import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
+import { createSharedDraft } from '#core/compare/draft/index';
+import { MAX_ROWS, listKeys, type CitationDirection } from '#core/contract/index';
+import { DIALECTS, writeQuery, type Dialect } from '#core/dialect/index';
+import { createMustFindQuery } from '#core/must-finds/index';
+import type { BibliographicRecord } from '#core/record/index';
+import { createRecordKeys, type RecordKeys } from '#core/record/same-work/index';
+import {
+  createFoundTest,
+  gatherTrail,
+  type TrailStart,
+  type TrailStep,
+  type TrailWork,
+} from '#core/trail/index';
+import { Counts } from '../counting/counts';
+import { listParts } from '../counting/count-state';
+import { readTrail } from '../records/trail-address';
+import { Connections } from '../state/connections';
+import { OpenProject } from '../state/open-project';
+
+/** So many records are followed from one work each way. */
+const MAX_FOLLOWED = 1_000;
+const BOTH: readonly CitationDirection[] = ['citedby', 'references'];
+
+/** Where a start stands in the databases that know citations. */
+export interface StartStanding {
+  readonly start: TrailStart;
+  /** The names of the databases that have it; nothing while that is not known. */
+  readonly databases: readonly string[] | undefined;
+}
+
+/** How following stands. */
+interface Following {
+  readonly starts: readonly TrailStart[];
+  readonly standings: readonly StartStanding[];
+  readonly steps: readonly TrailStep[];
+  readonly done: number;
+  readonly all: number;
+  /** The names of databases that did not answer, or not to the end. */
+  readonly failed: readonly string[];
+  /** There were more citations than are followed. */
+  readonly isCut: boolean;
+}
+
+/** The works that citations lead to from the works of the address, fetched from each database that knows citations. */
+@Injectable()
+export class TrailWorks {
+  private readonly open = inject(OpenProject);
+  private readonly connections = inject(Connections);
+  private readonly counts = inject(Counts);
+  private readonly fragment = toSignal(inject(ActivatedRoute).fragment, { initialValue: null });
+  private running = new AbortController();
+
+  readonly starts = computed(() => readTrail(this.fragment()));
+  readonly direction = signal<CitationDirection | 'both'>('both');
+  readonly directions = computed(() => {
+    const direction = this.direction();
+    return direction === 'both' ? BOTH : [direction];
+  });
+  private readonly following = signal<Following | undefined>(undefined);
+  readonly progress = computed(() => {
+    const following = this.following();
+    return following && following.done < following.all ? following : undefined;
+  });
+  readonly standings = computed(() => this.following()?.standings ?? []);
+  readonly failed = computed(() => this.following()?.failed ?? []);
+  readonly isCut = computed(() => this.following()?.isCut ?? false);
+  /** No database that can be asked knows citations. */
+  readonly hasNone = computed(() => this.following()?.all === 0);
+
+  private readonly found = signal<readonly RecordKeys[] | undefined>(undefined);
+  /** Whether the draft finds a work; nothing while that is not known. */
+  readonly isFound = computed(() => {
+    const found = this.found();
+    return found && createFoundTest(found);
+  });
+  readonly works = computed<readonly TrailWork[]>(() => {
+    const following = this.following();
+    if (!following) return [];
+    const wanted = this.directions();
+    const steps = following.steps.filter(({ direction }) => wanted.includes(direction));
+    return gatherTrail(following.starts, steps, this.open.project().sameWork);
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.running.abort());
+    effect(() => {
+      const starts = this.starts();
+      untracked(() => void this.follow(starts));
+    });
+    effect(() => {
+      const asked = this.askedDraft();
+      untracked(() => void this.listFound(asked));
+    });
+  }
+
+  /** Follows citations again. */
+  tryAgain(): void {
+    void this.follow(this.starts());
+  }
+
+  private async follow(starts: readonly TrailStart[]): Promise<void> {
+    this.running.abort();
+    this.running = new AbortController();
+    const { signal: stop } = this.running;
+    this.following.set(undefined);
+    if (starts.length === 0) return;
+    const own = this.open.working().ownDatabases.map(({ dialect }) => dialect);
+    const knowing: Dialect[] = [];
+    for (const dialect of [...DIALECTS, ...own])
+      if (await this.connections.offers(dialect.id, 'citations')) knowing.push(dialect);
+    if (stop.aborted) return;
+    const standings = starts.map((start) => ({ start, databases: undefined }));
+    const all = starts.length * knowing.length;
+    this.following.set({ starts, standings, steps: [], done: 0, all, failed: [], isCut: false });
+    for (const [at, start] of starts.entries())
+      for (const dialect of knowing) {
+        const step = await this.followOne(start, at, dialect, stop);
+        if (stop.aborted) return;
+        this.following.update((before) => before && addStep(before, at, dialect.name, step));
+      }
+  }
+
+  /** What one work leads to in one database. */
+  private async followOne(
+    start: TrailStart,
+    place: number,
+    dialect: Dialect,
+    stop: AbortSignal,
+  ): Promise<OneStep> {
+    const nothing: OneStep = { isThere: false, steps: [], isFailed: false, isCut: false };
+    const root = createMustFindQuery(start);
+    if (!root) return nothing;
+    const { parts, sentLimiters } = writeQuery(root, dialect, {});
+    const connection = this.connections.find(dialect.id);
+    const listed = await connection.ask('ids', { string: parts[0]?.text ?? '', sentLimiters }, stop);
+    if (!listed.ok) return { ...nothing, isFailed: true };
+    // Several works may begin with the same words.
+    const isSame = createFoundTest([createRecordKeys(start)]);
+    const at = listKeys(listed.value).findIndex((keys) => isSame({ keys }));
+    const record = listed.value.numbers[at];
+    if (record === undefined) return nothing;
+    const steps: TrailStep[] = [];
+    let [isFailed, isCut] = [false, false];
+    for (const direction of BOTH) {
+      const records: BibliographicRecord[] = [];
+      for (let total = 1; records.length < Math.min(total, MAX_FOLLOWED);) {
+        const page = { record, start: records.length, rows: MAX_ROWS, direction };
+        const answer = await connection.ask('citations', page, stop);
+        if (!answer.ok) isFailed = true;
+        if (!answer.ok || answer.value.records.length === 0) break;
+        records.push(...answer.value.records);
+        total = answer.value.total;
+        if (total > MAX_FOLLOWED) isCut = true;
+      }
+      steps.push({ start: place, direction, database: dialect.id, records });
+    }
+    return { isThere: true, steps, isFailed, isCut };
+  }
+
+  /** What the draft asks of each database that gives numbers of records. */
+  private readonly askedDraft = computed(() => {
+    const root = createSharedDraft(this.open.working());
+    return this.open.dialects().flatMap((dialect) => {
+      if (!this.connections.mayOffer(dialect.id, 'ids')) return [];
+      const { countKey } = this.counts.look(root, dialect, this.open.limiters());
+      return countKey ? [countKey] : [];
+    });
+  });
+
+  private async listFound(asked: ReturnType<typeof this.askedDraft>): Promise<void> {
+    this.found.set(undefined);
+    const found: RecordKeys[] = [];
+    for (const countKey of asked) {
+      const [string = '', ...further] = listParts(countKey);
+      const { database, sentLimiters } = countKey;
+      if (!(await this.connections.offers(database, 'ids'))) continue;
+      const listed = await this.connections
+        .find(database)
+        .ask('ids', { string, sentLimiters, ...(further.length > 0 && { further }) });
+      if (listed.ok) found.push(...listKeys(listed.value));
+    }
+    // Another draft is asked by now.
+    if (asked === this.askedDraft()) this.found.set(found);
+  }
+}
+
+interface OneStep {
+  readonly isThere: boolean;
+  readonly steps: readonly TrailStep[];
+  readonly isFailed: boolean;
+  readonly isCut: boolean;
+}
+
+function addStep(before: Following, at: number, name: string, step: OneStep): Following {
+  const { isThere, steps, isFailed, isCut } = step;
+  const standing = before.standings[at]!;
+  const databases = [...(standing.databases ?? []), ...(isThere ? [name] : [])];
+  return {
+    ...before,
+    standings: before.standings.with(at, { ...standing, databases }),
+    steps: [...before.steps, ...steps],
+    done: before.done + 1,
+    failed: isFailed && !before.failed.includes(name) ? [...before.failed, name] : before.failed,
+    isCut: before.isCut || isCut,
+  };
+}
