@@ -98,12 +98,12 @@ export class TrailPageComponent {
       series: [
         {
           name: say('trail.theDraftFinds'),
-          values: years.map(({ found }) => found),
+          values: years.map(({ found }) => found || undefined),
           colours: ['--glaze-fill'],
         },
         {
           name: say('trail.theDraftMisses'),
-          values: years.map(({ others }) => others),
+          values: years.map(({ others }) => others || undefined),
           colours: ['--hue-b'],
         },
       ],

@@ -1,0 +1,119 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { ReadView } from './pages/read-view';
+
+interface Served {
+  readonly id: string;
+  readonly title: string;
+}
+
+const rows = (page: Page): Locator =>
+  page.getByRole('table', { name: 'Works that citations lead to' }).locator('tbody tr');
+
+/** The numbers of records with a title in Cardinal Point, by its own interface. */
+async function findNumber(page: Page, title: string): Promise<number> {
+  const words = title.split(/\W+/).filter(Boolean).slice(0, 8).join(' ');
+  const string = `TITLE("${words}")`;
+  const answer = await page.request.post('/api/standins/cardinal/ids', { data: { string } });
+  const { numbers } = (await answer.json()) as { numbers: number[] };
+  return numbers[0] ?? -1;
+}
+
+async function listCitations(page: Page, number: number, direction: string): Promise<string[]> {
+  const answer = await page.request.get(
+    `/api/standins/cardinal/${direction}?record=${number}&start=0&rows=100`,
+  );
+  return ((await answer.json()) as { records: Served[] }).records.map(({ title }) => title);
+}
+
+/** Opens the trail from the record that is open, and waits until all is followed. */
+async function follow(page: Page): Promise<void> {
+  await page.keyboard.press('f');
+  await expect(page).toHaveURL(/\/read\/trail#/);
+  await expect(rows(page).first()).toBeVisible();
+  await expect(page.getByText(/^\s*Citations are followed/)).toHaveCount(0);
+  await expect(page.getByTestId('sum')).toContainText('the draft');
+}
+
+test('a trail goes both ways from a record, tells what the draft misses, and goes a step further', async ({
+  page,
+}) => {
+  const view = new ReadView(page);
+  await view.start();
+  await view.open(2);
+  const title = (await view.title()) ?? '';
+  await follow(page);
+  const number = await findNumber(page, title);
+  const expected = new Set([
+    ...(await listCitations(page, number, 'references')),
+    ...(await listCitations(page, number, 'citedby')),
+  ]);
+  expect(expected.size).toBeGreaterThan(2);
+  await expect(page.getByTestId('sum')).toContainText(`${expected.size} works`);
+  const shown = await rows(page).locator('.title').allTextContents();
+  expect(new Set(shown.map((one) => one.trim()))).toEqual(expected);
+
+  // One way alone.
+  await page.getByRole('radio', { name: 'what they cite' }).click();
+  await expect(rows(page)).toHaveCount((await listCitations(page, number, 'references')).length);
+  await page.getByRole('radio', { name: 'both ways' }).click();
+
+  // What the draft misses is explained at once.
+  await page.getByRole('radio', { name: 'only what the draft misses' }).click();
+  const missed = rows(page).filter({ hasText: 'misses it' });
+  await expect(rows(page)).toHaveCount(await missed.count());
+  await page.getByRole('radio', { name: 'all of them' }).click();
+
+  // A step further, its size shown before; back to where it was.
+  await rows(page).nth(0).getByRole('checkbox').check();
+  const next = page.getByRole('button', { name: /^Go on from 1: at most \d+ citations$/ });
+  const most = Number(/at most (\d+)/.exec((await next.textContent()) ?? '')?.[1]);
+  await next.click();
+  await expect(page.getByRole('region', { name: 'From 1 work' })).toContainText(shown[0]!.trim());
+  await expect(page.getByText(/^\s*Citations are followed/)).toHaveCount(0);
+  await expect(rows(page)).toHaveCount(most);
+  await page.goBack();
+  await expect(page.getByTestId('sum')).toContainText(`${expected.size} works`);
+});
+
+test('what a trail leads to is kept, and becomes a must-find whose miss is explained', async ({ page }) => {
+  const view = new ReadView(page);
+  await view.start();
+  await follow(page);
+  await rows(page)
+    .nth(0)
+    .getByRole('button', { name: /^Keep on the shelf/ })
+    .click();
+  await expect(rows(page).nth(0)).toContainText('on the shelf');
+  const missed = rows(page).filter({ hasText: 'misses it' }).first();
+  const title = ((await missed.locator('.title').textContent()) ?? '').trim();
+  await missed.getByRole('button', { name: /^Why is it missed/ }).click();
+  await expect(page).toHaveURL(/\/read\/must-finds/);
+  await expect(page.getByRole('region', { name: 'Must-finds as a table' })).toContainText(title);
+  await page.getByRole('navigation', { name: 'Faces of Read' }).getByRole('link', { name: 'Trail' }).click();
+  await page.getByRole('button', { name: 'Start from the work on the shelf' }).click();
+  await expect(page.getByRole('region', { name: 'From 1 work' })).toBeVisible();
+});
+
+for (const colours of ['light', 'dark'] as const)
+  test.describe(`in ${colours} colours`, () => {
+    test.use({ colorScheme: colours });
+
+    test('axe finds nothing on the trail, empty and full', async ({ page }) => {
+      const check = async (): Promise<void> => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(
+          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
+        ).toEqual([]);
+      };
+      const view = new ReadView(page);
+      await view.start();
+      await follow(page);
+      await rows(page).nth(0).locator('.title').click();
+      await check();
+      await page.goto(page.url().split('#')[0]!);
+      await page.reload();
+      await expect(page.getByText(/^\s*A trail goes/)).toBeVisible();
+      await check();
+    });
+  });
