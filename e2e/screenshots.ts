@@ -9,17 +9,14 @@ const QUERY =
 async function open(page: Page, path: string): Promise<void> {
   await page.goto(address + path);
   await page.waitForLoadState('networkidle');
+  // The view itself, and the numbers of the gauges above it.
+  if (path.startsWith('/p/')) await page.locator('app-gauge .number').nth(2).waitFor();
+  await page.waitForLoadState('networkidle');
 }
 
-/** The bench and the thesaurus of the Topic view. */
+/** The thesaurus of the Topic view. */
 async function takeTopicParts(page: Page): Promise<void> {
   await open(page, '/p/demo/topic');
-  await page.getByLabel('More for lamp*', { exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Endings…' }).click();
-  await page.getByRole('checkbox', { name: 'lamplight', exact: true }).check();
-  await page.waitForLoadState('networkidle');
-  await page.screenshot({ path: `${folder}/endings.png` });
-  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Thesaurus', exact: true }).click();
   await page.getByLabel('Look up a word').fill('night lighting');
   await page.waitForLoadState('networkidle');
@@ -155,6 +152,36 @@ async function takeMustFinds(page: Page): Promise<void> {
   await page.screenshot({ path: `${folder}/must-finds.png` });
 }
 
+/** The shelf with some works, and the trail from them in dark colours. */
+async function takeShelfAndTrail(page: Page): Promise<void> {
+  await open(page, '/p/demo/read');
+  const list = page.getByRole('listbox', { name: 'Records' });
+  for (let place = 0; place < 10; place++) {
+    await list.locator(`#record-${place}`).click();
+    await page.keyboard.press('s');
+    await list.locator(`#record-${place}`).getByRole('img', { name: 'on the shelf' }).waitFor();
+  }
+  await open(page, '/p/demo/read/shelf');
+  const work = page.getByRole('region', { name: 'The kept work' });
+  for (const label of ['method', 'read again']) {
+    await work.getByRole('combobox', { name: 'Labels' }).fill(label);
+    await page.keyboard.press('Enter');
+  }
+  await work
+    .getByLabel('Note', { exact: true })
+    .fill('Two transects, one of them lit; counted by detectors.');
+  await work.getByTestId('reference').click();
+  await page.screenshot({ path: `${folder}/shelf.png` });
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await open(page, '/p/demo/read/trail');
+  await page.getByRole('button', { name: /^Start from/ }).click();
+  await page.getByText(/the draft misses \d/).waitFor();
+  await page.getByText(/^\s*Citations are followed/).waitFor({ state: 'detached' });
+  await page.getByRole('table').getByRole('checkbox').nth(0).check();
+  await page.screenshot({ path: `${folder}/trail.png` });
+  await page.emulateMedia({ colorScheme: 'light' });
+}
+
 async function main(): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
@@ -193,17 +220,9 @@ async function main(): Promise<void> {
   await learnt.filter({ hasText: '…' }).first().waitFor({ state: 'detached' });
   await page.screenshot({ path: `${folder}/read.png` });
   await takeMustFinds(page);
+  await takeShelfAndTrail(page);
   await open(page, '/projects');
   await page.screenshot({ path: `${folder}/projects.png` });
-  const dark = await browser.newPage({
-    viewport: { width: 1280, height: 800 },
-    colorScheme: 'dark',
-    reducedMotion: 'reduce',
-  });
-  await open(dark, '/');
-  await dark.waitForURL(/topic/);
-  await open(dark, '/p/demo/topic');
-  await dark.screenshot({ path: `${folder}/topic-dark.png` });
   await browser.close();
 }
 

