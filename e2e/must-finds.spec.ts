@@ -109,6 +109,48 @@ test('the smallest set catches all that it says, and is frozen in one step; an o
   await expect(recall).toBeVisible();
 });
 
+test('half of the must-finds is put aside, feeds nothing, and is told for variants alone, each look counted', async ({
+  page,
+}) => {
+  await start(page);
+  const titles = await listTitles(page, '(bats AND "street light*") AND year:2000..2026', 6);
+  await paste(page, titles);
+  const table = page.getByRole('region', { name: 'Must-finds as a table' });
+  await expect(table.getByRole('row')).toHaveCount(1 + 6);
+  await page.getByRole('button', { name: 'Put half aside' }).click();
+  await expect(table.getByRole('row')).toHaveCount(1 + 3);
+  const half = page.getByRole('region', { name: 'The half that is put aside' });
+  await expect(half).toContainText('3 must-finds are put aside and feed nothing; not looked at yet.');
+  await expect(half).toContainText('It is told for frozen variants alone');
+  // What is aside is not taken a second time.
+  await paste(page, titles);
+  await expect(table.getByRole('row')).toHaveCount(1 + 3);
+
+  await page.getByRole('combobox', { name: 'Of' }).click();
+  await page.getByRole('option', { name: 'synonyms' }).click();
+  await half.getByRole('button', { name: 'Look at it for synonyms' }).click();
+  await expect(half.getByTestId('aside')).toHaveText('On this half: 3 of 3 by synonyms.');
+  await expect(half).toContainText('looked at once');
+  await page.reload();
+  await expect(half).toContainText('looked at once');
+  await half.getByRole('button', { name: 'Bring them back' }).click();
+  await expect(table.getByRole('row')).toHaveCount(1 + 6);
+});
+
+test('a must-find that this query found is marked', async ({ page }) => {
+  const workbench = new Workbench(page);
+  await workbench.start();
+  await workbench.goTo('Read');
+  await page.getByRole('region', { name: 'The record' }).waitFor();
+  await page.keyboard.press('m');
+  await page
+    .getByRole('navigation', { name: 'Faces of Read' })
+    .getByRole('link', { name: 'Must-finds' })
+    .click();
+  await expect(page.getByRole('img', { name: 'first found by this query' })).toBeVisible();
+  await expect(page.getByText('that it is found again proves nothing')).toBeVisible();
+});
+
 for (const colours of ['light', 'dark'] as const)
   test.describe(`in ${colours} colours`, () => {
     test.use({ colorScheme: colours });

@@ -93,6 +93,15 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
         ...project,
         mustFinds: project.mustFinds.filter(({ id }) => !change.ids.includes(id)),
       });
+    case 'put-must-finds-aside':
+      return succeed({
+        ...project,
+        mustFinds: project.mustFinds.map(({ isAside: _, ...mustFind }) =>
+          change.ids.includes(mustFind.id) ? { ...mustFind, isAside: true } : mustFind,
+        ),
+      });
+    case 'note-aside-look':
+      return succeed({ ...project, asideLooks: [...project.asideLooks, change.look] });
     case 'judge-record': {
       const { [change.record]: _, ...rest } = project.judgements;
       return succeed({

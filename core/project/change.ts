@@ -4,6 +4,7 @@ import type { Field } from '../query';
 import type { ConceptPlace } from './concept-place';
 import type { KeptWork } from './kept-work';
 import type {
+  AsideLook,
   ContextWordChoice,
   FramedQuestion,
   Judgement,
@@ -146,6 +147,9 @@ export type Change =
   | { readonly kind: 'remove-tally'; readonly id: string }
   | { readonly kind: 'add-must-finds'; readonly mustFinds: readonly MustFind[] }
   | { readonly kind: 'remove-must-finds'; readonly ids: readonly string[] }
+  /** These are put aside and no others; none brings all back. */
+  | { readonly kind: 'put-must-finds-aside'; readonly ids: readonly string[] }
+  | { readonly kind: 'note-aside-look'; readonly look: AsideLook }
   /** No judgement: what was said of the record is taken back. */
   | { readonly kind: 'judge-record'; readonly record: string; readonly judgement: Judgement | undefined }
   /** A lead that is new, or one that is there, changed. */
@@ -283,6 +287,8 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'remove-tally': 'Remove a kept count',
   'add-must-finds': 'Add must-finds',
   'remove-must-finds': 'Remove must-finds',
+  'put-must-finds-aside': 'Put must-finds aside',
+  'note-aside-look': 'Look at the must-finds that are put aside',
   'judge-record': 'Judge a record',
   'keep-lead': 'Keep a lead',
   'remove-lead': 'Remove a lead',

@@ -36,6 +36,7 @@ export {
   getConceptLetter,
 } from './project';
 export type {
+  AsideLook,
   Concept,
   ContextWordChoice,
   FramedQuestion,

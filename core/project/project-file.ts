@@ -19,6 +19,7 @@ import {
   PURPOSES,
   TERM_SOURCES,
   VERDICTS,
+  type AsideLook,
   type Concept,
   type ContextWordChoice,
   type FramedQuestion,
@@ -122,7 +123,15 @@ const mustFind = Joi.object<MustFind>({
   id: id.required(),
   title: text.required(),
   identifier: Joi.string().max(300),
+  isFromQuery: Joi.boolean(),
+  isAside: Joi.boolean(),
 } satisfies SchemaOf<MustFind>);
+const asideLook = Joi.object<AsideLook>({
+  variant: id.required(),
+  moment: moment.required(),
+  found: number.required(),
+  there: number.required(),
+} satisfies SchemaOf<AsideLook>);
 const variant = Joi.object<Variant>({
   id: id.required(),
   name: text.required(),
@@ -181,6 +190,7 @@ const PROJECT = Joi.object<Project>({
     )
     .required(),
   mustFinds: Joi.array().items(mustFind).max(MAX_MUST_FINDS).required(),
+  asideLooks: Joi.array().items(asideLook).required(),
   judgements: Joi.object()
     .pattern(
       Joi.string().max(300),
@@ -280,8 +290,8 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   9: (stored) => ({ leads: [], requests: {}, ...(stored as object | null) }),
   // Version 11 has what the person said of records that may be of one work.
   10: (stored) => ({ sameWork: {}, ...(stored as object | null) }),
-  // Version 12 has the works that are kept.
-  11: (stored) => ({ kept: [], ...(stored as object | null) }),
+  // Version 12 has the works that are kept, and looks at must-finds that are put aside.
+  11: (stored) => ({ kept: [], asideLooks: [], ...(stored as object | null) }),
 };
 
 /** A value with all objects in it changed, the inner ones first. */

@@ -173,6 +173,21 @@ export interface MustFind {
   readonly title: string;
   /** Such as a DOI. */
   readonly identifier?: string;
+  /** It was taken from what the query of this project found: that the query finds it proves nothing. */
+  readonly isFromQuery?: boolean;
+  /** It is in the half that is put aside: it feeds nothing, only its recall is told, as one number. */
+  readonly isAside?: boolean;
+}
+
+/** One look at the recall of the must-finds that are put aside. */
+export interface AsideLook {
+  /** The variant that was looked at. */
+  readonly variant: string;
+  /** ISO 8601, UTC. */
+  readonly moment: string;
+  /** So many of those that the databases held were found. */
+  readonly found: number;
+  readonly there: number;
 }
 
 /** What a person said of a record: on topic, off topic, or not sure. */
@@ -234,6 +249,8 @@ export interface Project {
   readonly tallies: readonly Tally[];
   readonly states: readonly KeptState[];
   readonly mustFinds: readonly MustFind[];
+  /** Every look at the half that is put aside, the latest last: each one makes it tell less. */
+  readonly asideLooks: readonly AsideLook[];
   /** By the short name of the database and the record's id there, with a blank between. */
   readonly judgements: Readonly<Record<string, Judgement>>;
   /** Things to follow, the latest last. */
@@ -290,6 +307,7 @@ export function createProject(
     tallies: [],
     states: [],
     mustFinds: [],
+    asideLooks: [],
     judgements: {},
     leads: [],
     requests: {},

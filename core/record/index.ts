@@ -1,7 +1,7 @@
 export { createCslItem } from './formats/csl-json/writer';
 export type { CslItem } from './formats/csl-json/writer';
 export { findDoi } from './doi';
-export { createIdentifierKey, normaliseIdentifier, normaliseTitle } from './identifier';
+export { createIdentifierKey, hashText, normaliseIdentifier, normaliseTitle } from './identifier';
 export { LANGUAGES } from './languages';
 export {
   ABSTRACT_LENGTHS,

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { tryChange, type LimitedQuery } from '#core/compare/index';
-import { createRecallQuery } from '#core/must-finds/index';
+import { createRecallQuery, listOpenMustFinds } from '#core/must-finds/index';
 import { createSharedDraft } from '#core/compare/draft/index';
 import type { Change, Project } from '#core/project/index';
 import { FreezeVariant } from '../freezing/freeze-variant';
@@ -23,7 +23,7 @@ export class Alternatives {
 
   /** As `ask`, within the must-finds: what of them would be found. */
   askRecall(question: LimitedQuery): LimitedQuery | undefined {
-    const { mustFinds } = this.open.project();
+    const mustFinds = listOpenMustFinds(this.open.project().mustFinds);
     if (mustFinds.length === 0) return undefined;
     return { root: createRecallQuery(question.root, mustFinds), limiters: question.limiters };
   }

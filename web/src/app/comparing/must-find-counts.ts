@@ -1,6 +1,11 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { type LimitedQuery } from '#core/compare/index';
-import { createMustFindQuery, judgeMustFind, type MustFindStanding } from '#core/must-finds/index';
+import {
+  createMustFindQuery,
+  judgeMustFind,
+  listOpenMustFinds,
+  type MustFindStanding,
+} from '#core/must-finds/index';
 import type { Dialect } from '#core/dialect/index';
 import type { MustFind, SearchState } from '#core/project/index';
 import { build, printQuery } from '#core/query/index';
@@ -30,7 +35,9 @@ export class MustFindCounts {
   private readonly listed = signal<ReadonlyMap<string, number>>(new Map());
   private readonly asking = new Set<string>();
 
-  readonly mustFinds = computed(() => this.open.project().mustFinds);
+  /** Those that are put aside feed nothing here. */
+  readonly mustFinds = computed(() => listOpenMustFinds(this.open.project().mustFinds));
+  readonly aside = computed(() => this.open.project().mustFinds.filter(({ isAside }) => isAside));
 
   /** How each must-find stands with what is looked at, in each of its databases. */
   readonly standings = computed(() =>
@@ -61,9 +68,13 @@ export class MustFindCounts {
     });
   }
 
-  /** How many of them a state finds in any database, of how many that are in any; nothing while it is not known. */
-  summarise(state: SearchState, dialects: readonly Dialect[]) {
-    const standings = this.mustFinds().map((mustFind) => this.look(mustFind, state, dialects));
+  /** How many a state finds in any database, of how many that are in any; of those that are open, or of some others. */
+  summarise(
+    state: SearchState,
+    dialects: readonly Dialect[],
+    mustFinds: readonly MustFind[] = this.mustFinds(),
+  ) {
+    const standings = mustFinds.map((mustFind) => this.look(mustFind, state, dialects));
     const has = (cells: readonly MustFindCell[], wanted: MustFindStanding): boolean =>
       cells.some(({ standing }) => standing === wanted);
     return {

@@ -5,6 +5,7 @@ import { readMustFinds } from '#core/must-finds/index';
 import type { MustFind } from '#core/project/index';
 import { OpenProject } from '../state/open-project';
 import { RecordDrawer } from '../records/record-drawer';
+import { AsideHalfComponent } from './aside-half.component';
 import { CompareSubject } from '../comparing/compare-subject';
 import { CountingBarComponent } from '../comparing/counting-bar.component';
 import { MustFindCounts } from '../comparing/must-find-counts';
@@ -27,7 +28,14 @@ const WORDS = {
 @Component({
   selector: 'app-must-finds',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, CountingBarComponent, DatabaseHeadingComponent, MatButton, FIELD_PARTS],
+  imports: [
+    AsideHalfComponent,
+    SayPipe,
+    CountingBarComponent,
+    DatabaseHeadingComponent,
+    MatButton,
+    FIELD_PARTS,
+  ],
   templateUrl: './must-finds.component.html',
   styleUrl: '../comparing/tools.scss',
   styles: `
@@ -73,6 +81,7 @@ export class MustFindsComponent {
       cells,
     })),
   );
+  protected readonly hasFromQuery = computed(() => this.rows().some(({ mustFind }) => mustFind.isFromQuery));
   protected readonly asked = computed(() =>
     this.rows().flatMap(({ cells }) => cells.flatMap(({ asked }) => asked)),
   );
@@ -89,7 +98,7 @@ export class MustFindsComponent {
     const titles = await this.lookUp(identifiers);
     this.isLookingUp.set(false);
     const has = new Set(
-      this.counts.mustFinds().flatMap(({ title, identifier }) => [title, identifier ?? '']),
+      this.open.project().mustFinds.flatMap(({ title, identifier }) => [title, identifier ?? '']),
     );
     const mustFinds = lines.flatMap(({ title, identifier }): MustFind[] => {
       if (has.has(identifier ?? title)) return [];

@@ -42,7 +42,7 @@ export class TakeRecord {
   }
 
   addMustFind(record: BibliographicRecord): void {
-    this.mustFinds.add(record);
+    this.mustFinds.add(record, this.subject.set().kind !== 'string');
   }
 
   /** Follows the citations of a record, both ways. */

@@ -11,8 +11,13 @@ export class MustFindTaking {
   private readonly open = inject(OpenProject);
   private readonly messages = inject(Messages);
 
-  add({ title, doi }: Pick<BibliographicRecord, 'title' | 'doi'>): void {
-    const mustFind = { title, ...(doi !== undefined && { identifier: doi }) };
+  /** `isFromQuery`: the query of this project found it, so that it is found again proves nothing. */
+  add({ title, doi }: Pick<BibliographicRecord, 'title' | 'doi'>, isFromQuery = false): void {
+    const mustFind = {
+      title,
+      ...(doi !== undefined && { identifier: doi }),
+      ...(isFromQuery && { isFromQuery }),
+    };
     const key = createMustFindKey(mustFind);
     if (this.open.project().mustFinds.some((one) => createMustFindKey(one) === key))
       return this.messages.show(say('records.itIsAMustFindAlready'));

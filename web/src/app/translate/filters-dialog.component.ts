@@ -100,7 +100,11 @@ export class FiltersDialogComponent {
   protected async keep(): Promise<void> {
     const filter = this.edited();
     if (!filter) return;
-    const outcome = await this.ownFilters.save({ ...filter, name: filter.name.trim(), text: filter.text.trim() });
+    const outcome = await this.ownFilters.save({
+      ...filter,
+      name: filter.name.trim(),
+      text: filter.text.trim(),
+    });
     this.failure.set(outcome.ok ? '' : describeInFull(outcome.problem));
     if (!outcome.ok) return;
     this.edited.set(undefined);

@@ -93,7 +93,7 @@ export class VariantsTableComponent {
   protected readonly dialects = computed(() =>
     this.every().filter(({ id }) => !this.choices.hiddenColumns().has(id)),
   );
-  protected readonly hasMustFinds = computed(() => this.open.project().mustFinds.length > 0);
+  protected readonly hasMustFinds = computed(() => this.mustFinds.mustFinds().length > 0);
 
   protected readonly rows = computed(() => {
     const hidden = this.choices.hiddenVariants();
