@@ -137,6 +137,31 @@ test('half of the must-finds is put aside, feeds nothing, and is told for varian
   await expect(table.getByRole('row')).toHaveCount(1 + 6);
 });
 
+test('a list of references is read; a title with a slip is probably this one, and what names no work stays', async ({
+  page,
+}) => {
+  await start(page);
+  const [title = '', other = ''] = await listTitles(
+    page,
+    '(bats AND "street light*") AND year:2000..2026',
+    2,
+  );
+  const slipped = `${title.slice(0, 8)}${title.slice(9)}`;
+  await page
+    .getByRole('textbox', { name: 'Must-finds' })
+    .fill(
+      `References\n1. Muster, A. B., & Probe, C. (2019). ${other}. Made-up Letters, 3(1), 1–9.\n2. ${slipped}`,
+    );
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('1 line was not understood and stays above.');
+  await expect(page.getByRole('textbox', { name: 'Must-finds' })).toHaveValue('References');
+  const table = page.getByRole('region', { name: 'Must-finds as a table' });
+  await expect(table.getByRole('row', { name: other })).toContainText(/found|missed/);
+  await page.getByRole('button', { name: `It is ${title}` }).click();
+  await expect(table.getByRole('row', { name: title })).toContainText(/found|missed/);
+  await expect(page.getByRole('button', { name: `It is ${title}` })).toHaveCount(0);
+});
+
 test('a must-find that this query found is marked', async ({ page }) => {
   const workbench = new Workbench(page);
   await workbench.start();

@@ -1,10 +1,4 @@
-export {
-  createMustFindKey,
-  createMustFindQuery,
-  createRecallQuery,
-  judgeMustFind,
-  readMustFinds,
-} from './must-find';
+export { createMustFindKey, createMustFindQuery, createRecallQuery, judgeMustFind } from './must-find';
 export type { MustFindStanding } from './must-find';
 export { LEAST_FOR_HALVES, chooseHalf, listOpenMustFinds } from './aside-half';
 export { createPartReader } from './why-missed';
@@ -13,3 +7,6 @@ export { listEdits, listObstacles } from './edits';
 export type { Edit } from './edits';
 export { findSmallestSet, joinEdits } from './smallest-set';
 export { listNearTerms } from './near-terms';
+export { createProbableQuery, findProbable } from './probable-work';
+export { readPastedList } from './read-list';
+export type { PastedList, PastedWork, UnreadPiece } from './read-list';

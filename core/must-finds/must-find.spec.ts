@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { build, parseQuery, printQuery } from '../query';
-import { createMustFindQuery, createRecallQuery, judgeMustFind, readMustFinds } from './must-find';
+import { createMustFindQuery, createRecallQuery, judgeMustFind } from './must-find';
 
 it('a must-find is searched by the first words of its title', () => {
   const show = (title: string): string | undefined => {
@@ -27,25 +27,4 @@ it('a record that is not in the database is not missed there', () => {
   expect(judgeMustFind(1, 1)).toBe('found');
   expect(judgeMustFind(undefined, 1)).toBe('unknown');
   expect(judgeMustFind(2, undefined)).toBe('unknown');
-});
-
-it('a reference is taken by its identifier, however that is written, and its words stay', () => {
-  expect(
-    readMustFinds(
-      'Okonjo F. (2021) Warm lamps. Annals of Night Ecology 4. https://doi.example/10.5555/made.3.\ndoi: 10.5555%2Fmade.4',
-    ),
-  ).toEqual([
-    { title: 'Okonjo F. (2021) Warm lamps. Annals of Night Ecology 4.', identifier: '10.5555/made.3' },
-    { title: '', identifier: '10.5555/made.4' },
-  ]);
-});
-
-it('a pasted list holds titles and identifiers', () => {
-  expect(
-    readMustFinds('1. “Warm lamps”\n- 10.5555/made.1\nhttps://doi.example/10.5555/made.2\n\nWarm lamps\n—'),
-  ).toEqual([
-    { title: 'Warm lamps' },
-    { title: '', identifier: '10.5555/made.1' },
-    { title: '', identifier: '10.5555/made.2' },
-  ]);
 });

@@ -1,5 +1,5 @@
 import { build, createPattern, type QueryNode } from '../query';
-import { findDoi, normaliseIdentifier, normaliseTitle } from '../record';
+import { normaliseIdentifier, normaliseTitle } from '../record';
 import type { MustFind } from '../project';
 
 /** The longest title phrase that is searched, in words: longer ones are as sure and may be too long to send. */
@@ -32,28 +32,4 @@ export function judgeMustFind(there: number | undefined, found: number | undefin
   if (there === 0) return 'not-there';
   if (there === undefined || found === undefined) return 'unknown';
   return found > 0 ? 'found' : 'missed';
-}
-
-/** What stands before an identifier and is no word of a title. */
-const RESOLVER = /(?:https?:\/\/\S+?\/)?(?:doi:\s*)?10\.\d{4,9}\S+/gi;
-
-/**
- * Titles, identifiers and whole references, one a line; bullets and numbers before them are dropped. Of a reference
- * with an identifier the identifier counts; its other words stay as the title for where no database knows it.
- */
-export function readMustFinds(pasted: string): { readonly title: string; readonly identifier?: string }[] {
-  const lines = pasted
-    .split(/\r?\n/)
-    .map((line) =>
-      line
-        .trim()
-        .replace(/^(?:[-•*–]|\d+[.)])\s+/, '')
-        .replace(/^["“„«](.*)["”“»][.,]?$/, '$1'),
-    )
-    .filter((line) => line !== '');
-  return [...new Set(lines)].flatMap((line) => {
-    const identifier = findDoi([line]);
-    if (identifier !== undefined) return [{ title: line.replace(RESOLVER, '').trim(), identifier }];
-    return normaliseTitle(line).length > 0 ? [{ title: line }] : [];
-  });
 }

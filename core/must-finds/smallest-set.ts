@@ -84,22 +84,31 @@ function levelOf({ proposal }: Edit): number {
 
 /**
  * Some changes as one: each is made to what those before it leave. A change may be another one there: of two limiters
- * that go, the second must not bring the first back. Nothing if one of them cannot be made any more.
+ * that go, the second must not bring the first back. One that is not proposed any more is made as it was, unless it
+ * sets all of the draft or of the limiters. Nothing if one of them cannot be made any more.
  */
 export function joinEdits(project: Project, edits: readonly Edit[], thisYear: number): Change | undefined {
   const changes: Change[] = [];
   let now = project;
   for (const { proposal, added } of edits) {
-    const wanted =
+    const proposed =
       now === project
         ? proposal
         : listProposals(now, thisYear, added ? [added.offered] : []).find(
             ({ level, words }) => level === proposal.level && words === proposal.words,
           );
-    const next = wanted && tryChange(now, wanted.change);
+    const change = proposed?.change ?? (setsAll(proposal.change) ? undefined : proposal.change);
+    const next = change && tryChange(now, change);
     if (!next) return undefined;
-    changes.push(wanted.change);
+    changes.push(change);
     now = next;
   }
   return { kind: 'compound', changes };
+}
+
+/** A change that puts a whole in the place of another: made later, it takes back what was made before. */
+export function setsAll(change: Change): boolean {
+  return change.kind === 'compound'
+    ? change.changes.some(setsAll)
+    : change.kind === 'set-limiters' || change.kind === 'rewrite-draft';
 }

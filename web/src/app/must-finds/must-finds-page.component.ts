@@ -10,6 +10,7 @@ import { ReadFacesComponent } from '../records/read-faces.component';
 import { SayPipe } from '../words/say.pipe';
 import { MissedPanelComponent } from './missed-panel.component';
 import { MissedRecords } from './missed-records';
+import { ProbableWorks } from './probable-works';
 import { MustFindsComponent } from './must-finds.component';
 
 /** The face of Read for what the search has to find: which of it is missed, why, and what would catch it. */
@@ -17,7 +18,7 @@ import { MustFindsComponent } from './must-finds.component';
   selector: 'app-must-finds-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MissedPanelComponent, MustFindsComponent, ReadFacesComponent, SayPipe, StateChoiceComponent],
-  providers: [Alternatives, CompareSubject, MissedRecords, MustFindCounts, RecordSets],
+  providers: [Alternatives, CompareSubject, MissedRecords, MustFindCounts, ProbableWorks, RecordSets],
   template: `
     <h2 class="unseen">{{ 'shared.mustFinds' | say }}</h2>
     <div class="top">

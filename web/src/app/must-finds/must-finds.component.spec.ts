@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { createMustFindQuery } from '#core/must-finds/index';
 import { SmallWorld, arbitraryWorld, canSay } from '../comparing/testing/small-world';
 import { MustFindsComponent } from './must-finds.component';
+import { ProbableWorks } from './probable-works';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;
 
@@ -16,7 +17,7 @@ describe('must-finds', () => {
         const all = [...records.heronsmere, ...records.cardinal];
         const titles = [all[turn % all.length]!.title, 'a title that is in no database'];
         const mustFinds = titles.map((title, at) => ({ id: `m${at}`, title }));
-        const small = new SmallWorld({ ...project, mustFinds }, records);
+        const small = new SmallWorld({ ...project, mustFinds }, records, true, [ProbableWorks]);
         const tool = small.make(MustFindsComponent);
         await small.count(() => tool['asked']());
         const expected = mustFinds.map((mustFind) =>
@@ -41,7 +42,7 @@ describe('must-finds', () => {
 
   it('are pasted as titles and identifiers, each once, and a removed one is gone', async () => {
     const [world] = fc.sample(arbitraryWorld, { numRuns: 1, seed: 4 });
-    const small = new SmallWorld(world!.project, world!.records);
+    const small = new SmallWorld(world!.project, world!.records, true, [ProbableWorks]);
     const tool = small.make(MustFindsComponent);
     const field = { value: '- Bats and lamps on roads\n10.5555/none\n\nBats and lamps on roads' };
     await tool['add'](field as HTMLTextAreaElement);

@@ -1,7 +1,7 @@
 import { FIELD_PARTS } from '../ui/field-parts';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { readMustFinds } from '#core/must-finds/index';
+import { readPastedList, type UnreadPiece } from '#core/must-finds/index';
 import type { MustFind } from '#core/project/index';
 import { OpenProject } from '../state/open-project';
 import { RecordDrawer } from '../records/record-drawer';
@@ -9,6 +9,7 @@ import { AsideHalfComponent } from './aside-half.component';
 import { CompareSubject } from '../comparing/compare-subject';
 import { CountingBarComponent } from '../comparing/counting-bar.component';
 import { MustFindCounts } from '../comparing/must-find-counts';
+import { ProbableWorks } from './probable-works';
 import { DatabaseHeadingComponent } from '../ui/database-heading.component';
 import { Messages } from '../ui/messages';
 import { Connections } from '../state/connections';
@@ -22,6 +23,15 @@ const WORDS = {
     return say('compare.notInIt');
   },
   unknown: '…',
+} as const;
+
+const REASONS = {
+  get 'no-words'() {
+    return say('mustFinds.hasNoWords');
+  },
+  get 'one-word'() {
+    return say('mustFinds.hasOneWord');
+  },
 } as const;
 
 /** The records that the search has to find, each found, missed or not there in each database. */
@@ -53,6 +63,13 @@ const WORDS = {
     .marked .name {
       color: var(--glaze);
     }
+    .below {
+      display: block;
+    }
+    .unread {
+      margin: 4px 0 10px;
+      padding-left: 20px;
+    }
     .marked th {
       border-left: 3px solid var(--glaze);
       padding-left: 8px;
@@ -62,6 +79,7 @@ const WORDS = {
 export class MustFindsComponent {
   protected readonly subject = inject(CompareSubject);
   protected readonly open = inject(OpenProject);
+  protected readonly probable = inject(ProbableWorks);
   private readonly counts = inject(MustFindCounts);
   private readonly connections = inject(Connections);
   private readonly drawer = inject(RecordDrawer);
@@ -71,6 +89,9 @@ export class MustFindsComponent {
   readonly chosen = input<string>();
   readonly chose = output<string>();
   protected readonly isLookingUp = signal(false);
+  /** Lines of the list pasted last that name no work. */
+  protected readonly unread = signal<readonly UnreadPiece[]>([]);
+  protected readonly reasons = REASONS;
   protected readonly words = WORDS;
   protected readonly rows = computed(() =>
     this.counts.standings().map(({ mustFind, cells }) => ({
@@ -91,7 +112,8 @@ export class MustFindsComponent {
 
   /** Titles as they are; identifiers get the title under which a database has them. */
   protected async add(field: HTMLTextAreaElement): Promise<void> {
-    const lines = readMustFinds(field.value);
+    const { works: lines, unread } = readPastedList(field.value);
+    this.unread.set(unread);
     if (lines.length === 0) return;
     this.isLookingUp.set(true);
     const identifiers = lines.flatMap(({ identifier }) => identifier ?? []);
@@ -106,7 +128,8 @@ export class MustFindsComponent {
       return [{ id: this.open.createId(), title: found, ...(identifier !== undefined && { identifier }) }];
     });
     if (mustFinds.length > 0) this.open.change({ kind: 'add-must-finds', mustFinds });
-    field.value = '';
+    // What was not understood stays, to be mended.
+    field.value = unread.map(({ text }) => text).join('\n');
   }
 
   protected remove(mustFind: MustFind): void {
