@@ -69,6 +69,10 @@ import { SayPipe } from '../words/say.pipe';
       max-width: 760px;
     }
     p {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: baseline;
+      gap: 2px 10px;
       margin-bottom: 6px;
     }
   `,
