@@ -1,23 +1,13 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { expectNothingByAxe } from './pages/axe';
 import { CompareView, TOOL_NAMES } from './pages/compare-view';
 import { Workbench } from './pages/workbench';
 
 type Part = 'body' | 'section' | 'mat-dialog-container' | '[role=menu]';
 
-/** Waits until a dialog that is there is all there: its colours are others while it opens. */
-async function waitForDialog(page: Page): Promise<void> {
-  await expect(page.locator('mat-dialog-container:not(.mdc-dialog--open)')).toHaveCount(0);
-  await expect(page.locator('.mdc-dialog--opening')).toHaveCount(0);
-}
-
 /** Looks at one part, and closes it. What stands behind a dialog is checked with its own view. */
 async function checkPart(page: Page, part: Part): Promise<void> {
-  await waitForDialog(page);
-  const { violations } = await new AxeBuilder({ page }).include(part).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual(
-    [],
-  );
+  await expectNothingByAxe(page, part);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog').or(page.getByRole('menu'))).toHaveCount(0);
 }
@@ -32,10 +22,7 @@ for (const colours of ['light', 'dark'] as const) {
         await workbench.start();
         await workbench.goTo(view);
         await page.waitForLoadState('networkidle');
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        expect(
-          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
-        ).toEqual([]);
+        await expectNothingByAxe(page);
       });
     }
 
@@ -46,10 +33,7 @@ for (const colours of ['light', 'dark'] as const) {
         for (const tool of tools) {
           await view.open(tool);
           await page.waitForLoadState('networkidle');
-          const { violations } = await new AxeBuilder({ page }).include('app-compare-page').analyze();
-          expect(
-            violations.map(({ id, nodes }) => `${tool} ${id}: ${nodes.map((node) => node.html).join(' | ')}`),
-          ).toEqual([]);
+          await expectNothingByAxe(page, 'app-compare-page');
         }
       });
     }
@@ -57,12 +41,7 @@ for (const colours of ['light', 'dark'] as const) {
     test('axe finds nothing in the drawer, the limiters and a dialog', async ({ page }) => {
       const workbench = new Workbench(page);
       await workbench.start();
-      const check = async (): Promise<void> => {
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        expect(
-          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
-        ).toEqual([]);
-      };
+      const check = (): Promise<void> => expectNothingByAxe(page);
       await workbench.gauge('Heronsmere Life Index').click();
       await expect(page.getByRole('dialog').getByRole('listitem')).toHaveCount(10);
       await check();
@@ -73,7 +52,6 @@ for (const colours of ['light', 'dark'] as const) {
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'Freeze as variant' }).click();
       await expect(page.getByRole('dialog', { name: 'Freeze as variant' })).toBeVisible();
-      await waitForDialog(page);
       await check();
     });
 

@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { expectNothingByAxe } from './pages/axe';
 import { Workbench } from './pages/workbench';
 
 const HERON = 'Heronsmere Life Index';
@@ -184,12 +184,7 @@ for (const colours of ['light', 'dark'] as const)
       page,
     }) => {
       await start(page);
-      const check = async (): Promise<void> => {
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        expect(
-          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
-        ).toEqual([]);
-      };
+      const check = (): Promise<void> => expectNothingByAxe(page);
       await check();
       await paste(page, await listTitles(page, 'bats AND lamp* AND flight', 3));
       await page.getByRole('region', { name: 'Smallest set of changes' }).first().waitFor();

@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expectNothingByAxe } from './pages/axe';
 import { ReadView } from './pages/read-view';
 
 interface Served {
@@ -102,12 +102,7 @@ for (const colours of ['light', 'dark'] as const)
     test.use({ colorScheme: colours });
 
     test('axe finds nothing on the trail, empty and full', async ({ page }) => {
-      const check = async (): Promise<void> => {
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        expect(
-          violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`),
-        ).toEqual([]);
-      };
+      const check = (): Promise<void> => expectNothingByAxe(page);
       const view = new ReadView(page);
       await view.start();
       await follow(page);

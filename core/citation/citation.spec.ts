@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import type { BibliographicRecord } from '../record';
+import { createTestRecord } from '../testing/records';
 import { CITATION_STYLES, readCitationStyle } from './citation-style';
 import { writeListAsHtml } from './list-as-html';
 import { writeCitation, writeReferenceList, type StyleTexts } from './write-citations';
@@ -13,24 +14,8 @@ const load = (id: string): StyleTexts => ({
   findLocale: (language) => read(`locale-${language === 'en-US' ? 'en-US' : 'en-GB'}.xml`),
 });
 
-function createRecord(part: Partial<BibliographicRecord>): BibliographicRecord {
-  return {
-    id: 'r',
-    title: 'Bats & lamps: a <review>',
-    abstract: '',
-    keywords: [],
-    headings: [],
-    authors: [],
-    source: 'Annals of Night Ecology',
-    type: 'article',
-    language: 'en',
-    peerReviewed: 'unknown',
-    hasFullText: false,
-    entered: '',
-    references: [],
-    ...part,
-  };
-}
+const createRecord = (part: Partial<BibliographicRecord>): BibliographicRecord =>
+  createTestRecord({ source: 'Annals of Night Ecology', ...part });
 
 const WORKS = {
   article: createRecord({

@@ -1,24 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createDemoProject } from '../../demo/demo-project';
-import {
-  applyChange,
-  restoreProject,
-  storeProject,
-  type Change,
-  type MustFind,
-  type Project,
-} from '../project';
+import { restoreProject, storeProject, type MustFind } from '../project';
+import { applyAll } from '../testing/projects';
 import { chooseHalf, listOpenMustFinds } from './aside-half';
 
 const TITLES = Array.from({ length: 40 }, (_, at) => `Lamps and bats at site ${at}`);
 const create = (title: string): MustFind => ({ id: `id of ${title}`, title });
-const apply = (project: Project, ...changes: readonly Change[]): Project =>
-  changes.reduce((now, change) => {
-    const made = applyChange(now, change);
-    if (!made.ok) throw new Error(made.problem.code);
-    return made.value;
-  }, project);
 
 describe('the half of the must-finds that is put aside', () => {
   it('is half of them, and the same half in whatever order they were added', () => {
@@ -53,7 +41,7 @@ describe('the half of the must-finds that is put aside', () => {
     const mustFinds = TITLES.slice(0, 6).map(create);
     const ids = chooseHalf(mustFinds);
     const look = { variant: 'v1', moment: '2026-01-02T03:04:05.000Z', found: 2, there: 3 };
-    const project = apply(
+    const project = applyAll(
       createDemoProject(),
       { kind: 'add-must-finds', mustFinds },
       { kind: 'put-must-finds-aside', ids },
@@ -67,6 +55,6 @@ describe('the half of the must-finds that is put aside', () => {
       ok: true,
       value: project,
     });
-    expect(apply(project, { kind: 'put-must-finds-aside', ids: [] }).mustFinds).toEqual(mustFinds);
+    expect(applyAll(project, { kind: 'put-must-finds-aside', ids: [] }).mustFinds).toEqual(mustFinds);
   });
 });

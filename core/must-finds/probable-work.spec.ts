@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { printQuery } from '../query';
 import type { BibliographicRecord } from '../record';
+import { createTestRecord } from '../testing/records';
 import { compareTitles, createProbableQuery, findProbable } from './probable-work';
 
 const WORDS = [
@@ -14,21 +15,7 @@ const WORDS = [
   'underpasses',
   'detectors',
 ];
-const createRecord = (title: string): BibliographicRecord => ({
-  id: title,
-  title,
-  abstract: '',
-  keywords: [],
-  headings: [],
-  authors: [],
-  source: '',
-  type: 'article',
-  language: 'en',
-  peerReviewed: 'unknown',
-  hasFullText: false,
-  entered: '',
-  references: [],
-});
+const createRecord = (title: string): BibliographicRecord => createTestRecord({ id: title, title });
 
 describe('the work that is probably meant', () => {
   it('is searched by the longest words of its title, any one of them left out', () => {

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { createDemoProject } from '../../demo/demo-project';
-import { applyChange, type Change, type KeptWork, type Project } from '../project';
+import { applyChange, type KeptWork } from '../project';
 import { MAX_KEPT, restoreProject, storeProject } from '../project';
 import type { BibliographicRecord } from '../record';
 import { createRecordKeys } from '../record/same-work';
+import { applyAll } from '../testing/projects';
+import { createTestRecord } from '../testing/records';
 import {
   addPlace,
   createKeptFinder,
@@ -14,26 +16,18 @@ import {
   type ShelfView,
 } from './kept-works';
 
-function createRecord(part: Partial<BibliographicRecord>): BibliographicRecord {
-  return {
+const createRecord = (part: Partial<BibliographicRecord>): BibliographicRecord =>
+  createTestRecord({
     id: 'h-1',
     title: 'Warm lamps on quiet roads',
-    abstract: 'Bats were counted.',
-    keywords: [],
-    headings: [],
     authors: [{ given: 'Freya', family: 'Okonjo' }],
     source: 'Annals of Night Ecology',
     year: 2021,
-    type: 'article',
-    language: 'en',
-    peerReviewed: 'yes',
     hasFullText: true,
     fullText: 'A long text.',
-    entered: '2021-03',
     references: ['3', '4'],
     ...part,
-  };
-}
+  });
 
 const keep = (id: string, part: Partial<BibliographicRecord> = {}): KeptWork =>
   createKeptWork(createRecord(part), {
@@ -42,34 +36,30 @@ const keep = (id: string, part: Partial<BibliographicRecord> = {}): KeptWork =>
     place: { database: 'heronsmere', record: `h-${id}` },
     found: { database: 'heronsmere', string: 'bats', limiters: {}, variant: 'v1' },
   });
-const apply = (project: Project, ...changes: readonly Change[]): Project =>
-  changes.reduce((now, change) => {
-    const made = applyChange(now, change);
-    if (!made.ok) throw new Error(made.problem.code);
-    return made.value;
-  }, project);
 const ids = (works: readonly KeptWork[]): string[] => works.map(({ id }) => id);
 
 describe('the shelf of a project', () => {
   it('keeps works, changes them in their places, and puts back what was taken off', () => {
     const [one, two, three] = [keep('a'), keep('bb', { title: 'Owls' }), keep('ccc', { title: 'Moths' })];
-    const kept = apply(
+    const kept = applyAll(
       createDemoProject(),
       { kind: 'keep-works', works: [one, two] },
       { kind: 'keep-works', works: [three] },
     );
     expect(ids(kept.kept)).toEqual(['a', 'bb', 'ccc']);
-    const noted = apply(kept, { kind: 'keep-works', works: [{ ...two, note: 'Read again.' }] });
+    const noted = applyAll(kept, { kind: 'keep-works', works: [{ ...two, note: 'Read again.' }] });
     expect(noted.kept[1]?.note).toBe('Read again.');
-    const without = apply(noted, { kind: 'remove-kept', ids: ['bb'] });
+    const without = applyAll(noted, { kind: 'remove-kept', ids: ['bb'] });
     expect(ids(without.kept)).toEqual(['a', 'ccc']);
-    expect(apply(without, { kind: 'keep-works', works: [noted.kept[1]!], at: 1 }).kept).toEqual(noted.kept);
+    expect(applyAll(without, { kind: 'keep-works', works: [noted.kept[1]!], at: 1 }).kept).toEqual(
+      noted.kept,
+    );
   });
 
   it('takes so many works and no more, and no two under one id', () => {
     const works = Array.from({ length: MAX_KEPT + 1 }, (_, at) => ({ ...keep('a'), id: `w${at}` }));
     expect(applyChange(createDemoProject(), { kind: 'keep-works', works }).ok).toBe(false);
-    const twice = apply(
+    const twice = applyAll(
       createDemoProject(),
       { kind: 'keep-works', works: [keep('a')] },
       { kind: 'keep-works', works: [keep('a')] },
@@ -85,7 +75,7 @@ describe('the shelf of a project', () => {
       quotations: [{ id: 'q', text: 'Bats were counted.', page: '12', comment: 'How?' }],
       answers: { 'Who paid for it?': 'Nobody says.' },
     };
-    const project = apply(createDemoProject(), { kind: 'keep-works', works: [work] });
+    const project = applyAll(createDemoProject(), { kind: 'keep-works', works: [work] });
     const restored = restoreProject(JSON.parse(JSON.stringify(storeProject(project))));
     expect(restored).toEqual({ ok: true, value: project });
   });

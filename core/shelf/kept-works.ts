@@ -71,11 +71,17 @@ export function listKept(kept: readonly KeptWork[], { order, labels, words }: Sh
     .sort((a, b) => COMPARE[order](a, b) || compareTexts(b.kept, a.kept) || compareTexts(a.id, b.id));
 }
 
-function hasWords(
-  { record, labels, note, quotations, answers }: KeptWork,
-  wanted: readonly string[],
-): boolean {
+/** The words of each work, told apart once: a shelf is looked through with every key. */
+const WORDS = new WeakMap<KeptWork, readonly string[]>();
+
+function hasWords(work: KeptWork, wanted: readonly string[]): boolean {
   if (wanted.length === 0) return true;
+  const all = WORDS.get(work) ?? listWords(work);
+  WORDS.set(work, all);
+  return wanted.every((word) => all.some((one) => one.startsWith(word)));
+}
+
+function listWords({ record, labels, note, quotations, answers }: KeptWork): readonly string[] {
   const texts = [
     record.title,
     ...record.authors.map(nameAuthor),
@@ -87,8 +93,7 @@ function hasWords(
     ...quotations.flatMap(({ text, comment }) => [text, comment]),
     ...Object.values(answers),
   ];
-  const all = texts.flatMap(normaliseTitle);
-  return wanted.every((word) => all.some((one) => one.startsWith(word)));
+  return texts.flatMap(normaliseTitle);
 }
 
 const compareTexts = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

@@ -3,28 +3,19 @@ import { describe, expect, it } from 'vitest';
 import type { CitationDirection } from '../contract';
 import type { BibliographicRecord } from '../record';
 import { createRecordKeys } from '../record/same-work';
+import { createTestRecord } from '../testing/records';
 import { countTrailYears, createFoundTest, gatherTrail, measureNextStep, type TrailStep } from './trail';
 
-function createRecord(number: number, part: Partial<BibliographicRecord> = {}): BibliographicRecord {
-  return {
+const createRecord = (number: number, part: Partial<BibliographicRecord> = {}): BibliographicRecord =>
+  createTestRecord({
     id: `r-${number}`,
     title: `Lamps along hedges, site ${NAMES[number]}`,
-    abstract: '',
-    keywords: [],
-    headings: [],
     authors: [{ given: 'Ida', family: `Pell${NAMES[number]}` }],
     source: 'Annals of Night Ecology',
     year: 2000 + number,
-    type: 'article',
-    language: 'en',
-    peerReviewed: 'yes',
-    hasFullText: false,
     doi: `10.5555/trail.${number}`,
-    entered: '2021-03',
-    references: [],
     ...part,
-  };
-}
+  });
 const NAMES = ['ash', 'birch', 'cedar', 'dogwood', 'elm', 'fir', 'gorse', 'hazel', 'ivy', 'juniper'];
 const titles = (works: readonly { readonly record: BibliographicRecord }[]): string[] =>
   works.map(({ record }) => record.title);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { createTestRecord } from '../../testing/records';
 import { DOCUMENT_TYPES, type Author, type BibliographicRecord } from '../record';
 import { readRecordFile } from './read-file';
 import { RECORD_WRITERS, writeRecordFile } from './write-file';
@@ -12,7 +13,7 @@ function writeAndRead(records: readonly BibliographicRecord[], id: string) {
   return { text, reading: readRecordFile(`file.${writer.ending}`, text, createId) };
 }
 
-const WORK: BibliographicRecord = {
+const WORK: BibliographicRecord = createTestRecord({
   id: 'r0',
   title: 'Bats & lamps: 100 % of {curly} $signs_ and “quotes” – a <review> of M. brandtii',
   abstract: 'We asked it; 5 < 6 & 7 > 2. It cost $5 ~ #1, C:\\bats\\^.',
@@ -37,7 +38,7 @@ const WORK: BibliographicRecord = {
   doi: '10.5555/night_(2021)<12>3;x',
   entered: '',
   references: [],
-};
+});
 
 /** What each kind of file has no place for. */
 function leaveOut(record: BibliographicRecord, id: string): BibliographicRecord {
