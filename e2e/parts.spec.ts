@@ -2,8 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { extname, join } from 'node:path';
-import { expectNothingByAxe } from './pages/axe';
 import { expect, test, type Page } from '@playwright/test';
+import { expectNothingByAxe } from './pages/axe';
 
 // The page of parts is only in what is built for development, so that is built here, and nothing else serves it.
 const TYPES: Readonly<Record<string, string>> = {
