@@ -24,6 +24,7 @@ export interface FirstFound {
   readonly database: string;
   /** The string that was sent, in the syntax of the database. */
   readonly string: string;
+  /** Those that were sent beside the string, as boxes to tick. */
   readonly limiters: Limiters;
   /** The variant that it was written for. */
   readonly variant?: string;

@@ -35,7 +35,7 @@ export class TakeRecord {
       set && {
         database,
         string: set.strings.join('\n'),
-        limiters: this.subject.set().kind === 'string' ? {} : this.subject.state().limiters,
+        limiters: set.sentLimiters,
         ...(variant !== undefined && { variant }),
       }
     );

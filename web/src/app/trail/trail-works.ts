@@ -15,7 +15,7 @@ import {
   type TrailWork,
 } from '#core/trail/index';
 import { Counts } from '../counting/counts';
-import { listParts } from '../counting/count-state';
+import { listParts, type CountKey } from '../counting/count-state';
 import { readTrail } from '../records/trail-address';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
@@ -70,12 +70,15 @@ export class TrailWorks {
   /** No database that can be asked knows citations. */
   readonly hasNone = computed(() => this.following()?.all === 0);
 
-  private readonly found = signal<readonly RecordKeys[] | undefined>(undefined);
-  /** Whether the draft finds a work; nothing while that is not known. */
+  /** What the draft finds, in the databases that told it. */
+  private readonly found = signal<Found | undefined>(undefined);
+  /** Whether the draft finds a work; nothing while that is not known, or where no database tells it. */
   readonly isFound = computed(() => {
     const found = this.found();
-    return found && createFoundTest(found);
+    return found && found.compared > 0 ? createFoundTest(found.keys) : undefined;
   });
+  /** The names of chosen databases of which it is not known what the draft finds there: it may find works there. */
+  readonly uncompared = computed(() => this.found()?.uncompared ?? []);
   readonly works = computed<readonly TrailWork[]>(() => {
     const following = this.following();
     if (!following) return [];
@@ -160,31 +163,53 @@ export class TrailWorks {
     return { isThere: true, steps, isFailed, isCut };
   }
 
-  /** What the draft asks of each database that gives numbers of records. */
-  private readonly askedDraft = computed(() => {
-    const root = createSharedDraft(this.open.working());
-    return this.open.dialects().flatMap((dialect) => {
-      if (!this.connections.mayOffer(dialect.id, 'ids')) return [];
-      const { countKey } = this.counts.look(root, dialect, this.open.limiters());
-      return countKey ? [countKey] : [];
-    });
-  });
+  /** What the draft asks of each chosen database; nothing where it cannot be asked. */
+  private readonly askedDraft = computed(
+    () => {
+      const root = createSharedDraft(this.open.working());
+      return this.open.dialects().map((dialect) => {
+        const { id, name } = dialect;
+        const { countKey } = this.counts.look(root, dialect, this.open.limiters());
+        return { id, name, countKey: this.connections.isByHand(id) ? undefined : countKey };
+      });
+    },
+    // A count that comes changes nothing of what is asked.
+    { equal: (one, other) => JSON.stringify(one) === JSON.stringify(other) },
+  );
 
   private async listFound(asked: ReturnType<typeof this.askedDraft>): Promise<void> {
     this.found.set(undefined);
-    const found: RecordKeys[] = [];
-    for (const countKey of asked) {
-      const [string = '', ...further] = listParts(countKey);
-      const { database, sentLimiters } = countKey;
-      if (!(await this.connections.offers(database, 'ids'))) continue;
-      const listed = await this.connections
-        .find(database)
-        .ask('ids', { string, sentLimiters, ...(further.length > 0 && { further }) });
-      if (listed.ok) found.push(...listKeys(listed.value));
+    const keys: RecordKeys[] = [];
+    const uncompared: string[] = [];
+    for (const { id, name, countKey } of asked) {
+      const listed =
+        countKey && (await this.connections.offers(id, 'ids')) ? await this.listKeysOf(countKey) : undefined;
+      if (listed) keys.push(...listed);
+      else uncompared.push(name);
     }
     // Another draft is asked by now.
-    if (asked === this.askedDraft()) this.found.set(found);
+    if (asked === this.askedDraft())
+      this.found.set({ keys, uncompared, compared: asked.length - uncompared.length });
   }
+
+  /** The keys of all that a string finds; nothing if they cannot all be had. */
+  private async listKeysOf(countKey: CountKey): Promise<readonly RecordKeys[] | undefined> {
+    const [string = '', ...further] = listParts(countKey);
+    const { database, sentLimiters } = countKey;
+    const asked = { string, sentLimiters, ...(further.length > 0 && { further }) };
+    const listed = await this.connections.find(database).ask('ids', asked);
+    return listed.ok && listed.value.numbers.length >= listed.value.total
+      ? listKeys(listed.value)
+      : undefined;
+  }
+}
+
+/** What the draft finds, by the keys of its works. */
+interface Found {
+  readonly keys: readonly RecordKeys[];
+  /** How many databases told it, and the names of the others. */
+  readonly compared: number;
+  readonly uncompared: readonly string[];
 }
 
 interface OneStep {
