@@ -10,13 +10,11 @@ import {
   viewChild,
 } from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
-import { Router } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Sort } from '#core/contract/index';
 import { describeInFull } from '#core/problem/index';
-import { build, printQuery } from '#core/query/index';
-import type { Judgement, Lead, OwnDatabase, Verdict } from '#core/project/index';
+import type { Judgement, Lead, Verdict } from '#core/project/index';
 import {
   countJudgedInOrder,
   createJudgement,
@@ -27,15 +25,11 @@ import {
   moveToQuery,
   type ConceptInRecord,
 } from '#core/reading/index';
-import { DOCUMENT_TYPES, type BibliographicRecord } from '#core/record/index';
+import type { BibliographicRecord } from '#core/record/index';
 import { shortenName } from '#core/text/index';
-import { writeMoment } from '../data/clock-and-ids';
-import type { CollectionDialogData } from '../own-records/collection-dialog.component';
 import { ReadFacesComponent } from '../records/read-faces.component';
-import type { SaveRecordsDialogData } from '../records/save-records-dialog.component';
-import { createStringAddress } from '../records/string-address';
+import { SaveRecords } from '../records/save-records';
 import { VERDICT_ROWS, findVerdict } from '../records/verdicts';
-import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { Dialogs } from '../ui/dialogs';
@@ -45,6 +39,7 @@ import { FilterBarComponent } from './filter-bar.component';
 import type { HowFar } from './how-far-dialog.component';
 import { LearnPanelComponent } from './learn-panel.component';
 import { OpenRecordComponent } from './open-record.component';
+import { ReadExport } from './read-export';
 import { ReadRecords, type ListedRecord } from './read-records';
 import { ReadSubject, TOGETHER } from './read-subject';
 import { RecordListComponent } from './record-list.component';
@@ -55,10 +50,6 @@ import { SortMenuComponent } from './sort-menu.component';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
 
-/** The longest name that a collection can have. */
-const LONGEST_NAME = 100;
-/** Finds all records of a collection of one's own: each is of some type. */
-const EVERY_RECORD = printQuery(build.or(...DOCUMENT_TYPES.map((type) => build.value('type', type))));
 /** From the top of a list again: no sample, and whatever was judged. */
 const WHOLE_LIST = { at: null, sample: null, behind: null, judged: null } as const;
 /** So many records are drawn, and so many more each time. */
@@ -86,7 +77,7 @@ const KEYS_ELSEWHERE =
     SampleBarComponent,
     SortMenuComponent,
   ],
-  providers: [ReadSubject, ReadRecords, SingleSearch, TakeRecord],
+  providers: [ReadExport, ReadSubject, ReadRecords, SingleSearch, TakeRecord],
   templateUrl: './read-page.component.html',
   styleUrl: './read-page.component.scss',
   host: { '(document:keydown)': 'takeKey($event)' },
@@ -94,14 +85,14 @@ const KEYS_ELSEWHERE =
 export class ReadPageComponent {
   protected readonly subject = inject(ReadSubject);
   protected readonly records = inject(ReadRecords);
+  protected readonly exported = inject(ReadExport);
   protected readonly taking = inject(TakeRecord);
+  private readonly saving = inject(SaveRecords);
   private readonly open = inject(OpenProject);
   private readonly announcer = inject(LiveAnnouncer);
   private readonly messages = inject(Messages);
   private readonly dialogs = inject(Dialogs);
-  private readonly router = inject(Router);
   private readonly single = inject(SingleSearch);
-  private readonly connections = inject(Connections);
   private readonly list = viewChild(RecordListComponent);
 
   protected readonly format = formatNumber;
@@ -335,54 +326,12 @@ export class ReadPageComponent {
       this.subject.label(),
       this.subject.isTogether() ? '' : (this.subject.dialect()?.name ?? ''),
     ];
-    void import('../records/save-records-dialog.component').then(({ SaveRecordsDialogComponent }) =>
-      this.dialogs.open<InstanceType<typeof SaveRecordsDialogComponent>, SaveRecordsDialogData, void>(
-        SaveRecordsDialogComponent,
-        {
-          data: {
-            name: places.filter(Boolean).join(', '),
-            total: this.records.total() ?? 0,
-            fetch: (stop) => this.records.fetchAll(stop),
-          },
-          width: 560,
-        },
-      ),
-    );
-  }
-
-  /** Takes in what a database exported for this set, and reads it: as records of one's own, kept on this machine. */
-  protected readExport(): void {
-    const dialect = this.subject.dialect();
-    if (!dialect) return;
-    const label = say('read.resultsOfIn', {
-      label: this.subject.label(),
-      name: dialect.name,
-      slice: writeMoment(this.open.now()).slice(0, 10),
+    void this.saving.open({
+      name: places.filter(Boolean).join(', '),
+      total: this.records.total() ?? 0,
+      isEstimated: this.records.isEstimated(),
+      fetch: (stop) => this.records.fetchAll(stop),
     });
-    void import('../own-records/collection-dialog.component').then(({ CollectionDialogComponent }) =>
-      this.dialogs
-        .open<InstanceType<typeof CollectionDialogComponent>, CollectionDialogData, OwnDatabase>(
-          CollectionDialogComponent,
-          { data: { name: label.slice(0, LONGEST_NAME), useWords: say('shared.readThem') }, width: 640 },
-        )
-        .afterClosed()
-        .subscribe((database) => {
-          if (database) void this.readCollection(database, label);
-        }),
-    );
-  }
-
-  private async readCollection(database: OwnDatabase, label: string): Promise<void> {
-    const wanted = this.subject.typedTotal();
-    this.open.change({ kind: 'keep-own-database', database });
-    const countKey = { database: database.dialect.id, string: EVERY_RECORD, sentLimiters: {} };
-    const counted = await this.connections
-      .find(database.dialect.id)
-      .ask('count', { strings: [EVERY_RECORD], sentLimiters: {} });
-    const [entry] = counted.ok ? counted.value : [];
-    const read = entry && 'total' in entry ? entry.total : undefined;
-    const { queryParams, fragment } = createStringAddress(countKey, label + describeExport(read, wanted));
-    void this.router.navigate([], { queryParams, fragment });
   }
 
   /** Filters of the draft become its limiters, as far as limiters can say them. */
@@ -408,13 +357,4 @@ export class ReadPageComponent {
     this.subject.setFilters(left);
     this.messages.show(say('read.theQueryHasTheWords'), () => this.open.undo());
   }
-}
-
-/** Whether an export has all records that the database counted, as far as that is known. */
-function describeExport(read: number | undefined, wanted: number | undefined): string {
-  if (read === undefined || wanted === undefined) return '';
-  if (read === wanted) return say('read.complete');
-  return read < wanted
-    ? say('read.theFirstOf', { read: formatNumber(read), wanted: formatNumber(wanted) })
-    : say('read.recordsWhereItCounted', { read: formatNumber(read), wanted: formatNumber(wanted) });
 }

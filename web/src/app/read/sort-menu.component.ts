@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import type { Sort } from '#core/contract/index';
+import { OrderMenuComponent } from '../ui/order-menu.component';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
 
@@ -30,27 +29,18 @@ const SORT_NAMES: Readonly<Record<Sort, string>> = {
 @Component({
   selector: 'app-sort-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, MatButton, MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [OrderMenuComponent, SayPipe],
   template: `
     @if (choices().length > 1) {
-      <button mat-button type="button" [matMenuTriggerFor]="menu">
-        {{ 'read.sortedBy' | say: { name: name() } }}
-      </button>
+      <app-order-menu
+        [label]="'read.sortedBy' | say: { name: name() }"
+        [choices]="choices()"
+        [chosen]="chosen()"
+        (chose)="chose.emit($event)"
+      />
     } @else {
       <span class="quiet">{{ 'read.sortedByTheDatabase' | say: { name: name() } }}</span>
     }
-    <mat-menu #menu="matMenu">
-      @for (choice of choices(); track choice.id) {
-        <button
-          mat-menu-item
-          role="menuitemradio"
-          [attr.aria-checked]="choice.id === chosen()"
-          (click)="chose.emit(choice.id)"
-        >
-          {{ choice.name }}
-        </button>
-      }
-    </mat-menu>
   `,
 })
 export class SortMenuComponent {

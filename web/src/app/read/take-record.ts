@@ -1,4 +1,4 @@
-import { Injectable, inject } from '@angular/core';
+import { Injectable, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import type { FirstFound, KeptPlace } from '#core/project/index';
 import type { BibliographicRecord } from '#core/record/index';
@@ -6,7 +6,7 @@ import { MustFindTaking } from '../records/must-find-taking';
 import { Shelf } from '../records/shelf';
 import { writeTrail } from '../records/trail-address';
 import { OpenProject } from '../state/open-project';
-import type { ListedRecord } from './read-records';
+import { ReadRecords, type ListedRecord } from './read-records';
 import { ReadSubject } from './read-subject';
 
 /** Takes a record that is read: onto the shelf, as a must-find, or as the start of a trail. */
@@ -16,11 +16,16 @@ export class TakeRecord {
   private readonly mustFinds = inject(MustFindTaking);
   private readonly router = inject(Router);
   private readonly subject = inject(ReadSubject);
+  private readonly records = inject(ReadRecords);
   private readonly shelf = inject(Shelf);
 
-  /** Whether the work of a record is on the shelf. */
+  private readonly databaseOf = computed(
+    () => new Map(this.records.loaded().map(({ record, database }) => [record, database])),
+  );
+
+  /** Whether the work of a record of the list is on the shelf. */
   readonly isKept = (record: BibliographicRecord): boolean =>
-    this.shelf.find(record, this.subject.dialect()?.id ?? '') !== undefined;
+    this.shelf.find(record, this.databaseOf().get(record) ?? '') !== undefined;
 
   toggleKept({ record, database }: ListedRecord): void {
     const place: KeptPlace = { database, record: record.id };

@@ -15,8 +15,10 @@ import { say } from '../words/say';
 export interface SaveRecordsDialogData {
   /** What people call it; the name of the file. */
   readonly name: string;
-  /** How many records there are, as far as that is known. */
+  /** How many records there are. */
   readonly total: number;
+  /** The database said only about how many. */
+  readonly isEstimated: boolean;
   /** The records some at a time; it ends early where some could not be had. */
   readonly fetch: (stop: AbortSignal) => AsyncIterable<readonly BibliographicRecord[]>;
 }
@@ -27,7 +29,13 @@ export interface SaveRecordsDialogData {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChoiceRowComponent, DIALOG_PARTS, MatProgressBar, SayPipe],
   template: `
-    <h2 mat-dialog-title>{{ 'records.saveRecords' | say: { count: data.total } }}</h2>
+    <h2 mat-dialog-title>
+      {{
+        data.isEstimated
+          ? ('records.saveAboutRecords' | say: { count: format(data.total) })
+          : ('records.saveRecords' | say: { count: data.total })
+      }}
+    </h2>
     <mat-dialog-content>
       <app-choice-row
         [label]="'records.kindOfFile' | say"
@@ -62,6 +70,7 @@ export class SaveRecordsDialogComponent {
   protected readonly data = inject<SaveRecordsDialogData>(MAT_DIALOG_DATA);
   private readonly ref = inject<MatDialogRef<SaveRecordsDialogComponent, void>>(MatDialogRef);
 
+  protected readonly format = formatNumber;
   protected readonly writers = RECORD_WRITERS.map(({ id, name }) => ({ id, name }));
   protected readonly chosen = signal<string>(RECORD_WRITERS[0]!.id);
   protected readonly writer = computed(() => RECORD_WRITERS.find(({ id }) => id === this.chosen())!);
@@ -108,15 +117,17 @@ export class SaveRecordsDialogComponent {
     if (stop.aborted) return this.ending.set(say('records.nothingWasSaved'));
     if (place === 0) return this.ending.set(say('records.noRecordCouldBeHad'));
     pieces.push(writer.foot);
-    const isWhole = place >= this.data.total;
-    const name = isWhole
-      ? this.data.name
-      : say('records.theFirstOfName', { name: this.data.name, count: place, all: this.data.total });
+    const { total, isEstimated } = this.data;
+    // Where the database only estimates, nobody knows whether these are all.
+    const isWhole = !isEstimated && place >= total;
+    const name = isWhole ? this.data.name : say('records.onlyOfName', { name: this.data.name, count: place });
     saveFile(`${createFileName(name)}.${writer.ending}`, new Blob(pieces), writer.mediaType);
-    if (isWhole) this.ref.close();
-    else
-      this.ending.set(
-        say('records.onlySomeWereSaved', { count: formatNumber(place), all: formatNumber(this.data.total) }),
-      );
+    if (isWhole) return this.ref.close();
+    const [count, all] = [formatNumber(place), formatNumber(total)];
+    this.ending.set(
+      isEstimated
+        ? say('records.someOfAboutWereSaved', { count, all })
+        : say('records.onlySomeWereSaved', { count, all }),
+    );
   }
 }

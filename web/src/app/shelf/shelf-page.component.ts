@@ -4,16 +4,16 @@ import { Router, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatChipListbox, MatChipOption } from '@angular/material/chips';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { getProjectTitle, type KeptWork } from '#core/project/index';
 import { describeAuthors } from '#core/record/index';
 import { SHELF_ORDERS, type ShelfOrder } from '#core/shelf/index';
 import { ReadFacesComponent } from '../records/read-faces.component';
-import type { SaveRecordsDialogData } from '../records/save-records-dialog.component';
+import { SaveRecords } from '../records/save-records';
 import { Shelf } from '../records/shelf';
 import { writeTrail } from '../records/trail-address';
 import { OpenProject } from '../state/open-project';
 import { Dialogs } from '../ui/dialogs';
+import { OrderMenuComponent } from '../ui/order-menu.component';
 import { TextFieldComponent } from '../ui/text-field.component';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
@@ -58,9 +58,7 @@ const ORDER_NAMES: Readonly<Record<ShelfOrder, string>> = {
     MatCheckbox,
     MatChipListbox,
     MatChipOption,
-    MatMenu,
-    MatMenuItem,
-    MatMenuTrigger,
+    OrderMenuComponent,
     ReadFacesComponent,
     RouterLink,
     SayPipe,
@@ -75,6 +73,7 @@ export class ShelfPageComponent {
   protected readonly open = inject(OpenProject);
   private readonly router = inject(Router);
   private readonly shelf = inject(Shelf);
+  private readonly saving = inject(SaveRecords);
   private readonly dialogs = inject(Dialogs);
   private readonly viewport = viewChild(CdkVirtualScrollViewport);
 
@@ -123,21 +122,14 @@ export class ShelfPageComponent {
 
   protected save(): void {
     const records = this.view.meant().map(({ record }) => record);
-    void import('../records/save-records-dialog.component').then(({ SaveRecordsDialogComponent }) =>
-      this.dialogs.open<InstanceType<typeof SaveRecordsDialogComponent>, SaveRecordsDialogData, void>(
-        SaveRecordsDialogComponent,
-        {
-          data: {
-            name: say('shared.shelf'),
-            total: records.length,
-            fetch: async function* () {
-              yield await Promise.resolve(records);
-            },
-          },
-          width: 560,
-        },
-      ),
-    );
+    void this.saving.open({
+      name: say('shared.shelf'),
+      total: records.length,
+      isEstimated: false,
+      fetch: async function* () {
+        yield await Promise.resolve(records);
+      },
+    });
   }
 
   protected follow(): void {

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { OrderMenuComponent } from '../ui/order-menu.component';
 import { SORTINGS, SORTING_NAMES, type Sorting } from './topic-views';
 import { SayPipe } from '../words/say.pipe';
 
@@ -8,23 +7,14 @@ import { SayPipe } from '../words/say.pipe';
 @Component({
   selector: 'app-sort-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, MatButton, MatMenu, MatMenuItem, MatMenuTrigger],
+  imports: [OrderMenuComponent, SayPipe],
   template: `
-    <button mat-button type="button" [matMenuTriggerFor]="menu">
-      {{ 'topic.sorted' | say: { name: name() } }}
-    </button>
-    <mat-menu #menu="matMenu">
-      @for (choice of choices; track choice.id) {
-        <button
-          mat-menu-item
-          role="menuitemradio"
-          [attr.aria-checked]="choice.id === sorting()"
-          (click)="chose.emit(choice.id === 'hand' ? null : choice.id)"
-        >
-          <span aria-hidden="true">{{ choice.id === sorting() ? '✓' : '' }}</span> {{ choice.name }}
-        </button>
-      }
-    </mat-menu>
+    <app-order-menu
+      [label]="'topic.sorted' | say: { name: name() }"
+      [choices]="choices"
+      [chosen]="sorting()"
+      (chose)="chose.emit($event === 'hand' ? null : $event)"
+    />
   `,
   styles: `
     :host {
