@@ -97,6 +97,26 @@ test('what a trail leads to is kept, and becomes a must-find whose miss is expla
   await expect(page.getByRole('region', { name: 'From 1 work' })).toBeVisible();
 });
 
+test('of a database that gives no lists it is said that it is not known what the draft finds there', async ({
+  page,
+}) => {
+  const view = new ReadView(page);
+  await view.start();
+  await view.workbench.goTo('Databases');
+  await page.getByRole('checkbox', { name: 'Plainfinder' }).check();
+  await view.workbench.goTo('Read');
+  await expect(view.record).toBeVisible();
+  await follow(page);
+  await expect(page.getByText('What the draft finds in Plainfinder is not known one by one.')).toBeVisible();
+  await expect(rows(page).first()).toContainText(/finds it|misses it/);
+  await view.workbench.goTo('Databases');
+  for (const name of ['Heronsmere Life Index', 'Gantry Engineering Abstracts', 'Marlstone Full Text'])
+    await page.getByRole('checkbox', { name }).uncheck();
+  await page.goBack();
+  await expect(rows(page).first()).toContainText('cannot tell');
+  await expect(rows(page).filter({ hasText: /finds it|misses it/ })).toHaveCount(0);
+});
+
 for (const colours of ['light', 'dark'] as const)
   test.describe(`in ${colours} colours`, () => {
     test.use({ colorScheme: colours });

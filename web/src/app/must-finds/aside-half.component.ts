@@ -16,6 +16,7 @@ import { MustFindCounts } from '../comparing/must-find-counts';
 import { writeMoment } from '../data/clock-and-ids';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
+import { say } from '../words/say';
 import { SayPipe } from '../words/say.pipe';
 
 /** Half of the must-finds, put aside: it feeds nothing, and tells how well a frozen variant finds what it was not made for. */
@@ -34,6 +35,9 @@ import { SayPipe } from '../words/say.pipe';
             }}</b>
           }
         </p>
+        @if (notAsked()) {
+          <p class="quiet">{{ 'mustFinds.notAskedByHand' | say: { databases: notAsked() } }}</p>
+        }
         @if (looked()) {
           <app-counting-bar [title]="'mustFinds.putAside' | say" [counted]="asked()" />
         }
@@ -81,7 +85,6 @@ export class AsideHalfComponent {
   private readonly open = inject(OpenProject);
   private readonly subject = inject(CompareSubject);
   private readonly counts = inject(MustFindCounts);
-
   private readonly connections = inject(Connections);
 
   protected readonly aside = this.counts.aside;
@@ -95,18 +98,26 @@ export class AsideHalfComponent {
   protected readonly last = computed(() => {
     const look = this.looks().at(-1);
     const variant = look && this.open.project().variants.find(({ id }) => id === look.variant);
-    return look && { ...look, name: variant?.name ?? '' };
+    return look && { ...look, name: variant?.name ?? say('mustFinds.aVariantThatWasRemoved') };
   });
 
   /** The variant that is being looked at, until its numbers are there. */
   protected readonly looked = signal<Variant | undefined>(undefined);
+  /** What is counted by hand would be waited for without an end. */
+  private readonly asking = computed(() =>
+    this.subject.dialects().filter(({ id }) => !this.connections.isByHand(id)),
+  );
+  protected readonly notAsked = computed(() =>
+    this.subject
+      .dialects()
+      .filter((dialect) => !this.asking().includes(dialect))
+      .map(({ name }) => name)
+      .join(', '),
+  );
   private readonly recall = computed(() => {
     const variant = this.looked();
-    // What is counted by hand would be waited for without an end.
-    const dialects = this.subject.dialects().filter(({ id }) => !this.connections.isByHand(id));
-    return variant && this.counts.summarise(variant.frozen, dialects, this.aside());
+    return variant && this.counts.summarise(variant.frozen, this.asking(), this.aside());
   });
-
   protected readonly asked = computed(() => this.recall()?.asked ?? []);
 
   constructor() {

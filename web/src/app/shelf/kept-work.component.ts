@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import type { WrittenCitation } from '#core/citation/index';
+import { listLimiters } from '#core/limiter/index';
 import { describeProblem } from '#core/problem/index';
 import type { KeptWork, Quotation } from '#core/project/index';
 import { nameAuthor } from '#core/record/index';
@@ -69,6 +70,12 @@ export class KeptWorkComponent {
     const { found } = this.work();
     return found && (this.open.findDialect(found.database)?.name ?? found.database);
   });
+  /** What was ticked beside the string. */
+  protected readonly ticked = computed(() =>
+    listLimiters(this.work().found?.limiters ?? {})
+      .map(({ value }) => value)
+      .join(', '),
+  );
   protected readonly variant = computed(() => {
     const id = this.work().found?.variant;
     return id === undefined ? undefined : this.open.project().variants.find((one) => one.id === id);

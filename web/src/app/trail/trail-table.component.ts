@@ -29,6 +29,8 @@ export class TrailTableComponent {
   readonly rows = input.required<readonly TrailRow[]>();
   /** How many works the trail starts from. */
   readonly starts = input.required<number>();
+  /** It is being looked up what the draft finds. */
+  readonly isComparing = input.required<boolean>();
   /** The keys of the rows that are picked. */
   readonly picked = model.required<ReadonlySet<string>>();
   /** It is to be told why the draft misses a work. */

@@ -77,6 +77,8 @@ export class TrailWorks {
     const found = this.found();
     return found && found.compared > 0 ? createFoundTest(found.keys) : undefined;
   });
+  /** It is being looked up what the draft finds. */
+  readonly isComparing = computed(() => this.found() === undefined);
   /** The names of chosen databases of which it is not known what the draft finds there: it may find works there. */
   readonly uncompared = computed(() => this.found()?.uncompared ?? []);
   readonly works = computed<readonly TrailWork[]>(() => {
