@@ -8,7 +8,7 @@ const WALKS = [
   ['topic', 'query', 'translate', 'read', 'databases'],
   ['compare/variants', 'compare/staircase', 'compare/each-term', 'compare/combinations', 'compare/swap'],
   ['compare/overlap', 'compare/gained-lost', 'compare/years'],
-  ['compare/what-to-try', 'read/must-finds', 'compare/tallies'],
+  ['compare/what-to-try', 'read/must-finds', 'read/trail', 'read/shelf', 'compare/tallies'],
 ];
 
 /** All texts in a value, in small letters. */
