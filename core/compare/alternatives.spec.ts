@@ -237,7 +237,7 @@ describe('changes to try', () => {
       'quick',
     );
     expect(describeProposal(judged!, draft, ['A', 'B'])).toBe(
-      'brings A into the band, loses 1 must-find, changes the question',
+      'brings A into the band, loses 1 good work, changes the question',
     );
     const before = { amounts: amounts([0, 20, 40, 9_000]), found: [] };
     const after = { amounts: amounts([3, 60, 45, 20_000]), found: [] };

@@ -27,6 +27,8 @@ export interface ProposedChange {
   /** What is done, as an order: “search Bats in the title”. */
   readonly words: string;
   readonly change: Change;
+  /** The concept that it changes, by its id, if it changes one. */
+  readonly concept?: string;
 }
 
 /** A term that could be added, with where it comes from. */
@@ -42,12 +44,13 @@ export const MAX_TRIALS = 200;
 
 /**
  * Every change worth a try, narrowing and widening, the broad kinds first: each is to be counted, none
- * is guessed at. `offered` are terms that suggestions bring.
+ * is guessed at. `offered` are terms that suggestions bring; concepts that are `locked`, by their ids, stay as they are.
  */
 export function listProposals(
   project: Project,
   thisYear: number,
   offered: readonly OfferedTerm[] = [],
+  locked: ReadonlySet<string> = new Set(),
 ): ProposedChange[] {
   const { concepts } = project.working;
   const used = new Set(listMembers(project.working).flatMap(({ block }) => block ?? []));
@@ -58,7 +61,7 @@ export function listProposals(
     ...concepts
       .filter(({ off, block }) => off && used.has(block))
       .map(({ id, name }) =>
-        createProposal(`on ${id}`, `switch on ${name}`, { kind: 'switch-concept', id, off: false }),
+        createProposal(`on ${id}`, `switch on ${name}`, { kind: 'switch-concept', id, off: false }, id),
       ),
     ...listLimiterProposals(project, thisYear),
     ...offered
@@ -68,16 +71,20 @@ export function listProposals(
           `add ${concept} ${term.text}`,
           `add ${nameTerm(term.text, DIALECTS)} to ${nameOf(concepts, concept)} (${from})`,
           { kind: 'add-terms', concept, terms: [term] },
+          concept,
         ),
       ),
     ...active.flatMap((concept) => concept.terms.flatMap((term) => listTermProposals(concept, term))),
   ];
   const seen = new Set<string>();
-  return proposals.filter(({ key }) => !seen.has(key) && seen.add(key)).slice(0, MAX_TRIALS);
+  return proposals
+    .filter(({ concept }) => concept === undefined || !locked.has(concept))
+    .filter(({ key }) => !seen.has(key) && seen.add(key))
+    .slice(0, MAX_TRIALS);
 }
 
-function createProposal(key: string, words: string, change: Change): ProposedChange {
-  return { key, level: findLevel(change), words, change };
+function createProposal(key: string, words: string, change: Change, concept?: string): ProposedChange {
+  return { key, level: findLevel(change), words, change, ...(concept !== undefined && { concept }) };
 }
 
 /** What of the question the kinds of change touch that are proposed here; all others touch its words. */
@@ -113,6 +120,7 @@ function listMemberProposals({ working }: Project): ProposedChange[] {
         `out ${at}`,
         member.sign === 'not' ? `do not exclude ${member.words}` : `leave out ${member.words}`,
         { kind: 'rewrite-draft', text },
+        working.concepts.find(({ block }) => block === member.block)?.id,
       ),
     ];
   });
@@ -121,17 +129,22 @@ function listMemberProposals({ working }: Project): ProposedChange[] {
 function listConceptProposals(concept: Concept): ProposedChange[] {
   const { id, name } = concept;
   const proposals = listFieldChoices(concept).map(({ key, words, change }) =>
-    createProposal(`${key} ${id}`, `search ${name} ${words}`, change),
+    createProposal(`${key} ${id}`, `search ${name} ${words}`, change, id),
   );
   const on = concept.terms.filter(({ off }) => !off);
   const isHeading = (term: Term): boolean => parseQuery(term.text).root.kind === 'heading';
   const words = on.filter((term) => !isHeading(term));
   if (words.length > 0 && words.length < on.length)
     proposals.push(
-      createProposal(`headings ${id}`, `use the headings of ${name} alone`, {
-        kind: 'compound',
-        changes: words.map(({ id: term }) => ({ kind: 'switch-term', id: term, off: true })),
-      }),
+      createProposal(
+        `headings ${id}`,
+        `use the headings of ${name} alone`,
+        {
+          kind: 'compound',
+          changes: words.map(({ id: term }) => ({ kind: 'switch-term', id: term, off: true })),
+        },
+        id,
+      ),
     );
   return proposals;
 }
@@ -141,29 +154,32 @@ function listTermProposals(concept: Concept, term: Term): ProposedChange[] {
   const where = `in ${concept.name}`;
   if (off)
     return [
-      createProposal(`switch ${id}`, `switch on ${text} ${where}`, {
-        kind: 'switch-term',
-        id,
-        off: false,
-      }),
+      createProposal(
+        `switch ${id}`,
+        `switch on ${text} ${where}`,
+        { kind: 'switch-term', id, off: false },
+        concept.id,
+      ),
     ];
   const proposals: ProposedChange[] = [];
   if (concept.terms.filter((other) => !other.off).length > 1)
     proposals.push(
-      createProposal(`switch ${id}`, `leave out ${text} ${where}`, {
-        kind: 'switch-term',
-        id,
-        off: true,
-      }),
+      createProposal(
+        `switch ${id}`,
+        `leave out ${text} ${where}`,
+        { kind: 'switch-term', id, off: true },
+        concept.id,
+      ),
     );
   const rewrite = (to: string): void => {
     if (to === text) return;
     proposals.push(
-      createProposal(`edit ${id} ${to}`, `use ${to} instead of ${text}`, {
-        kind: 'edit-term',
-        id,
-        text: to,
-      }),
+      createProposal(
+        `edit ${id} ${to}`,
+        `use ${to} instead of ${text}`,
+        { kind: 'edit-term', id, text: to },
+        concept.id,
+      ),
     );
   };
   const { root } = parseQuery(text);
@@ -235,7 +251,7 @@ function listLimiterProposals({ working: { limiters } }: Project, thisYear: numb
 /** The counts of a draft, or of one after a change: one entry a database; nothing where it is not known. */
 export interface ProposalCounts {
   readonly amounts: readonly (Amount | undefined)[];
-  /** Must-finds that are found, in each database; empty if there are none to look for. */
+  /** Good works (must-finds, and works judged on topic) that are found, in each database; empty if none are known. */
   readonly found: readonly (number | undefined)[];
 }
 
@@ -255,7 +271,7 @@ export interface JudgedProposal<T = ProposedChange> {
   readonly nearer: number;
   /** Databases in which it is farther from the band than the draft is. */
   readonly farther: number;
-  /** Must-finds lost or, below zero, won, added up over the databases. */
+  /** Good works lost or, below zero, won, added up over the databases. */
   readonly lost: number;
   /** What it does to the numbers themselves, in all databases that are judged. */
   readonly direction: 'fewer' | 'more' | 'both' | 'neither';
@@ -264,10 +280,10 @@ export interface JudgedProposal<T = ProposedChange> {
 }
 
 /**
- * The changes that help, the best first: those that win must-finds, and of others those that change least of what was
+ * The changes that help, the best first: those that win good works, and of others those that change least of what was
  * asked (`MEANING_LEVELS`); then as the purpose sees it. A quick answer wants the counts in
- * their bands; where none is set, something. A review wants its must-finds first, then as few records to
- * screen as the bands allow. An exhaustive search never gives up a must-find: such changes are left out.
+ * their bands; where none is set, something. A review wants its good works first, then as few records to
+ * screen as the bands allow. An exhaustive search never gives up a good work: such changes are left out.
  * A change that brings one database nearer and another one farther comes behind those that harm none.
  * A change of which a count is missing is not judged.
  */
@@ -377,9 +393,9 @@ export function describeProposal(
   if (nearer) parts.push(`nearer in ${nearer}`);
   if (farther) parts.push(`farther in ${farther}`);
   if (parts.length === 0) parts.push(DIRECTION_WORDS[direction]);
-  if (lost > 0) parts.push(`loses ${lost} ${lost === 1 ? 'must-find' : 'must-finds'}`);
-  if (lost < 0) parts.push(`finds ${-lost} more of your must-finds`);
-  else if (lost === 0 && draft.found.length > 0) parts.push('keeps all must-finds that were found');
+  if (lost > 0) parts.push(`loses ${lost} good ${lost === 1 ? 'work' : 'works'}`);
+  if (lost < 0) parts.push(`finds ${-lost} more good ${lost === -1 ? 'work' : 'works'}`);
+  else if (lost === 0 && draft.found.length > 0) parts.push('keeps all good works that were found');
   if (level === 'question') parts.push('changes the question');
   return parts.join(', ');
 }

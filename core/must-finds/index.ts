@@ -1,5 +1,15 @@
-export { createMustFindKey, createMustFindQuery, createRecallQuery, judgeMustFind } from './must-find';
-export type { MustFindStanding } from './must-find';
+export {
+  MAX_GOOD_WORKS,
+  createMustFindKey,
+  createMustFindQuery,
+  createRecallQuery,
+  createWantedQuery,
+  judgeMustFind,
+  listGoodWorks,
+} from './must-find';
+export type { MustFindStanding, WantedWork } from './must-find';
+export { tellByGroups } from './group-standings';
+export type { GroupCounts, GroupStandings, NeededCount } from './group-standings';
 export { LEAST_FOR_HALVES, chooseHalf, listOpenMustFinds } from './aside-half';
 export { createPartReader } from './why-missed';
 export type { MissedRecord, PartReader } from './why-missed';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { build, parseQuery, printQuery } from '../query';
-import { createMustFindQuery, createRecallQuery, judgeMustFind } from './must-find';
+import { createMustFindQuery, createRecallQuery, judgeMustFind, listGoodWorks } from './must-find';
 
 it('a must-find is searched by the first words of its title', () => {
   const show = (title: string): string | undefined => {
@@ -19,6 +19,24 @@ it('all of them within a query are asked for at once', () => {
     'bat AND (title: "warm lamps" OR title: owls)',
   );
   expect(createRecallQuery(root, [{ title: '' }])).toEqual(build.empty());
+});
+
+it('good works are must-finds and works on topic, each once, without those that are put aside', () => {
+  const judge = (verdict: 'on' | 'off', title: string) => ({ verdict, title });
+  const works = listGoodWorks({
+    mustFinds: [
+      { id: 'a', title: 'Warm lamps' },
+      { id: 'b', title: 'Owls', isAside: true },
+      { id: 'c', title: '', identifier: '10.5555/x' },
+    ],
+    judgements: {
+      1: judge('on', 'WARM LAMPS.'),
+      2: judge('on', 'owls'),
+      3: judge('off', 'Moths'),
+      4: judge('on', 'Hedges'),
+    },
+  });
+  expect(works.map(({ title }) => title)).toEqual(['Warm lamps', 'Hedges']);
 });
 
 it('a record that is not in the database is not missed there', () => {

@@ -15,6 +15,8 @@ export interface MissedRecord {
   /** The short name of the database. */
   readonly database: string;
   readonly record: BibliographicRecord;
+  /** The database that the record is from, where the one that misses it gives none. */
+  readonly lender?: string;
 }
 
 /** A part of a query that all records have to satisfy: each of them can keep a record out. */

@@ -18,6 +18,8 @@ interface Choices {
   readonly stepOrder: readonly string[];
   /** Keys of what is not combined. */
   readonly notCombined: readonly string[];
+  /** Ids of concepts that What to try leaves as they are. */
+  readonly lockedConcepts: readonly string[];
 }
 
 /** The choices that are lists of ids. */
@@ -31,6 +33,7 @@ const USUAL: Choices = {
   showsTogether: false,
   stepOrder: [],
   notCombined: [],
+  lockedConcepts: [],
 };
 const ids = Joi.array().items(Joi.string().max(2_000)).max(2_000);
 const STORED = Joi.object<Choices>({
@@ -41,6 +44,7 @@ const STORED = Joi.object<Choices>({
   showsTogether: Joi.boolean().default(false),
   stepOrder: ids.default([]),
   notCombined: ids.default([]),
+  lockedConcepts: ids.default([]),
 } satisfies SchemaOf<Choices>);
 
 /** What a person chose to see in Compare, project by project; remembered on this device. */
@@ -61,6 +65,7 @@ export class KeptChoices {
   readonly showsTogether = computed(() => this.now().showsTogether);
   readonly stepOrder = computed(() => this.now().stepOrder);
   readonly notCombined = computed(() => new Set(this.now().notCombined));
+  readonly lockedConcepts = computed(() => new Set(this.now().lockedConcepts));
 
   /** Takes some choices over and keeps them. */
   choose(some: Partial<Choices>): void {

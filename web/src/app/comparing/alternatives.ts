@@ -1,6 +1,6 @@
-import { Injectable, inject } from '@angular/core';
+import { Injectable, computed, inject } from '@angular/core';
 import { tryChange, type LimitedQuery } from '#core/compare/index';
-import { createRecallQuery, listOpenMustFinds } from '#core/must-finds/index';
+import { createRecallQuery, listGoodWorks } from '#core/must-finds/index';
 import { createSharedDraft } from '#core/compare/draft/index';
 import type { Change, Project } from '#core/project/index';
 import { FreezeVariant } from '../freezing/freeze-variant';
@@ -21,11 +21,14 @@ export class Alternatives {
     return changed && { root: createSharedDraft(changed.working), limiters: changed.working.limiters };
   }
 
-  /** As `ask`, within the must-finds: what of them would be found. */
+  /** The works that a change should not lose. */
+  readonly goodWorks = computed(() => listGoodWorks(this.open.project()));
+
+  /** As `ask`, within the good works: what of them would be found. */
   askRecall(question: LimitedQuery): LimitedQuery | undefined {
-    const mustFinds = listOpenMustFinds(this.open.project().mustFinds);
-    if (mustFinds.length === 0) return undefined;
-    return { root: createRecallQuery(question.root, mustFinds), limiters: question.limiters };
+    const works = this.goodWorks();
+    if (works.length === 0) return undefined;
+    return { root: createRecallQuery(question.root, works), limiters: question.limiters };
   }
 
   take(change: Change, words: string): void {

@@ -71,9 +71,15 @@ export class MissedPanelComponent {
   private readonly obstacle = computed(() =>
     this.here().find(({ database }) => database === this.database()),
   );
-  private readonly record = computed(
-    () => this.missed.find(this.mustFind().id, this.database() ?? '')?.record,
-  );
+  private readonly miss = computed(() => this.missed.find(this.mustFind().id, this.database() ?? ''));
+  private readonly record = computed(() => this.miss()?.record);
+  /** The database whose record is shown, where the one that misses it gives none. */
+  protected readonly lent = computed(() => {
+    const miss = this.miss();
+    if (miss?.lender === undefined) return undefined;
+    const nameOf = (id: string): string => this.open.findDialect(id)?.name ?? id;
+    return { database: nameOf(miss.database), lender: nameOf(miss.lender) };
+  });
   protected readonly title = computed(() => this.record()?.title ?? this.mustFind().title);
   protected readonly about = computed(() => {
     const record = this.record();

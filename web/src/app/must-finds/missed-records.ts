@@ -28,7 +28,7 @@ export class MissedRecords {
   private readonly connections = inject(Connections);
   private readonly thesauri = inject(ThesaurusStore);
   /** By must-find and database; nothing where a database gives no record. */
-  private readonly fetched = signal<ReadonlyMap<string, BibliographicRecord | undefined>>(new Map());
+  private readonly fetched = signal<ReadonlyMap<string, Fetched | undefined>>(new Map());
   private readonly asking = new Set<string>();
   private readonly thisYear = new Date(this.open.now()).getUTCFullYear();
 
@@ -54,8 +54,8 @@ export class MissedRecords {
   readonly misses = computed<MissedRecord[]>(() => {
     const fetched = this.fetched();
     return this.cells().flatMap(({ mustFind, cell, key }) => {
-      const record = fetched.get(key);
-      return record ? [{ mustFind, database: cell.dialect.id, record }] : [];
+      const found = fetched.get(key);
+      return found ? [{ mustFind, database: cell.dialect.id, ...found }] : [];
     });
   });
 
@@ -98,7 +98,10 @@ export class MissedRecords {
   constructor() {
     this.thesauri.followChosen();
     effect(() => {
-      for (const { cell, key, title } of this.cells()) untracked(() => void this.fetch(cell, key, title));
+      for (const { mustFind, cell, key, title } of this.cells()) {
+        const lenders = this.listLenders(mustFind, cell.dialect.id);
+        untracked(() => void this.fetch([cell, ...lenders], key, title));
+      }
     });
   }
 
@@ -107,9 +110,36 @@ export class MissedRecords {
     return this.misses().find((one) => one.mustFind === mustFind && one.database === database);
   }
 
-  private async fetch({ dialect, there }: MustFindCell, key: string, title: string): Promise<void> {
-    if (this.asking.has(key) || !there?.countKey) return;
+  /** The other databases that have a must-find. */
+  private listLenders(mustFind: string, database: string): readonly MustFindCell[] {
+    const cells = this.counts.standings().find((one) => one.mustFind.id === mustFind)?.cells ?? [];
+    return cells.filter(
+      ({ standing, dialect, there }) =>
+        (standing === 'found' || standing === 'missed') && there?.countKey && dialect.id !== database,
+    );
+  }
+
+  /** Takes the record from the first of the databases, else as another one has it, without what is only its own. */
+  private async fetch(cells: readonly MustFindCell[], key: string, title: string): Promise<void> {
+    const [own] = cells;
+    // Its string is still being written: this comes again once it is.
+    if (this.asking.has(key) || !own?.there) return;
     this.asking.add(key);
+    let found: Fetched | undefined;
+    for (const cell of cells) {
+      const record = await this.fetchFrom(cell, title);
+      if (!record) continue;
+      found = cell === own ? { record } : { record: withoutHeadings(record), lender: cell.dialect.id };
+      break;
+    }
+    this.fetched.update((fetched) => new Map(fetched).set(key, found));
+  }
+
+  private async fetchFrom(
+    { dialect, there }: MustFindCell,
+    title: string,
+  ): Promise<BibliographicRecord | undefined> {
+    if (!there?.countKey) return undefined;
     const [string = ''] = listParts(there.countKey);
     const answer = await this.connections.find(dialect.id).ask('search', {
       string,
@@ -120,7 +150,14 @@ export class MissedRecords {
     });
     const records = answer.ok ? answer.value.records : [];
     const wanted = normaliseTitle(title).join(' ');
-    const record = records.find((one) => normaliseTitle(one.title).join(' ') === wanted) ?? records[0];
-    this.fetched.update((fetched) => new Map(fetched).set(key, record));
+    return records.find((one) => normaliseTitle(one.title).join(' ') === wanted) ?? records[0];
   }
+}
+
+/** A record, and the database that lent it, if it is not of the one that misses it. */
+type Fetched = Pick<MissedRecord, 'record' | 'lender'>;
+
+/** Headings are of one database: another one has its own, or none. */
+function withoutHeadings(record: BibliographicRecord): BibliographicRecord {
+  return { ...record, headings: [] };
 }

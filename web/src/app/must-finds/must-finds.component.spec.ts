@@ -1,12 +1,19 @@
 import '@angular/compiler';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { MAT_DIALOG_DATA } from '@angular/material/dialog';
+import { Clipboard } from '@angular/cdk/clipboard';
+import { TEMPLATE_DIALECTS, type Dialect } from '#core/dialect/index';
+import { readString } from '#core/dialect/read/index';
 import { createMustFindQuery } from '#core/must-finds/index';
+import { HandQueueDialogComponent, type HandQueueDialogData } from '../comparing/hand-queue-dialog.component';
+import type { Counted } from '../counting/count-state';
 import { SmallWorld, arbitraryWorld, canSay } from '../comparing/testing/small-world';
 import { MustFindsComponent } from './must-finds.component';
 import { ProbableWorks } from './probable-works';
 
 const DATABASES = ['heronsmere', 'cardinal'] as const;
+const PAPERBARK: Dialect = { ...TEMPLATE_DIALECTS[0]!, id: 'paperbark', name: 'Paperbark Index' };
 
 describe('must-finds', () => {
   it('are found, missed or not there, in each database', async () => {
@@ -55,5 +62,53 @@ describe('must-finds', () => {
     expect(tool['rows']()).toHaveLength(2);
     tool['remove'](tool['rows']()[0]!.mustFind);
     expect(tool['rows']().map(({ name }) => name)).toEqual(['10.5555/none']);
+  });
+
+  it('are told apart by groups in a database that is searched by hand', async () => {
+    await fc.assert(
+      fc.asyncProperty(arbitraryWorld, async ({ project, records }) => {
+        const titles = [...new Set(records.cardinal.map(({ title }) => title)), 'a title that is nowhere'];
+        const mustFinds = titles.map((title, at) => ({ id: `m${at}`, title }));
+        const working = {
+          ...project.working,
+          databases: ['paperbark'],
+          ownDatabases: [{ dialect: PAPERBARK, connection: { kind: 'by-hand' as const } }],
+        };
+        let asked: () => readonly (Counted | undefined)[] = () => [];
+        const question: HandQueueDialogData = { title: 'Must-finds', counted: (() => asked()) as never };
+        const small = new SmallWorld(
+          { ...project, working, mustFinds },
+          { paperbark: records.cardinal },
+          true,
+          [
+            ProbableWorks,
+            { provide: MAT_DIALOG_DATA, useValue: question },
+            { provide: Clipboard, useValue: { copy: () => true } },
+          ],
+        );
+        fc.pre(small.findDraft('paperbark').length > 0);
+        const tool = small.make(MustFindsComponent);
+        const queue = small.make(HandQueueDialogComponent);
+        asked = () => tool['asked']();
+        let strings = 0;
+        for (;;) {
+          await small.count(asked);
+          const [next] = queue['open']();
+          if (!next) break;
+          strings++;
+          queue['typed'].set(`${small.find('paperbark', readString(next.string, PAPERBARK).root).length}`);
+          queue['keep']();
+          expect(strings).toBeLessThanOrEqual(4 * mustFinds.length);
+        }
+        tool['rows']().forEach(({ mustFind, cells: [cell] }) => {
+          const there = small.find('paperbark', createMustFindQuery(mustFind)!);
+          const isFound = there.some((number) => small.findDraft('paperbark').includes(number));
+          const truth = there.length === 0 ? 'not-there' : isFound ? 'found' : 'missed';
+          if (cell?.standing === 'not-missed') expect(truth).not.toBe('missed');
+          else expect(cell?.standing).toBe(truth);
+        });
+      }),
+      { numRuns: 15 },
+    );
   });
 });

@@ -8,7 +8,7 @@ import { RecordDrawer } from '../records/record-drawer';
 import { AsideHalfComponent } from './aside-half.component';
 import { CompareSubject } from '../comparing/compare-subject';
 import { CountingBarComponent } from '../comparing/counting-bar.component';
-import { MustFindCounts } from '../comparing/must-find-counts';
+import { MustFindCounts, type MustFindCell } from '../comparing/must-find-counts';
 import { ProbableWorks } from './probable-works';
 import { DatabaseHeadingComponent } from '../ui/database-heading.component';
 import { Messages } from '../ui/messages';
@@ -22,7 +22,12 @@ const WORDS = {
   get 'not-there'() {
     return say('compare.notInIt');
   },
-  unknown: '…',
+  get 'not-missed'() {
+    return say('mustFinds.foundOrNotThere');
+  },
+  get unknown() {
+    return say('mustFinds.cannotBeAsked');
+  },
 } as const;
 
 const REASONS = {
@@ -139,7 +144,7 @@ export class MustFindsComponent {
     });
   }
 
-  protected read(cell: ReturnType<MustFindCounts['look']>[number], name: string): void {
+  protected read(cell: MustFindCell, name: string): void {
     if (cell.found?.countKey) this.drawer.show(cell.found.countKey, name);
   }
 

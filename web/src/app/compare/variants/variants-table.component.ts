@@ -1,5 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { DatePipe } from '@angular/common';
+import { shortenName } from '#core/text/index';
 import { isSameLimiters } from '#core/limiter/index';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject } from '@angular/core';
 import {
@@ -325,7 +326,15 @@ export class VariantsTableComponent {
 
   private describeRecall(state: SearchState): { recall: string; recallCount: number } {
     if (!this.hasMustFinds()) return { recall: '', recallCount: 0 };
-    const { found, there, isKnown } = this.mustFinds.summarise(state, this.dialects());
-    return { recall: isKnown ? say('compare.ofFound', { found, there }) : '…', recallCount: found };
+    const { found, there, isKnown, groups } = this.mustFinds.summarise(state, this.dialects());
+    const together = groups.map((group) =>
+      say('compare.inDatabaseOf', {
+        database: shortenName(group.dialect),
+        found: group.found,
+        there: group.there,
+      }),
+    );
+    const each = there > 0 || together.length === 0 ? [say('compare.ofFound', { found, there })] : [];
+    return { recall: isKnown ? [...each, ...together].join('; ') : '…', recallCount: found };
   }
 }

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { findCover, type Cover, type LimitedQuery } from '#core/compare/index';
-import { createRecallQuery, listOpenMustFinds } from '#core/must-finds/index';
+import { createRecallQuery, listGoodWorks } from '#core/must-finds/index';
 import { createTermQueries } from '#core/compare/draft/index';
 import { describeInFull } from '#core/problem/index';
 import type { Dialect } from '#core/dialect/index';
@@ -67,12 +67,7 @@ export class EachTermComponent {
   protected readonly hue = computed(() => findHue(this.subject.state().concepts, this.concept()?.block));
   private readonly terms = computed(() => this.shown()?.terms.filter(({ term }) => !term.off) ?? []);
   /** The records that matter: must-finds, and those judged on topic. */
-  private readonly wanted = computed(() => {
-    const { judgements } = this.open.project();
-    const mustFinds = listOpenMustFinds(this.open.project().mustFinds);
-    const good = Object.values(judgements).filter(({ verdict }) => verdict === 'on');
-    return [...mustFinds, ...good].filter(({ title }) => title !== '');
-  });
+  private readonly wanted = computed(() => listGoodWorks(this.open.project()));
   protected readonly targets = computed(() => [
     { id: 'all', name: say('compare.allRecords') },
     ...(this.wanted().length > 0 ? [{ id: 'wanted', name: say('compare.mustFindsAndJudgedGood') }] : []),

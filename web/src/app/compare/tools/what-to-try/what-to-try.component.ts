@@ -1,4 +1,5 @@
 import { MatButton } from '@angular/material/button';
+import { MatChipListbox, MatChipOption } from '@angular/material/chips';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   describeProposal,
@@ -8,6 +9,7 @@ import {
   type ProposedChange,
   type ProposalCounts,
 } from '#core/compare/index';
+import { MAX_GOOD_WORKS, createWantedQuery } from '#core/must-finds/index';
 import { PURPOSE_ROWS } from '#core/question/index';
 import { findObstacle, getAmount, getExact, isNone, type Amount } from '#core/count/index';
 import { shortenName } from '#core/text/index';
@@ -19,6 +21,7 @@ import { ChoiceRowComponent } from '../../../ui/choice-row.component';
 import { CompareSubject } from '../../../comparing/compare-subject';
 import { COUNT_TABLE, type CountCell } from '../../../comparing/count-table.component';
 import { Alternatives } from '../../../comparing/alternatives';
+import { KeptChoices } from '../../kept-choices';
 import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { OfferedTerms } from '../../../comparing/offered-terms';
 import { mapSliced } from '../../../comparing/sliced';
@@ -32,7 +35,15 @@ const FIRST_SHOWN = 12;
 @Component({
   selector: 'app-what-to-try',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, COUNT_TABLE, ChoiceRowComponent, CountingBarComponent, MatButton],
+  imports: [
+    SayPipe,
+    COUNT_TABLE,
+    ChoiceRowComponent,
+    CountingBarComponent,
+    MatButton,
+    MatChipListbox,
+    MatChipOption,
+  ],
   providers: [OfferedTerms],
   templateUrl: './what-to-try.component.html',
   styleUrl: '../../../comparing/tools.scss',
@@ -42,6 +53,7 @@ export class WhatToTryComponent {
   protected readonly open = inject(OpenProject);
   private readonly alternatives = inject(Alternatives);
   private readonly offered = inject(OfferedTerms);
+  protected readonly choices = inject(KeptChoices);
 
   protected readonly showsAll = signal(false);
   protected readonly towards = signal('both');
@@ -65,9 +77,32 @@ export class WhatToTryComponent {
     this.subject.dialects().map((dialect) => this.subject.lookWhole(dialect)),
   );
   private readonly whole = computed(() => this.look(this.ask(this.subject.whole())));
+  /** The concepts that can be locked: more than one, or nothing would be left to change. */
+  protected readonly concepts = computed(() => {
+    const concepts = this.subject.state().concepts.filter(({ off }) => !off);
+    return concepts.length > 1 ? concepts : [];
+  });
+  protected readonly locked = computed(() => [...this.choices.lockedConcepts()]);
   private readonly listed = computed(() =>
-    listProposals(this.subject.project(), this.thisYear, this.offered.terms()),
+    listProposals(this.subject.project(), this.thisYear, this.offered.terms(), this.choices.lockedConcepts()),
   );
+  /** All good works, whatever the query finds: how many of them a database has. */
+  private readonly there = computed(() => {
+    const works = this.alternatives.goodWorks();
+    if (works.length === 0) return [];
+    const root = this.subject.share(createWantedQuery(works));
+    return this.subject.dialects().map((dialect) => this.subject.look({ root, limiters: {} }, dialect));
+  });
+  /** What the good works are, and how many of them the draft finds in each database. */
+  protected readonly good = computed(() => {
+    const count = this.alternatives.goodWorks().length;
+    if (count === 0) return undefined;
+    const databases = this.subject.dialects().flatMap((dialect, at) => {
+      const share = this.describeGood(this.whole().counts.found[at], at);
+      return share === '' ? [] : [`${shortenName(dialect)} ${share}`];
+    });
+    return { count, isCut: count === MAX_GOOD_WORKS, databases: databases.join(', ') };
+  });
   private readonly proposals = mapSliced(this.listed, (proposal) => {
     const question = this.alternatives.ask(this.subject.project(), proposal.change);
     return question && { proposal, asked: this.ask(question) };
@@ -78,6 +113,7 @@ export class WhatToTryComponent {
   protected readonly asked = computed(() => [
     ...this.whole().cells,
     ...this.whole().recalls,
+    ...this.there(),
     ...this.looked().flatMap(({ cells, recalls }) => [...cells, ...recalls]),
   ]);
   /** Some database finds nothing: that is too little, whatever the band. */
@@ -118,7 +154,12 @@ export class WhatToTryComponent {
             dialect,
             counted,
             label: say('shared.in', { name: judged.proposal.words, database: dialect.name }),
-            note: describeLimiterGap(readCount(counted), readCount(this.whole().cells[at])),
+            note: [
+              describeLimiterGap(readCount(counted), readCount(this.whole().cells[at])),
+              this.describeGood(judged.counts.found[at], at),
+            ]
+              .filter((words) => words !== '')
+              .join(' · '),
           };
         }),
       }));
@@ -126,6 +167,13 @@ export class WhatToTryComponent {
   protected readonly shown = computed(() =>
     this.showsAll() ? this.ranked() : this.ranked().slice(0, FIRST_SHOWN),
   );
+
+  /** How many good works are found of those that a database has; empty while that is not known. */
+  private describeGood(found: number | undefined, at: number): string {
+    const there = getExact(getAmount(readCount(this.there()[at])));
+    if (found === undefined || there === undefined) return '';
+    return say('compare.goodWorksOf', { found, there });
+  }
 
   protected take({ change, words }: ProposedChange): void {
     this.alternatives.take(change, words);
