@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { choose, findChoice } from './pages/fields';
+import { ReadView } from './pages/read-view';
 import { CompareView } from './pages/compare-view';
 import { DATABASES } from './pages/workbench';
 
@@ -230,6 +231,32 @@ test('what to try: changes tried for real, ranked, taken', async ({ page }) => {
   await best.getByRole('button', { name: 'Use and freeze' }).click();
   await expect.poll(() => view.workbench.readGauge(HERON)).toBe(wanted);
   await expect(page.getByRole('row', { name: words })).toBeVisible();
+});
+
+test('what to try leaves locked concepts as they are, and shows what of the good works a change finds', async ({
+  page,
+}) => {
+  const read = new ReadView(page);
+  await read.start();
+  await read.open(1);
+  await page.keyboard.press('y');
+  await page.goto(page.url().replace(/read.*$/, 'compare/try'));
+  const table = page.getByRole('region', { name: 'Changes that help' });
+  await expect(page.getByText(/(\d+) of \1 changes tried/)).toBeVisible();
+  await expect(page.getByTestId('good-works')).toContainText(/^\s*1 good work .* Heronsmere 1 of 1/);
+  await expect(table.getByRole('row').nth(1)).toContainText('1 of 1 good works');
+  const ofBats = table.getByRole('rowheader').filter({ hasText: /\bbats\b/i });
+  await expect(ofBats).not.toHaveCount(0);
+  const lock = page.getByRole('listbox', { name: 'Leave as they are' }).getByRole('option', { name: 'bats' });
+  await lock.click();
+  await expect(lock).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByText(/(\d+) of \1 changes tried/)).toBeVisible();
+  await expect(ofBats).toHaveCount(0);
+  // It stays locked for whoever comes back.
+  await page.reload();
+  await expect(lock).toHaveAttribute('aria-selected', 'true');
+  await lock.click();
+  await expect(ofBats).not.toHaveCount(0);
 });
 
 test('years: when the records were published, year by year', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { expectNothingByAxe } from './pages/axe';
+import { choose, findChoice } from './pages/fields';
 import { Workbench } from './pages/workbench';
 
 const HERON = 'Heronsmere Life Index';
@@ -192,3 +193,55 @@ for (const colours of ['light', 'dark'] as const)
       await check();
     });
   });
+
+test('in a database that is searched by hand they are counted together, and told apart where some are missed', async ({
+  page,
+}) => {
+  const workbench = await start(page);
+  const titles = await listTitles(page, 'bats AND year:2000..2026', 8);
+  await workbench.goTo('Databases');
+  await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
+  const form = page.getByRole('dialog');
+  await choose(findChoice(form, 'Begin with'), 'Field before the group');
+  await form.getByLabel('Code', { exact: true }).fill('paperbark');
+  await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
+  await form.getByRole('button', { name: 'Add and search it' }).click();
+  await expect(form).toHaveCount(0);
+  await workbench.goTo('Read');
+  await page
+    .getByRole('navigation', { name: 'Faces of Read' })
+    .getByRole('link', { name: 'Must-finds' })
+    .click();
+  await paste(page, titles);
+  await page.getByRole('button', { name: /^Count them now: Must-finds/ }).click();
+  const queue = page.getByRole('dialog', { name: /^Count by hand/ });
+  const table = page.getByRole('region', { name: 'Must-finds as a table' });
+  /** The person’s database has all of them and finds all but the second. */
+  const count = (string: string): number =>
+    titles.filter((title, at) => {
+      const words = title.toLowerCase().split(/\W+/).filter(Boolean).slice(0, 3).join(' ');
+      const isWhole = !/activit|behavio/.test(string);
+      return string.toLowerCase().includes(words) && (isWhole || at !== 1);
+    }).length;
+  let strings = 0;
+  while (await queue.getByTestId('hand-string').isVisible()) {
+    const string = (await queue.getByTestId('hand-string').textContent()) ?? '';
+    strings++;
+    const field = queue.getByRole('textbox');
+    await field.fill(String(count(string)));
+    await field.press('Enter');
+    await expect.poll(() => queue.getByTestId('hand-string').allTextContents()).not.toEqual([string]);
+  }
+  expect(strings).toBeLessThan(2 * titles.length);
+  await page.keyboard.press('Escape');
+  await expect(
+    table
+      .getByRole('row', { name: titles[1]!.slice(0, 30) })
+      .locator('td')
+      .nth(3),
+  ).toContainText('missed');
+  await expect(table.getByText('found, or not in it')).not.toHaveCount(0);
+  // Its reason is told by the record of another database, and that is said.
+  await table.getByRole('button', { name: titles[1]! }).click();
+  await expect(page.getByText(/^\s*Paperbark Index gives no records/)).toBeVisible();
+});

@@ -134,3 +134,46 @@ for (const colours of ['light', 'dark'] as const)
       await check();
     });
   });
+
+test('works that are alike are found by what they share, and judged there', async ({ page }) => {
+  const view = new ReadView(page);
+  await view.start();
+  await view.open(2);
+  const title = (await view.title()) ?? '';
+  await follow(page);
+  await page.getByRole('radio', { name: 'similar works' }).click();
+  await expect(page.getByText(/^\s*Looking for similar works/)).toHaveCount(0);
+  const similar = page.getByRole('table', { name: 'similar works' }).locator('tbody tr');
+  await expect(similar.first()).toBeVisible();
+  await expect(similar.filter({ hasText: title })).toHaveCount(0);
+
+  // What is said to be shared is shared: the other work cites what this one cites.
+  const sharing = similar.filter({ hasText: /Shares \d+ reference/ }).first();
+  const shared = Number(/Shares (\d+) reference/.exec((await sharing.textContent()) ?? '')?.[1]);
+  const own = await listCitations(page, await findNumber(page, title), 'references');
+  const other = (await sharing.locator('.title').textContent())?.trim() ?? '';
+  const theirs = await listCitations(page, await findNumber(page, other), 'references');
+  expect(theirs.filter((one) => own.includes(one))).toHaveLength(shared);
+
+  await similar.first().locator('.title').click();
+  await page.keyboard.press('y');
+  await expect(similar.first().getByRole('img', { name: 'on topic' })).toBeVisible();
+  await expect(similar.first().getByRole('button', { name: 'on topic' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expectNothingByAxe(page);
+  await page.keyboard.press('y');
+  await expect(similar.first().getByRole('img', { name: 'on topic' })).toHaveCount(0);
+});
+
+test('a short trail is drawn with its citations', async ({ page }) => {
+  const view = new ReadView(page);
+  await view.start();
+  await view.open(2);
+  await follow(page);
+  const works = await rows(page).count();
+  const drawing = page.getByRole('img', { name: new RegExp(`^${works} works along the years, joined by`) });
+  await expect(drawing.locator('path')).not.toHaveCount(0);
+  await expect(drawing.locator('circle')).toHaveCount(works);
+});

@@ -6,9 +6,9 @@ import { PSEUDO_MARK, writePseudoMessage } from './pseudo-language';
 /** All views, in walks that one test takes. */
 const WALKS = [
   ['topic', 'query', 'translate', 'read', 'databases'],
-  ['compare/variants', 'compare/staircase', 'compare/each-term', 'compare/combinations', 'compare/swap'],
-  ['compare/overlap', 'compare/gained-lost', 'compare/years'],
-  ['compare/what-to-try', 'read/must-finds', 'read/trail', 'read/shelf', 'compare/tallies'],
+  ['compare/staircase', 'compare/terms', 'compare/combinations', 'compare/swap'],
+  ['compare/overlap', 'compare/differences', 'compare/years'],
+  ['compare/try', 'read/must-finds', 'read/trail', 'read/shelf', 'compare/tallies'],
 ];
 
 /** All texts in a value, in small letters. */
@@ -41,7 +41,7 @@ async function speakPseudo(page: Page): Promise<void> {
 const NOT_OF_THE_SCREENS = [
   '.code, code, kbd, .word, .stop, .since, .take',
   'app-record-list, app-open-record, app-learn-panel table, app-overlap td, app-overlap th[scope="row"]',
-  '.mark, .says, .reason, app-findings-panel [aria-expanded], app-swap th',
+  '.mark, .says, .reason, app-findings-panel [aria-expanded], app-swap th, app-what-to-try th, app-what-to-try td',
 ].join(', ');
 
 /** What buttons, headings, labels and fields say. */
@@ -99,6 +99,7 @@ for (const [at, views] of WALKS.entries())
     await page.locator('app-gauge .number').first().waitFor();
     for (const view of views) {
       await page.goto(`/p/demo/${view}`);
+      await expect(page).toHaveURL(new RegExp(`/p/demo/${view}`));
       await page.locator('app-gauge .number').first().waitFor();
       await page.waitForLoadState('networkidle');
       const said = await listSaid(page);

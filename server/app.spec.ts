@@ -431,6 +431,7 @@ describe('citations', () => {
     const [first] = collections.get('cardinal')!.listReferences(citing);
     const back = await ask(`citedby?record=${first}&rows=100`);
     const record = collections.get('cardinal')!.getRecord(citing);
+    expect(back.numbers).toEqual(collections.get('cardinal')!.listCitedBy(first!).slice(0, 100));
     expect(back.records.map(({ id }) => id)).toContain(record.id);
     const { cited: said } = collections.get('cardinal')!.getRecord(first!);
     expect(said?.times).toBe(back.total);

@@ -69,6 +69,8 @@ export interface SearchAnswer {
   readonly estimated: boolean;
   readonly records: readonly BibliographicRecord[];
   readonly facets?: Facets;
+  /** The numbers of the records: of citations alone. */
+  readonly numbers?: readonly number[];
 }
 
 /** The most records that are given at once. */
@@ -124,6 +126,7 @@ export const SEARCH_ANSWER = Joi.object<SearchAnswer>({
   estimated: Joi.boolean().required(),
   records: Joi.array().items(RECORD_SCHEMA).required(),
   facets: Joi.object(Object.fromEntries(FACETS.map((name) => [name, facetValues]))),
+  numbers: Joi.array().items(Joi.number().integer().min(0)),
 } satisfies SchemaOf<SearchAnswer>);
 
 /** A search whose record numbers are asked for; with `keys`, what tells which records are of one work. */

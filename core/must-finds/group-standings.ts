@@ -21,6 +21,9 @@ export interface GroupStandings {
   readonly needed: readonly NeededCount[];
 }
 
+/** So few works take fewer strings one by one. */
+const FEW = 4;
+
 /** What follows for a group from the groups round it. */
 interface Given {
   readonly there?: number;
@@ -62,7 +65,7 @@ export function tellByGroups(works: number, read: (group: readonly number[]) => 
   const split = (group: readonly number[], given: Given): void => {
     const inherited: Given = given.found === 0 ? { found: 0 } : {};
     const missed = given.missed ?? 0;
-    if (group.length === 2 || missed * 2 >= group.length) {
+    if (group.length <= FEW || missed * 2 >= group.length) {
       for (const at of group) tellSingle(at, inherited);
       return;
     }

@@ -1,2 +1,4 @@
 export { countTrailYears, createFoundTest, gatherTrail, measureNextStep } from './trail';
-export type { TrailStart, TrailStep, TrailWork } from './trail';
+export type { ListedWork, TrailStart, TrailStep, TrailTie, TrailWork } from './trail';
+export { chooseTelling, createPartQuery, gatherSimilar, hasPart, listTellingParts, weigh } from './similar';
+export type { SimilarStep, SimilarWork, WeighedPart } from './similar';

@@ -20,6 +20,12 @@ export interface TrailStep {
   readonly records: readonly BibliographicRecord[];
 }
 
+/** A citation: the start cites the work (`references`), or is cited by it. */
+export interface TrailTie {
+  readonly start: number;
+  readonly direction: CitationDirection;
+}
+
 /** A work that a trail leads to. */
 export interface TrailWork {
   /** As the first database has it that knows it. */
@@ -30,6 +36,8 @@ export interface TrailWork {
   readonly from: readonly number[];
   /** Whether it is cited by a start, cites one, or both. */
   readonly directions: readonly CitationDirection[];
+  /** Each citation between it and a start. */
+  readonly ties: readonly TrailTie[];
 }
 
 /**
@@ -55,12 +63,15 @@ export function gatherTrail(
     const work = workOf[at + 1]![0]!;
     if (isStart.has(work)) return;
     const known = gathered.get(work);
+    const ties = known?.ties ?? [];
+    const isKnown = ties.some((tie) => tie.start === start && tie.direction === direction);
     gathered.set(work, {
       record: known?.record ?? record,
       database: known?.database ?? database,
       keys: known?.keys ?? keys,
       from: [...new Set([...(known?.from ?? []), start])].sort((a, b) => a - b),
       directions: [...new Set([...(known?.directions ?? []), direction])].sort(),
+      ties: isKnown ? ties : [...ties, { start, direction }],
     });
   });
   return [...gathered.values()].sort(
@@ -97,10 +108,13 @@ export function measureNextStep(
   );
 }
 
+/** A work in a list of a trail. */
+export type ListedWork = Pick<TrailWork, 'record' | 'database' | 'keys' | 'from'>;
+
 /** The works of a trail by year, from the first to the last: all, and those that a search does not find. */
 export function countTrailYears(
-  works: readonly TrailWork[],
-  isFound: (work: TrailWork) => boolean,
+  works: readonly ListedWork[],
+  isFound: (work: ListedWork) => boolean,
 ): { readonly year: number; readonly found: number; readonly others: number }[] {
   const years = works.flatMap(({ record }) => record.year ?? []);
   if (years.length === 0) return [];

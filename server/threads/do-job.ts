@@ -175,6 +175,7 @@ const WORK: { readonly [K in Job['kind']]: (job: Of<K>, turn: Turn, ground: Grou
         total: numbers.length,
         estimated: false,
         records: page.map((number) => collection.getRecord(number)),
+        numbers: page,
       });
     }),
 

@@ -31,7 +31,7 @@ describe('single changes', () => {
     };
     expect(show(to)).toEqual([
       'added myotis to bats → (bat OR bats OR myotis) AND lamp',
-      'taken out bats of bats → bat AND lamp',
+      'removed bats of bats → bat AND lamp',
       'changed light switched off → (bat OR bats) AND OFF(lamp)',
     ]);
   });

@@ -5,7 +5,7 @@ import { isSameLimiters, listLimiters } from '../../limiter';
 
 /** One difference between two states, made alone to the first: what it does by itself can be counted. */
 export interface SingleChange {
-  readonly sign: 'added' | 'taken out' | 'changed';
+  readonly sign: 'added' | 'removed' | 'changed';
   readonly words: string;
   /** Of the terms and places, or of the query as a whole. */
   readonly kind: 'concept' | 'term' | 'structure' | 'limiters';
@@ -55,7 +55,7 @@ function listConceptChanges(from: SearchState, to: SearchState): SingleChange[] 
     ...from.concepts
       .filter(({ block }) => !isIn(to, block))
       .map((concept): SingleChange => ({
-        sign: 'taken out',
+        sign: 'removed',
         words: `concept ${concept.name}`,
         kind: 'concept',
         state: { ...from, concepts: from.concepts.filter((other) => other !== concept) },
@@ -71,7 +71,7 @@ function listConceptChanges(from: SearchState, to: SearchState): SingleChange[] 
     ...from.blocks
       .filter(({ name }) => !to.blocks.some((block) => block.name === name))
       .map((block): SingleChange => ({
-        sign: 'taken out',
+        sign: 'removed',
         words: nameBlock(block),
         kind: 'concept',
         state: { ...from, blocks: from.blocks.filter((other) => other !== block) },
@@ -109,7 +109,7 @@ function listTermChanges(from: SearchState, before: Concept, after: Concept): Si
       state: withConcept({ ...before, terms: [...before.terms, term] }),
     })),
     ...removed.map(([, term]): SingleChange => ({
-      sign: 'taken out',
+      sign: 'removed',
       words: `${describeTerm(term)} of ${before.name}`,
       kind: 'term',
       state: withConcept({ ...before, terms: before.terms.filter((other) => other !== term) }),

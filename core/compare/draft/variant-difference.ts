@@ -14,7 +14,7 @@ export function describeDifference(from: SearchState, to: SearchState): StateDif
   const changes = listSingleChanges(from, to);
   const pick = (wanted: (typeof changes)[number]['sign']): string[] =>
     changes.filter(({ sign }) => sign === wanted).map(({ words }) => words);
-  return { added: pick('added'), removed: pick('taken out'), other: pick('changed') };
+  return { added: pick('added'), removed: pick('removed'), other: pick('changed') };
 }
 
 /** The number of single changes. */

@@ -99,6 +99,13 @@ export const DIALECT_FORM: readonly FormSection[] = [
         isOptional: true,
         help: '{string} stands for the string',
       },
+      {
+        path: 'recordAddress',
+        label: 'Address of a record',
+        kind: 'text',
+        isOptional: true,
+        help: '{id} stands for the id of the record there, {doi} for its DOI',
+      },
       { path: 'habits', label: 'What to know about it', kind: 'list' },
     ],
   },

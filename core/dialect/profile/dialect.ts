@@ -183,6 +183,8 @@ export interface Dialect {
   readonly history?: HistoryForms;
   /** The address of a search; `{string}` stands for the encoded string. */
   readonly address?: string;
+  /** The address of one record; `{id}` stands for its id there, encoded, `{doi}` for its DOI. */
+  readonly recordAddress?: string;
   /** What a person should know about its counts and habits, in short sentences. */
   readonly habits: readonly string[];
 }

@@ -153,6 +153,7 @@ export const DIALECT_SCHEMA = Joi.object<Dialect>({
       .required(),
   } satisfies SchemaOf<HistoryForms>),
   address: text.pattern(/^https?:\/\/.*\{string\}/),
+  recordAddress: text.pattern(/^https?:\/\/.*\{(?:id|doi)\}/),
   habits: Joi.array().items(text).required(),
 } satisfies SchemaOf<Dialect>);
 

@@ -18,7 +18,8 @@ import { build, printQuery, type QueryNode } from '#core/query/index';
 import { listReasons, nameFacetValue, type ConceptInRecord } from '#core/reading/index';
 import { nameAuthor, type BibliographicRecord, type TimesCited } from '#core/record/index';
 import { splitWords } from '#core/text/index';
-import { VERDICT_ROWS } from '../records/verdicts';
+import { createRecordAddress } from '#core/shelf/index';
+import { VerdictButtonsComponent } from '../records/verdict-buttons.component';
 import { OpenProject } from '../state/open-project';
 import { formatNumber } from '../ui/number-format';
 import { IconComponent } from '../ui/icon.component';
@@ -55,6 +56,7 @@ const LONGEST_SELECTION = 80;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     SayPipe,
+    VerdictButtonsComponent,
     FullTextComponent,
     IconComponent,
     MarkedTextComponent,
@@ -97,7 +99,6 @@ export class OpenRecordComponent {
   /** The reason of the judgement that is there. */
   readonly reasoned = output<string>();
 
-  protected readonly verdicts = VERDICT_ROWS;
   protected readonly record = computed(() => this.listed().record);
   protected readonly reasons = computed(() => listReasons(this.open.project().judgements).slice(0, 6));
   protected readonly line = computed(() => {
@@ -119,6 +120,10 @@ export class OpenRecordComponent {
     ...new Set(this.record().authors.flatMap(({ affiliation }) => affiliation ?? [])),
   ]);
   /** What else is known of it. */
+  /** Where its own database shows it. */
+  protected readonly address = computed(() =>
+    createRecordAddress(this.database(), this.record(), this.record().id),
+  );
   protected readonly facts = computed(() => {
     const { doi, peerReviewed, isOpenAccess, hasFullText, fullText, references, cited } = this.record();
     return [

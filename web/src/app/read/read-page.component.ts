@@ -27,6 +27,7 @@ import {
 } from '#core/reading/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { shortenName } from '#core/text/index';
+import { Judging } from '../records/judging';
 import { ReadFacesComponent } from '../records/read-faces.component';
 import { SaveRecords } from '../records/save-records';
 import { VERDICT_ROWS, findVerdict } from '../records/verdicts';
@@ -87,6 +88,7 @@ export class ReadPageComponent {
   protected readonly records = inject(ReadRecords);
   protected readonly exported = inject(ReadExport);
   protected readonly taking = inject(TakeRecord);
+  private readonly judging = inject(Judging);
   private readonly saving = inject(SaveRecords);
   private readonly open = inject(OpenProject);
   private readonly announcer = inject(LiveAnnouncer);
@@ -220,18 +222,9 @@ export class ReadPageComponent {
     this.look(this.at() + 1);
   }
 
-  /** A work has one judgement: where it was judged in another database, that one changes. */
   private keepJudgement(verdict: Verdict | undefined, reason?: string): void {
     const listed = this.current();
-    if (!listed) return;
-    const { judgements } = this.open.project();
-    const [key = listed.key] =
-      Object.entries(judgements).find(([, judgement]) => judgement === listed.judgement) ?? [];
-    this.open.change({
-      kind: 'judge-record',
-      record: key,
-      judgement: verdict && createJudgement(listed.record, verdict, reason),
-    });
+    if (listed) this.judging.judge(listed.record, listed.database, verdict, reason);
   }
 
   /** Keys of the list, where no text is typed and nothing else takes them. */

@@ -3,11 +3,12 @@ import { createJudgementKey } from '#core/compare/index';
 import type { Facets } from '#core/contract/index';
 import type { Problem } from '#core/problem/index';
 import type { Judgement, Verdict } from '#core/project/index';
-import { createWorkFinder, traceReading } from '#core/reading/index';
+import { traceReading } from '#core/reading/index';
 import { type BibliographicRecord } from '#core/record/index';
 import { createRecordKeys, type RecordKeys } from '#core/record/same-work/index';
 import { Connections } from '../state/connections';
 import { fetchByNumbers } from '../state/fetch-records';
+import { Judging } from '../records/judging';
 import { OpenProject } from '../state/open-project';
 import { PAGE, askPage, isSameAsked, type Asked } from './asked-page';
 import { drawWorks, fetchWorks, listWorks, type FoundWork } from './found-works';
@@ -102,7 +103,7 @@ export class ReadRecords {
   readonly judgedElsewhere = computed<readonly ListedRecord[]>(() =>
     this.earlier().map((record) => this.describe(record, -1)),
   );
-  private readonly judged = computed(() => createWorkFinder(this.open.project().judgements));
+  private readonly judged = inject(Judging).finder;
   /** The verdicts of a sample in the order in which it was drawn; nothing where none is drawn. */
   readonly sampled = computed(() =>
     this.sampledFrom() === undefined

@@ -4,7 +4,7 @@ import { MatProgressBar } from '@angular/material/progress-bar';
 import { writeListAsHtml, writePage, type ReferenceList } from '#core/citation/index';
 import { describeInFull } from '#core/problem/index';
 import type { BibliographicRecord } from '#core/record/index';
-import { createMailAddress, writeMailFile } from '#core/shelf/index';
+import { createMailAddress, writeMailFile, writeWhereabouts, type Whereabouts } from '#core/shelf/index';
 import { CitationStyles } from '../data/citation-styles';
 import { saveFile } from '../data/save-file';
 import { TextClipboard } from '../data/text-clipboard';
@@ -21,6 +21,8 @@ import { say } from '../words/say';
 export interface CiteDialogData {
   readonly records: readonly BibliographicRecord[];
   readonly title: string;
+  /** Where the works are, for messages. */
+  readonly whereabouts: readonly Whereabouts[];
 }
 
 /** So many entries are shown; copied and saved are all. */
@@ -73,10 +75,13 @@ export class CiteDialogComponent {
     return list ? writeListAsHtml(list) : '';
   });
   private readonly subject = say('shelf.referencesFor', { title: this.data.title });
+  /** What a message says: the references, and where the works are. */
+  private readonly mail = computed(() => {
+    const where = writeWhereabouts(this.data.whereabouts, say('shelf.whereTheyAre'));
+    return { subject: this.subject, text: this.text() + where.text, html: this.html() + where.html };
+  });
   /** Opens a message in the person's mail program; nothing for lists that are too long for an address. */
-  protected readonly mailAddress = computed(() =>
-    this.list() ? createMailAddress({ subject: this.subject, text: this.text() }) : undefined,
-  );
+  protected readonly mailAddress = computed(() => (this.list() ? createMailAddress(this.mail()) : undefined));
 
   constructor() {
     effect(() => void this.write(this.style()));
@@ -128,7 +133,7 @@ export class CiteDialogComponent {
   }
 
   protected saveMail(): void {
-    const message = writeMailFile({ subject: this.subject, text: this.text(), html: this.html() });
+    const message = writeMailFile(this.mail());
     saveFile(`${this.fileName()}.eml`, message, 'message/rfc822');
   }
 

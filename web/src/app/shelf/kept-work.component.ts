@@ -6,6 +6,7 @@ import { listLimiters } from '#core/limiter/index';
 import { describeProblem } from '#core/problem/index';
 import type { KeptWork, Quotation } from '#core/project/index';
 import { nameAuthor } from '#core/record/index';
+import { listRecordAddresses } from '#core/shelf/index';
 import { CitationStyles } from '../data/citation-styles';
 import { TextClipboard } from '../data/text-clipboard';
 import { Citations } from '../records/citations';
@@ -84,6 +85,11 @@ export class KeptWorkComponent {
     [...new Set(this.work().places.map(({ database }) => database))]
       .map((id) => this.open.findDialect(id)?.name ?? id)
       .join(', '),
+  );
+
+  /** Where the databases outside show the record themselves. */
+  protected readonly addresses = computed(() =>
+    listRecordAddresses(this.work(), (id) => this.open.findDialect(id)),
   );
 
   protected readonly style = signal(this.styles.readChosen());

@@ -6,7 +6,7 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { MatChipListbox, MatChipOption } from '@angular/material/chips';
 import { getProjectTitle, type KeptWork } from '#core/project/index';
 import { describeAuthors } from '#core/record/index';
-import { SHELF_ORDERS, type ShelfOrder } from '#core/shelf/index';
+import { SHELF_ORDERS, findWhereabouts, type ShelfOrder } from '#core/shelf/index';
 import { ReadFacesComponent } from '../records/read-faces.component';
 import { SaveRecords } from '../records/save-records';
 import { Shelf } from '../records/shelf';
@@ -112,6 +112,9 @@ export class ShelfPageComponent {
       this.dialogs.open<InstanceType<typeof CiteDialogComponent>, CiteDialogData, void>(CiteDialogComponent, {
         data: {
           records: this.view.meant().map(({ record }) => record),
+          whereabouts: this.view
+            .meant()
+            .map((work) => findWhereabouts(work, (id) => this.open.findDialect(id))),
           title: getProjectTitle(this.open.project()),
         },
         width: 780,

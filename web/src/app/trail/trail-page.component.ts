@@ -3,7 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { describeAuthors, type BibliographicRecord } from '#core/record/index';
-import { countTrailYears, measureNextStep } from '#core/trail/index';
+import { countTrailYears, measureNextStep, type SimilarWork } from '#core/trail/index';
 import { MustFindTaking } from '../records/must-find-taking';
 import { ReadFacesComponent } from '../records/read-faces.component';
 import { MAX_STARTS, writeTrail } from '../records/trail-address';
@@ -13,6 +13,9 @@ import { ChoiceRowComponent } from '../ui/choice-row.component';
 import { formatNumber } from '../ui/number-format';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
+import { MOST_IN_ARCS, type ArcWork } from './citation-arcs';
+import { CitationArcsComponent } from './citation-arcs.component';
+import { MOST_SIMILAR, SimilarWorks } from './similar-works';
 import { TrailTableComponent, type TrailRow } from './trail-table.component';
 import { TrailWorks } from './trail-works';
 
@@ -27,6 +30,7 @@ const LEAST_IN_CHART = 5;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ChartComponent,
+    CitationArcsComponent,
     ChoiceRowComponent,
     MatButton,
     MatProgressBar,
@@ -35,12 +39,13 @@ const LEAST_IN_CHART = 5;
     SayPipe,
     TrailTableComponent,
   ],
-  providers: [TrailWorks],
+  providers: [SimilarWorks, TrailWorks],
   templateUrl: './trail-page.component.html',
   styleUrl: './trail-page.component.scss',
 })
 export class TrailPageComponent {
   protected readonly trail = inject(TrailWorks);
+  protected readonly similar = inject(SimilarWorks);
   protected readonly open = inject(OpenProject);
   private readonly mustFinds = inject(MustFindTaking);
   private readonly router = inject(Router);
@@ -50,6 +55,7 @@ export class TrailPageComponent {
     { id: 'both', name: say('trail.bothWays') },
     { id: 'references', name: say('trail.whatTheyCite') },
     { id: 'citedby', name: say('trail.whatCitesThem') },
+    { id: 'similar', name: say('trail.similarWorks') },
   ];
   protected readonly kinds = [
     { id: 'all', name: say('shared.allOfThem') },
@@ -64,13 +70,36 @@ export class TrailPageComponent {
 
   private readonly rows = computed<readonly TrailRow[]>(() => {
     const isFound = this.trail.isFound();
-    return this.trail.works().map((work) => ({
+    const put = (work: TrailRow['work'], how: Pick<TrailRow, 'ways' | 'shared'>): TrailRow => ({
       work,
       key: `${work.database} ${work.record.id}`,
       line: describeLine(work.record),
-      ways: work.directions.map((direction) => WAYS[direction]).join(', '),
       isFound: isFound?.(work),
-    }));
+      ...how,
+    });
+    if (this.similar.isWanted())
+      return this.similar.works().map((work) => put(work, { ways: '', shared: describeShared(work) }));
+    return this.trail
+      .works()
+      .map((work) => put(work, { ways: work.directions.map((one) => WAYS[one]).join(', ') }));
+  });
+  /** What the list is called. */
+  protected readonly title = computed(() =>
+    say(this.similar.isWanted() ? 'trail.similarWorks' : 'trail.worksThatCitationsLeadTo'),
+  );
+  protected readonly sum = computed(() => {
+    const count = this.rows().length;
+    if (!this.similar.isWanted()) return say('trail.works', { count });
+    return say(count === MOST_SIMILAR ? 'trail.theMostSimilar' : 'trail.similarWorksCount', { count });
+  });
+  protected readonly failed = computed(() =>
+    this.similar.isWanted() ? this.similar.failed() : this.trail.failed(),
+  );
+  protected readonly leadsNowhere = computed(() => {
+    if (this.rows().length > 0) return undefined;
+    if (this.similar.isWanted()) return this.similar.isDone() ? say('trail.nothingIsSimilar') : undefined;
+    const isDone = !this.trail.progress() && !this.trail.hasNone() && this.trail.standings().length > 0;
+    return isDone ? say('trail.leadsNowhere') : undefined;
   });
   private readonly wanted = computed(() =>
     this.shown() === 'new' ? this.rows().filter(({ isFound }) => isFound === false) : this.rows(),
@@ -86,14 +115,26 @@ export class TrailPageComponent {
       this.trail.directions(),
     ),
   );
+  /** Few works are drawn one by one, with their citations. */
+  protected readonly arcs = computed<readonly ArcWork[]>(() => {
+    const works = this.trail.works();
+    if (this.similar.isWanted() || works.length === 0 || works.length > MOST_IN_ARCS) return [];
+    const isFound = this.trail.isFound();
+    return works.map((work) => ({
+      title: work.record.title,
+      year: work.record.year,
+      isFound: isFound?.(work),
+      ties: work.ties,
+    }));
+  });
   protected readonly chart = computed<ChartContent | undefined>(() => {
     const isFound = this.trail.isFound();
-    const works = this.trail.works();
-    if (!isFound || works.length < LEAST_IN_CHART) return undefined;
+    const works = this.rows().map(({ work }) => work);
+    if (!isFound || works.length < LEAST_IN_CHART || this.arcs().length > 0) return undefined;
     const years = countTrailYears(works, isFound);
     return {
       kind: 'bar',
-      title: say('trail.worksByYear'),
+      title: say(this.similar.isWanted() ? 'trail.similarWorksByYear' : 'trail.worksByYear'),
       places: years.map(({ year }) => String(year)),
       series: [
         {
@@ -116,7 +157,13 @@ export class TrailPageComponent {
   }
 
   protected chooseDirection(id: string): void {
+    this.similar.isWanted.set(id === 'similar');
     this.trail.direction.set(id === 'references' || id === 'citedby' ? id : 'both');
+  }
+
+  protected tryAgain(): void {
+    if (this.similar.isWanted()) this.similar.tryAgain();
+    else this.trail.tryAgain();
   }
 
   /** Makes a work a must-find and goes to where it is told why it is missed. */
@@ -152,6 +199,20 @@ const WAYS = {
     return say('trail.citing');
   },
 };
+
+/** So many words are named. */
+const MOST_NAMED = 4;
+
+/** What a work shares with those that it is like. */
+function describeShared({ references, headings, words }: SimilarWork): string {
+  const name = (all: readonly string[]): string =>
+    all.slice(0, MOST_NAMED).join(', ') + (all.length > MOST_NAMED ? ', …' : '');
+  return [
+    ...(references > 0 ? [say('trail.sharedReferences', { count: references })] : []),
+    ...(headings.length > 0 ? [say('trail.sharedHeadings', { names: name(headings) })] : []),
+    ...(words.length > 0 ? [say('trail.sharedWords', { names: name(words) })] : []),
+  ].join('; ');
+}
 
 function describeLine({ authors, source, type }: BibliographicRecord): string {
   return [describeAuthors(authors, 2), source, ...(type === 'article' ? [] : [type])]

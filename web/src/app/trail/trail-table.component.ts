@@ -1,16 +1,23 @@
 import { ChangeDetectionStrategy, Component, inject, input, model, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
-import type { TrailWork } from '#core/trail/index';
+import type { ListedWork } from '#core/trail/index';
+import type { Verdict } from '#core/project/index';
+import { Judging } from '../records/judging';
 import { Shelf } from '../records/shelf';
+import { VERDICT_ROWS, findVerdict, type VerdictRow } from '../records/verdicts';
+import { VerdictButtonsComponent } from '../records/verdict-buttons.component';
 import { SayPipe } from '../words/say.pipe';
 
 /** A work with all that its row says. */
 export interface TrailRow {
-  readonly work: TrailWork;
+  readonly work: ListedWork;
   readonly key: string;
   readonly line: string;
+  /** By which citations; empty for works that are alike. */
   readonly ways: string;
+  /** What it shares with the works that it is like. */
+  readonly shared?: string;
   /** Nothing while it is not known. */
   readonly isFound: boolean | undefined;
 }
@@ -19,16 +26,20 @@ export interface TrailRow {
 @Component({
   selector: 'app-trail-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatCheckbox, SayPipe],
+  imports: [MatButton, MatCheckbox, SayPipe, VerdictButtonsComponent],
   templateUrl: './trail-table.component.html',
   styleUrl: './trail-table.component.scss',
 })
 export class TrailTableComponent {
   private readonly shelf = inject(Shelf);
+  private readonly judging = inject(Judging);
 
+  readonly caption = input.required<string>();
   readonly rows = input.required<readonly TrailRow[]>();
   /** How many works the trail starts from. */
   readonly starts = input.required<number>();
+  /** How many of them a work belongs to: what the column is called. */
+  readonly fromWords = input.required<string>();
   /** It is being looked up what the draft finds. */
   readonly isComparing = input.required<boolean>();
   /** The keys of the rows that are picked. */
@@ -55,6 +66,28 @@ export class TrailTableComponent {
 
   protected isKept({ work }: TrailRow): boolean {
     return this.shelf.find(work.record, work.database) !== undefined;
+  }
+
+  /** What a work was judged. */
+  protected verdictOf({ work: { record, database } }: TrailRow): VerdictRow | undefined {
+    const verdict = this.judging.find(record, database)?.verdict;
+    return VERDICT_ROWS.find(({ id }) => id === verdict);
+  }
+
+  /** A verdict that is given again is taken back. */
+  protected judge(row: TrailRow, verdict: Verdict): void {
+    const isGiven = this.verdictOf(row)?.id === verdict;
+    this.judging.judge(row.work.record, row.work.database, isGiven ? undefined : verdict);
+  }
+
+  /** The keys of Read, at a work that has the focus. */
+  protected takeKey(event: KeyboardEvent, row: TrailRow): void {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const verdict = findVerdict(event.key);
+    if (verdict) this.judge(row, verdict.id);
+    else if (event.key.toLowerCase() === 's') this.keep(row);
+    else return;
+    event.preventDefault();
   }
 
   protected keep({ work: { record, database } }: TrailRow): void {

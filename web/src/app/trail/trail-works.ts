@@ -3,10 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { createSharedDraft } from '#core/compare/draft/index';
 import { MAX_ROWS, listKeys, type CitationDirection } from '#core/contract/index';
-import { DIALECTS, writeQuery, type Dialect } from '#core/dialect/index';
-import { createMustFindQuery } from '#core/must-finds/index';
+import { DIALECTS, type Dialect } from '#core/dialect/index';
 import type { BibliographicRecord } from '#core/record/index';
-import { createRecordKeys, type RecordKeys } from '#core/record/same-work/index';
+import type { RecordKeys } from '#core/record/same-work/index';
 import {
   createFoundTest,
   gatherTrail,
@@ -19,6 +18,7 @@ import { listParts, type CountKey } from '../counting/count-state';
 import { readTrail } from '../records/trail-address';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
+import { findStart } from './find-start';
 
 /** So many records are followed from one work each way. */
 const MAX_FOLLOWED = 1_000;
@@ -136,16 +136,10 @@ export class TrailWorks {
     stop: AbortSignal,
   ): Promise<OneStep> {
     const nothing: OneStep = { isThere: false, steps: [], isFailed: false, isCut: false };
-    const root = createMustFindQuery(start);
-    if (!root) return nothing;
-    const { parts, sentLimiters } = writeQuery(root, dialect, {});
     const connection = this.connections.find(dialect.id);
-    const listed = await connection.ask('ids', { string: parts[0]?.text ?? '', sentLimiters }, stop);
-    if (!listed.ok) return { ...nothing, isFailed: true };
-    // Several works may begin with the same words.
-    const isSame = createFoundTest([createRecordKeys(start)]);
-    const at = listKeys(listed.value).findIndex((keys) => isSame({ keys }));
-    const record = listed.value.numbers[at];
+    const number = await findStart(connection, dialect, start, stop);
+    if (!number.ok) return { ...nothing, isFailed: true };
+    const record = number.value;
     if (record === undefined) return nothing;
     const steps: TrailStep[] = [];
     let [isFailed, isCut] = [false, false];

@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import type { LimitedQuery } from '#core/compare/index';
+import type { SingleChange } from '#core/compare/draft/index';
 import type { Dialect } from '#core/dialect/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 import {
@@ -9,6 +10,7 @@ import {
   type SameWorkAnswers,
 } from '#core/record/same-work/index';
 import { RecordSets, type ListedRecords } from '../../comparing/record-sets';
+import { describeSign } from './describe';
 import { say } from '../../words/say';
 
 /** What two states find: only the later one, only the earlier one, or both. */
@@ -50,7 +52,7 @@ export class PartLists {
     from: LimitedQuery,
     to: LimitedQuery,
     dialect: Dialect,
-    singles: readonly { change: { words: string; sign: string }; question: LimitedQuery }[],
+    singles: readonly { change: Pick<SingleChange, 'words' | 'sign'>; question: LimitedQuery }[],
   ): Promise<Outcome<PartNumbers>> {
     if (!(await this.sets.gives(dialect)))
       return fail(createProblem('records-not-given', 'error', { database: dialect.name }));
@@ -62,7 +64,10 @@ export class PartLists {
     for (const { change, question } of singles) {
       const listed = await this.sets.list(question, dialect);
       if (listed.ok)
-        alone.push({ words: `${change.sign} ${change.words}`, has: new Set(listed.value.numbers) });
+        alone.push({
+          words: `${describeSign(change.sign)} ${change.words}`,
+          has: new Set(listed.value.numbers),
+        });
     }
     return succeed({
       gained: [...now].filter((number) => !then.has(number)),

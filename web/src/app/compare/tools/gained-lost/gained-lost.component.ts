@@ -15,6 +15,7 @@ import { DatabaseHeadingComponent } from '../../../ui/database-heading.component
 import { CompareSubject } from '../../../comparing/compare-subject';
 import { CountingBarComponent } from '../../../comparing/counting-bar.component';
 import { DatabaseChoiceComponent } from '../../parts/database-choice.component';
+import { describeSign } from '../../parts/describe';
 import {
   PARTS,
   PartLists,
@@ -51,6 +52,7 @@ import { SayPipe } from '../../../words/say.pipe';
   styleUrls: ['../../../comparing/tools.scss', './gained-lost.component.scss'],
 })
 export class GainedLostComponent {
+  protected readonly describeSign = describeSign;
   protected readonly subject = inject(CompareSubject);
   protected readonly states = inject(TwoStates);
   private readonly sets = inject(RecordSets);

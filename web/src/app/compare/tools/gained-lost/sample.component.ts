@@ -16,11 +16,13 @@ import { succeed } from '#core/problem/index';
 import type { Verdict } from '#core/project/index';
 import { createJudgement } from '#core/reading/index';
 import { describeAuthors, type BibliographicRecord } from '#core/record/index';
+import { Shelf } from '../../../records/shelf';
 import { VERDICT_ROWS, findVerdict } from '../../../records/verdicts';
 import { Connections } from '../../../state/connections';
 import { fetchByNumbers } from '../../../state/fetch-records';
 import { OpenProject } from '../../../state/open-project';
 import { ChoiceRowComponent } from '../../../ui/choice-row.component';
+import { IconComponent } from '../../../ui/icon.component';
 import { PARTS, type PartId } from '../../parts/part-lists';
 import { follow } from '../../parts/waiting';
 import { TwoStates } from './two-states';
@@ -31,11 +33,12 @@ import { say } from '../../../words/say';
 @Component({
   selector: 'app-sample',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [SayPipe, ChoiceRowComponent, MatButton],
+  imports: [SayPipe, ChoiceRowComponent, IconComponent, MatButton],
   templateUrl: './sample.component.html',
   styleUrls: ['../../../comparing/tools.scss', './sample.component.scss'],
 })
 export class SampleComponent {
+  private readonly shelf = inject(Shelf);
   protected readonly states = inject(TwoStates);
   private readonly open = inject(OpenProject);
   private readonly connections = inject(Connections);
@@ -70,6 +73,7 @@ export class SampleComponent {
         record,
         line: [describeAuthors(record.authors, 3), record.source, record.year].filter(Boolean).join(' · '),
         verdict: this.open.project().judgements[key]?.verdict,
+        isKept: this.shelf.find(record, sample.dialect.id) !== undefined,
         why: sample.why(numbers[at] ?? -1, this.part()),
       };
     });

@@ -101,7 +101,10 @@ export class WhatToTryComponent {
       const share = this.describeGood(this.whole().counts.found[at], at);
       return share === '' ? [] : [`${shortenName(dialect)} ${share}`];
     });
-    return { count, isCut: count === MAX_GOOD_WORKS, databases: databases.join(', ') };
+    return say(count === MAX_GOOD_WORKS ? 'compare.goodWorksTheFirst' : 'compare.goodWorks', {
+      count,
+      databases: databases.length > 0 ? databases.join(', ') : '…',
+    });
   });
   private readonly proposals = mapSliced(this.listed, (proposal) => {
     const question = this.alternatives.ask(this.subject.project(), proposal.change);
