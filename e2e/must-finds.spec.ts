@@ -242,6 +242,7 @@ test('in a database that is searched by hand they are counted together, and told
   ).toContainText('missed');
   await expect(table.getByText('found, or not in it')).not.toHaveCount(0);
   // Its reason is told by the record of another database, and that is said.
-  await table.getByRole('button', { name: titles[1]! }).click();
+  await table.getByRole('button', { name: titles[1]!, exact: true }).click();
+  await page.getByRole('radio', { name: 'Paperbark Index' }).click();
   await expect(page.getByText(/^\s*Paperbark Index gives no records/)).toBeVisible();
 });

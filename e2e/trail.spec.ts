@@ -177,3 +177,28 @@ test('a short trail is drawn with its citations', async ({ page }) => {
   await expect(drawing.locator('path')).not.toHaveCount(0);
   await expect(drawing.locator('circle')).toHaveCount(works);
 });
+
+test('a list of citing records that a citation database exported joins the trail, and is there after a reload', async ({
+  page,
+}) => {
+  const view = new ReadView(page);
+  await view.start();
+  await view.open(2);
+  await follow(page);
+  const before = await rows(page).count();
+  await page.getByRole('button', { name: 'Add an exported list of citing records…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add your own records' });
+  await dialog
+    .getByRole('textbox', { name: 'Or paste records' })
+    .fill(
+      'TY  - JOUR\nTI  - A later look at dimmed lanes\nAU  - Pell, Ida\nPY  - 2026\nER  - \n\nTY  - JOUR\nER  - \n',
+    );
+  await dialog.getByRole('button', { name: 'Take them in' }).click();
+  await expect(dialog.getByText('1 could not be read')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Add to the trail' }).click();
+  const added = rows(page).filter({ hasText: 'A later look at dimmed lanes' });
+  await expect(added).toContainText('citing');
+  await expect(rows(page)).toHaveCount(before + 1);
+  await page.reload();
+  await expect(added).toContainText('citing');
+});

@@ -65,6 +65,12 @@ export class CollectionDialogComponent {
     (this.database ? say('own-records.good') : say('own-records.searchItInThisProject'));
   protected readonly name = signal(this.database?.dialect.name ?? this.data.name ?? '');
   protected readonly files = signal<readonly File[]>([]);
+  /** Records that were pasted: a file of their own. */
+  protected readonly pasted = signal('');
+  protected readonly isReady = computed(
+    () =>
+      (this.files().length > 0 || this.pasted().trim() !== '') && this.name().trim() !== '' && !this.isBusy(),
+  );
   protected readonly known = signal<readonly OwnCollection[]>([]);
   protected readonly progress = signal<ImportProgress | undefined>(undefined);
   protected readonly isBusy = signal(false);
@@ -125,8 +131,13 @@ export class CollectionDialogComponent {
     this.failure.set('');
     const { connection } = this.database ?? {};
     try {
+      const pasted = this.pasted().trim();
+      const given = pasted === '' ? [] : [new File([pasted], say('own-records.pastedRecords'))];
       const files = await Promise.all(
-        this.files().map(async (file) => ({ name: file.name, content: await file.arrayBuffer() })),
+        [...this.files(), ...given].map(async (file) => ({
+          name: file.name,
+          content: await file.arrayBuffer(),
+        })),
       );
       const outcome = await this.client.import(
         {

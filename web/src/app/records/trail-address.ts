@@ -5,13 +5,18 @@ import type { TrailStart } from '#core/trail/index';
 
 /** The most works that citations are followed from at once. */
 export const MAX_STARTS = 60;
+/** The most lists of citing records of one trail. */
+const MAX_LISTS = 20;
 
-interface WrittenTrail {
+/** What a trail starts from. */
+export interface TrailAddress {
   readonly from: readonly TrailStart[];
+  /** Collections of records that cite the first of them, by the ids of their databases. */
+  readonly citing?: readonly string[];
 }
 
 const text = Joi.string().allow('').max(2_000);
-const TRAIL = Joi.object<WrittenTrail>({
+const TRAIL = Joi.object<TrailAddress>({
   from: Joi.array()
     .items(
       Joi.object<TrailStart>({
@@ -26,7 +31,8 @@ const TRAIL = Joi.object<WrittenTrail>({
     )
     .max(MAX_STARTS)
     .required(),
-} satisfies SchemaOf<WrittenTrail>).required();
+  citing: Joi.array().items(Joi.string().max(100)).max(MAX_LISTS),
+} satisfies SchemaOf<TrailAddress>).required();
 
 /** What stands behind the `#` of a trail from some works, the first of them if there are too many. */
 export function writeTrail(
@@ -36,17 +42,23 @@ export function writeTrail(
     const first = authors.slice(0, 1).map(({ family, given }) => ({ family, given }));
     return { title, ...(year !== undefined && { year }), authors: first, ...(doi !== undefined && { doi }) };
   });
-  return JSON.stringify({ from } satisfies WrittenTrail);
+  return JSON.stringify({ from } satisfies TrailAddress);
 }
 
-/** The works that an address starts from; none if it is not one of a trail. */
-export function readTrail(fragment: string | null): readonly TrailStart[] {
+/** The same trail with another list of records that cite its first work. */
+export function addCitingList(trail: TrailAddress, database: string): string {
+  const citing = [...new Set([...(trail.citing ?? []), database])].slice(-MAX_LISTS);
+  return JSON.stringify({ ...trail, citing } satisfies TrailAddress);
+}
+
+/** What an address starts from; no works if it is not one of a trail. */
+export function readTrail(fragment: string | null): TrailAddress {
   let parsed: unknown;
   try {
     parsed = JSON.parse(fragment ?? '');
   } catch {
-    return [];
+    return { from: [] };
   }
   const result = TRAIL.validate(parsed, { convert: false });
-  return result.error ? [] : result.value.from;
+  return result.error ? { from: [] } : result.value;
 }

@@ -6,7 +6,8 @@ import { describeAuthors, type BibliographicRecord } from '#core/record/index';
 import { countTrailYears, measureNextStep, type SimilarWork } from '#core/trail/index';
 import { MustFindTaking } from '../records/must-find-taking';
 import { ReadFacesComponent } from '../records/read-faces.component';
-import { MAX_STARTS, writeTrail } from '../records/trail-address';
+import { TakeCollection } from '../own-records/take-collection';
+import { MAX_STARTS, addCitingList, writeTrail } from '../records/trail-address';
 import { OpenProject } from '../state/open-project';
 import { ChartComponent, type ChartContent } from '../ui/chart.component';
 import { ChoiceRowComponent } from '../ui/choice-row.component';
@@ -49,6 +50,7 @@ export class TrailPageComponent {
   protected readonly open = inject(OpenProject);
   private readonly mustFinds = inject(MustFindTaking);
   private readonly router = inject(Router);
+  private readonly collections = inject(TakeCollection);
 
   protected readonly format = formatNumber;
   protected readonly directions = [
@@ -175,6 +177,17 @@ export class TrailPageComponent {
   /** A step further: from the works that are picked. */
   protected goOn(): void {
     this.startFrom(this.picked().map(({ work }) => work.record));
+  }
+
+  /** Takes in a list of citing records that a citation database exported, for the one work that the trail starts from. */
+  protected async addList(): Promise<void> {
+    const trail = this.trail.address();
+    const [start] = trail.from;
+    if (!start) return;
+    const name = say('trail.whatCites', { title: start.title });
+    const database = await this.collections.ask(name, say('trail.addToTheTrail'));
+    if (!database) return;
+    void this.router.navigate([], { fragment: addCitingList(trail, database.dialect.id) });
   }
 
   protected startFromShelf(): void {

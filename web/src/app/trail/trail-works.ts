@@ -15,9 +15,11 @@ import {
 } from '#core/trail/index';
 import { Counts } from '../counting/counts';
 import { listParts, type CountKey } from '../counting/count-state';
-import { readTrail } from '../records/trail-address';
+import { EVERY_RECORD } from '../own-records/take-collection';
+import { readTrail, type TrailAddress } from '../records/trail-address';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
+import { say } from '../words/say';
 import { findStart } from './find-start';
 
 /** So many records are followed from one work each way. */
@@ -53,7 +55,8 @@ export class TrailWorks {
   private readonly fragment = toSignal(inject(ActivatedRoute).fragment, { initialValue: null });
   private running = new AbortController();
 
-  readonly starts = computed(() => readTrail(this.fragment()));
+  readonly address = computed(() => readTrail(this.fragment()));
+  readonly starts = computed(() => this.address().from);
   readonly direction = signal<CitationDirection | 'both'>('both');
   readonly directions = computed(() => {
     const direction = this.direction();
@@ -67,7 +70,7 @@ export class TrailWorks {
   readonly standings = computed(() => this.following()?.standings ?? []);
   readonly failed = computed(() => this.following()?.failed ?? []);
   readonly isCut = computed(() => this.following()?.isCut ?? false);
-  /** No database that can be asked knows citations. */
+  /** No database that can be asked knows citations, and there is no list of them. */
   readonly hasNone = computed(() => this.following()?.all === 0);
 
   /** What the draft finds, in the databases that told it. */
@@ -92,8 +95,8 @@ export class TrailWorks {
   constructor() {
     inject(DestroyRef).onDestroy(() => this.running.abort());
     effect(() => {
-      const starts = this.starts();
-      untracked(() => void this.follow(starts));
+      const address = this.address();
+      untracked(() => void this.follow(address));
     });
     effect(() => {
       const asked = this.askedDraft();
@@ -103,10 +106,10 @@ export class TrailWorks {
 
   /** Follows citations again. */
   tryAgain(): void {
-    void this.follow(this.starts());
+    void this.follow(this.address());
   }
 
-  private async follow(starts: readonly TrailStart[]): Promise<void> {
+  private async follow({ from: starts, citing = [] }: TrailAddress): Promise<void> {
     this.running.abort();
     this.running = new AbortController();
     const { signal: stop } = this.running;
@@ -118,7 +121,7 @@ export class TrailWorks {
       if (await this.connections.offers(dialect.id, 'citations')) knowing.push(dialect);
     if (stop.aborted) return;
     const standings = starts.map((start) => ({ start, databases: undefined }));
-    const all = starts.length * knowing.length;
+    const all = starts.length * knowing.length + citing.length;
     this.following.set({ starts, standings, steps: [], done: 0, all, failed: [], isCut: false });
     for (const [at, start] of starts.entries())
       for (const dialect of knowing) {
@@ -126,6 +129,30 @@ export class TrailWorks {
         if (stop.aborted) return;
         this.following.update((before) => before && addStep(before, at, dialect.name, step));
       }
+    for (const database of citing) {
+      const step = await this.readList(database, stop);
+      if (stop.aborted) return;
+      const name =
+        this.open.findDialect(database)?.name ?? say('trail.aListThatIsNotHere', { code: database });
+      this.following.update((before) => before && addStep(before, 0, name, step));
+    }
+  }
+
+  /** A list of citing records that a person brought: all records of a collection. */
+  private async readList(database: string, stop: AbortSignal): Promise<OneStep> {
+    const connection = this.connections.find(database);
+    const records: BibliographicRecord[] = [];
+    let total = 1;
+    while (records.length < Math.min(total, MAX_FOLLOWED)) {
+      const page = { string: EVERY_RECORD, sentLimiters: {}, start: records.length, rows: MAX_ROWS };
+      const answer = await connection.ask('search', { ...page, sort: 'relevance' }, stop);
+      if (!answer.ok) return { isThere: false, steps: [], isFailed: true, isCut: false };
+      if (answer.value.records.length === 0) break;
+      records.push(...answer.value.records);
+      total = answer.value.total;
+    }
+    const step: TrailStep = { start: 0, direction: 'citedby', database, records };
+    return { isThere: true, steps: [step], isFailed: false, isCut: total > MAX_FOLLOWED };
   }
 
   /** What one work leads to in one database. */
