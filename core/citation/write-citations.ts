@@ -29,9 +29,16 @@ export interface StyleTexts {
   readonly findLocale: (language: string) => string;
 }
 
-/** A style that does not tell alike citations apart: that takes much time and is done only where it is needed. */
+/** Citations in the text that are as short as can be: a list of references has none. */
+const NO_CITATION = '<citation><layout><text value="-"/></layout></citation>';
+
+/**
+ * A style of a list alone, which does not tell alike citations apart: writing and comparing citations takes much time
+ * and is done only where it is needed.
+ */
 function withoutTellingApart(style: string): string {
   return style
+    .replace(/<citation[\s>][\s\S]*?<\/citation>/, NO_CITATION)
     .replace(/ disambiguate-add-(?:year-suffix|names|givenname)="true"/g, '')
     .replace(/ disambiguate="true"/g, ' type="alike"');
 }

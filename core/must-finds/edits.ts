@@ -59,82 +59,123 @@ function adds(change: Change, term: Term): boolean {
 /** So many terms are tried: the nearest, and of these what most records have. */
 const MAX_OFFERED = 80;
 
-/** Terms that the records have in the place of concepts that they do not meet. */
-function listAddedTerms(
-  readers: readonly PartReader[],
+/** A missed record with the parts that keep it out. */
+export interface MissedPlace {
+  readonly reader: PartReader;
+  readonly at: number;
+  readonly parts: readonly QueryPart[];
+}
+
+/** The missed records of all databases, with the parts of a draft that keep each of them out. */
+export function listMissedPlaces(readers: readonly PartReader[], project: Project): MissedPlace[] {
+  return readers.flatMap((reader) =>
+    listFailingParts(reader, project.working).map((parts, at) => ({ reader, at, parts })),
+  );
+}
+
+/** Terms that a record has in the place of the concepts that it does not meet. */
+export function listTermsInPlace(
+  { reader, at, parts }: MissedPlace,
   project: Project,
   vocabularyOf: (database: string) => Vocabulary | undefined,
 ): AddedTerm[] {
   const { concepts } = project.working;
-  const found = new Map<string, AddedTerm & { times: number }>();
-  for (const reader of readers)
-    listFailingParts(reader, project.working).forEach((parts, at) => {
-      const { record, database } = reader.misses[at]!;
-      for (const part of parts) {
-        const concept = concepts.find(({ block }) => part.kind === 'piece' && block === part.block);
-        if (!concept) continue;
-        const others = concepts.filter((other) => other !== concept && !other.off);
-        for (const { kind, text } of listNearTerms(record, concept, others, vocabularyOf(database))) {
-          const key = `${concept.id} ${text}`;
-          const known = found.get(key);
-          if (known) known.times++;
-          else {
-            const term: Term = { id: `near ${key}`, text, off: false };
-            const offered = { concept: concept.id, term, from: NEAR_WORDS[kind] };
-            found.set(key, { offered, kind, times: 1 });
-          }
-        }
-      }
+  const { record, database } = reader.misses[at]!;
+  return parts.flatMap((part) => {
+    const concept = concepts.find(({ block }) => part.kind === 'piece' && block === part.block);
+    if (!concept) return [];
+    const others = concepts.filter((other) => other !== concept && !other.off);
+    return listNearTerms(record, concept, others, vocabularyOf(database)).map(({ kind, text }) => {
+      const term: Term = { id: `near ${concept.id} ${text}`, text, off: false };
+      return { offered: { concept: concept.id, term, from: NEAR_WORDS[kind] }, kind };
     });
-  const strangenessOf = ({ kind }: AddedTerm): number => NEAR_KINDS.indexOf(kind);
-  return [...found.values()]
-    .sort((a, b) => strangenessOf(a) - strangenessOf(b) || b.times - a.times)
-    .slice(0, MAX_OFFERED);
+  });
 }
 
-/**
- * The changes that let at least one of the records through a part that keeps it out, by the neutral meaning of the
- * query: those first that change what is asked the least and are nearest to it, then those that let the most in.
- */
+/** Of the terms of all records the ones that are tried: the nearest, and of these what most records have. */
+export function chooseTerms(terms: readonly AddedTerm[]): AddedTerm[] {
+  const found = new Map<string, { added: AddedTerm; times: number }>();
+  for (const added of terms) {
+    const { id } = added.offered.term;
+    const known = found.get(id);
+    if (known) known.times++;
+    else found.set(id, { added, times: 1 });
+  }
+  const strangenessOf = ({ kind }: AddedTerm): number => NEAR_KINDS.indexOf(kind);
+  return [...found.values()]
+    .sort((a, b) => strangenessOf(a.added) - strangenessOf(b.added) || b.times - a.times)
+    .slice(0, MAX_OFFERED)
+    .map(({ added }) => added);
+}
+
+/** What changes are tried against. */
+export interface EditTrial {
+  readonly readers: readonly PartReader[];
+  readonly project: Project;
+  readonly terms: readonly AddedTerm[];
+  readonly obstacles: readonly Obstacles[];
+  readonly all: ReadonlySet<string>;
+}
+
+/** What keeps the records out of a draft before anything is tried; `terms` are those that could be added. */
+export function createEditTrial(
+  readers: readonly PartReader[],
+  project: Project,
+  terms: readonly AddedTerm[],
+): EditTrial {
+  const obstacles = listObstacles(readers, project);
+  return { readers, project, terms, obstacles, all: new Set(obstacles.flatMap(({ keys }) => keys)) };
+}
+
+/** The changes that are worth a try, the terms that could be added among them. */
+export function listTried({ project, terms }: EditTrial, thisYear: number): ProposedChange[] {
+  return listProposals(
+    project,
+    thisYear,
+    terms.map(({ offered }) => offered),
+  );
+}
+
+/** What a change lets in, by the neutral meaning of the query; nothing if it is no help. */
+export function tryEdit(trial: EditTrial, proposal: ProposedChange): Edit | undefined {
+  const { readers, project, terms, obstacles, all } = trial;
+  const changed = tryChange(project, proposal.change);
+  if (!changed) return undefined;
+  const left = new Set<string>();
+  for (const { keys } of listObstacles(readers, changed)) for (const key of keys) left.add(key);
+  const mends = new Set([...all].filter((key) => !left.has(key)));
+  // What mends one part by breaking another is no help.
+  if (mends.size === 0 || [...left].some((key) => !all.has(key))) return undefined;
+  const isCaught = ({ keys }: Obstacles): boolean => keys.length > 0 && keys.every((key) => mends.has(key));
+  const catches = [...new Set(obstacles.filter(isCaught).map(({ mustFind }) => mustFind))];
+  const added = terms.find(({ offered }) => adds(proposal.change, offered.term));
+  return { proposal, ...(added && { added }), mends, catches };
+}
+
+/** Those first that change what is asked the least and are nearest to it, then those that let the most in. */
+export function sortEdits(edits: readonly Edit[]): Edit[] {
+  const levelOf = ({ proposal }: Edit): number => MEANING_LEVELS.indexOf(proposal.level);
+  // What the query has already comes before what only a record has.
+  const strangenessOf = ({ added }: Edit): number => (added ? 1 + NEAR_KINDS.indexOf(added.kind) : 0);
+  return edits.toSorted(
+    (a, b) =>
+      levelOf(a) - levelOf(b) ||
+      strangenessOf(a) - strangenessOf(b) ||
+      b.catches.length - a.catches.length ||
+      b.mends.size - a.mends.size,
+  );
+}
+
+/** All changes that let at least one of the records through a part that keeps it out, the best first; long work. */
 export function listEdits(
   readers: readonly PartReader[],
   project: Project,
   thisYear: number,
   vocabularyOf: (database: string) => Vocabulary | undefined,
 ): Edit[] {
-  const obstacles = listObstacles(readers, project);
-  const all = new Set(obstacles.flatMap(({ keys }) => keys));
-  const terms = listAddedTerms(readers, project, vocabularyOf);
-  const proposals = listProposals(
-    project,
-    thisYear,
-    terms.map(({ offered }) => offered),
+  const terms = listMissedPlaces(readers, project).flatMap((place) =>
+    listTermsInPlace(place, project, vocabularyOf),
   );
-  const edits = proposals.flatMap((proposal): Edit[] => {
-    const changed = tryChange(project, proposal.change);
-    if (!changed) return [];
-    const left = new Set<string>();
-    for (const { keys } of listObstacles(readers, changed)) for (const key of keys) left.add(key);
-    const mends = new Set([...all].filter((key) => !left.has(key)));
-    // What mends one part by breaking another is no help.
-    if (mends.size === 0 || [...left].some((key) => !all.has(key))) return [];
-    const isCaught = ({ keys }: Obstacles): boolean => keys.length > 0 && keys.every((key) => mends.has(key));
-    const catches = [...new Set(obstacles.filter(isCaught).map(({ mustFind }) => mustFind))];
-    const added = terms.find(({ offered }) => adds(proposal.change, offered.term));
-    return [{ proposal, ...(added && { added }), mends, catches }];
-  });
-  const levelOf = ({ proposal }: Edit): number => MEANING_LEVELS.indexOf(proposal.level);
-  // What the query has already comes before what only a record has.
-  const strangenessOf = ({ added }: Edit): number => (added ? 1 + NEAR_KINDS.indexOf(added.kind) : 0);
-  return edits
-    .map((edit, at) => ({ edit, at }))
-    .sort(
-      (a, b) =>
-        levelOf(a.edit) - levelOf(b.edit) ||
-        strangenessOf(a.edit) - strangenessOf(b.edit) ||
-        b.edit.catches.length - a.edit.catches.length ||
-        b.edit.mends.size - a.edit.mends.size ||
-        a.at - b.at,
-    )
-    .map(({ edit }) => edit);
+  const trial = createEditTrial(readers, project, chooseTerms(terms));
+  return sortEdits(listTried(trial, thisYear).flatMap((proposal) => tryEdit(trial, proposal) ?? []));
 }

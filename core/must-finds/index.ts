@@ -13,7 +13,17 @@ export type { GroupCounts, GroupStandings, NeededCount } from './group-standings
 export { LEAST_FOR_HALVES, chooseHalf, listOpenMustFinds } from './aside-half';
 export { createPartReader } from './why-missed';
 export type { MissedRecord, PartReader } from './why-missed';
-export { listEdits, listObstacles } from './edits';
+export {
+  chooseTerms,
+  createEditTrial,
+  listEdits,
+  listMissedPlaces,
+  listObstacles,
+  listTermsInPlace,
+  listTried,
+  sortEdits,
+  tryEdit,
+} from './edits';
 export type { Edit } from './edits';
 export { findSmallestSet, joinEdits } from './smallest-set';
 export { listNearTerms } from './near-terms';

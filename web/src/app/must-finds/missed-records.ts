@@ -1,17 +1,24 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { LIMITER_NAMES } from '#core/limiter/index';
 import {
+  chooseTerms,
+  createEditTrial,
   createPartReader,
   findSmallestSet,
   joinEdits,
-  listEdits,
+  listMissedPlaces,
   listObstacles,
+  listTermsInPlace,
+  listTried,
+  sortEdits,
+  tryEdit,
   type MissedRecord,
 } from '#core/must-finds/index';
 import { normaliseTitle, type BibliographicRecord } from '#core/record/index';
 import { listParts } from '../counting/count-state';
 import { CompareSubject } from '../comparing/compare-subject';
 import { MustFindCounts, type MustFindCell } from '../comparing/must-find-counts';
+import { mapSliced } from '../comparing/sliced';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import { ThesaurusStore } from '../state/thesaurus-store';
@@ -71,12 +78,29 @@ export class MissedRecords {
   /** What keeps each missed record out. */
   readonly obstacles = computed(() => listObstacles(this.readers(), this.subject.project()));
   /** What would let at least one of them in, the changes first that change least of what is asked. */
-  readonly edits = computed(() =>
-    listEdits(this.readers(), this.subject.project(), this.thisYear, (id) => this.thesauri.find(id)),
+  readonly edits = computed(() => sortEdits(this.tried().made));
+  /** All changes are tried: only then is it known what the smallest set is. */
+  readonly isTried = computed(() => this.terms().isDone && this.tried().isDone);
+  private readonly terms = mapSliced(
+    () => {
+      const project = this.subject.project();
+      return listMissedPlaces(this.readers(), project).map((place) => ({ place, project }));
+    },
+    ({ place, project }) => listTermsInPlace(place, project, (id) => this.thesauri.find(id)),
+  );
+  private readonly tried = mapSliced(
+    () => {
+      const { made, isDone } = this.terms();
+      const readers = this.readers();
+      if (!isDone || readers.length === 0) return [];
+      const trial = createEditTrial(readers, this.subject.project(), chooseTerms(made.flat()));
+      return listTried(trial, this.thisYear).map((proposal) => ({ trial, proposal }));
+    },
+    ({ trial, proposal }) => tryEdit(trial, proposal),
   );
   /** The fewest changes that catch all that can be caught, as one change. */
   readonly smallest = computed(() => {
-    const edits = this.edits();
+    const edits = this.isTried() ? this.edits() : [];
     const set = findSmallestSet(
       edits,
       this.obstacles().flatMap(({ keys }) => keys),
