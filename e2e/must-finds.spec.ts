@@ -246,3 +246,17 @@ test('in a database that is searched by hand they are counted together, and told
   await page.getByRole('radio', { name: 'Paperbark Index' }).click();
   await expect(page.getByText(/^\s*Paperbark Index gives no records/)).toBeVisible();
 });
+
+test('must-finds are taken from a file of records, and what cannot be read is said', async ({ page }) => {
+  await start(page);
+  const [title = ''] = await listTitles(page, 'bats AND lamp*', 1);
+  const ris = `TY  - JOUR\nTI  - ${title}\nER  - \n\nTY  - JOUR\nER  - \n`;
+  await page.locator('app-must-find-entry input[type="file"]').setInputFiles([
+    { name: 'wanted.ris', mimeType: 'text/plain', buffer: Buffer.from(ris) },
+    { name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no records at all') },
+  ]);
+  await expect(page.getByText('1 must-find was added.')).toBeVisible();
+  await expect(page.getByText(/^wanted\.ris, 5: /)).toBeVisible();
+  await expect(page.getByText(/^notes\.txt: /)).toBeVisible();
+  await expect(page.getByRole('row', { name: title.slice(0, 30) })).toBeVisible();
+});

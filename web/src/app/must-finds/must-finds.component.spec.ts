@@ -9,6 +9,7 @@ import { createMustFindQuery } from '#core/must-finds/index';
 import { HandQueueDialogComponent, type HandQueueDialogData } from '../comparing/hand-queue-dialog.component';
 import type { Counted } from '../counting/count-state';
 import { SmallWorld, arbitraryWorld, canSay } from '../comparing/testing/small-world';
+import { MustFindEntryComponent } from './must-find-entry.component';
 import { MustFindsComponent } from './must-finds.component';
 import { ProbableWorks } from './probable-works';
 
@@ -51,14 +52,15 @@ describe('must-finds', () => {
     const [world] = fc.sample(arbitraryWorld, { numRuns: 1, seed: 4 });
     const small = new SmallWorld(world!.project, world!.records, true, [ProbableWorks]);
     const tool = small.make(MustFindsComponent);
+    const entry = small.make(MustFindEntryComponent);
     const field = { value: '- Bats and lamps on roads\n10.5555/none\n\nBats and lamps on roads' };
-    await tool['add'](field as HTMLTextAreaElement);
+    await entry['add'](field as HTMLTextAreaElement);
     expect(field.value).toBe('');
     expect(tool['rows']().map(({ name, isUnknown }) => [name, isUnknown])).toEqual([
       ['Bats and lamps on roads', false],
       ['10.5555/none', true],
     ]);
-    await tool['add']({ value: '10.5555/none' } as HTMLTextAreaElement);
+    await entry['add']({ value: '10.5555/none' } as HTMLTextAreaElement);
     expect(tool['rows']()).toHaveLength(2);
     tool['remove'](tool['rows']()[0]!.mustFind);
     expect(tool['rows']().map(({ name }) => name)).toEqual(['10.5555/none']);

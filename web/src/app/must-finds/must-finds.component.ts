@@ -1,7 +1,5 @@
-import { FIELD_PARTS } from '../ui/field-parts';
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { readPastedList, type UnreadPiece } from '#core/must-finds/index';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { MustFind } from '#core/project/index';
 import { OpenProject } from '../state/open-project';
 import { RecordDrawer } from '../records/record-drawer';
@@ -9,10 +7,10 @@ import { AsideHalfComponent } from './aside-half.component';
 import { CompareSubject } from '../comparing/compare-subject';
 import { CountingBarComponent } from '../comparing/counting-bar.component';
 import { MustFindCounts, type MustFindCell } from '../comparing/must-find-counts';
+import { MustFindEntryComponent } from './must-find-entry.component';
 import { ProbableWorks } from './probable-works';
 import { DatabaseHeadingComponent } from '../ui/database-heading.component';
 import { Messages } from '../ui/messages';
-import { Connections } from '../state/connections';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
 
@@ -30,15 +28,6 @@ const WORDS = {
   },
 } as const;
 
-const REASONS = {
-  get 'no-words'() {
-    return say('mustFinds.hasNoWords');
-  },
-  get 'one-word'() {
-    return say('mustFinds.hasOneWord');
-  },
-} as const;
-
 /** The records that the search has to find, each found, missed or not there in each database. */
 @Component({
   selector: 'app-must-finds',
@@ -49,16 +38,11 @@ const REASONS = {
     CountingBarComponent,
     DatabaseHeadingComponent,
     MatButton,
-    FIELD_PARTS,
+    MustFindEntryComponent,
   ],
   templateUrl: './must-finds.component.html',
   styleUrl: '../comparing/tools.scss',
   styles: `
-    .box {
-      width: 100%;
-      max-width: 760px;
-      margin-top: 6px;
-    }
     .name {
       text-align: left;
       text-decoration: underline dotted;
@@ -71,10 +55,6 @@ const REASONS = {
     .below {
       display: block;
     }
-    .unread {
-      margin: 4px 0 10px;
-      padding-left: 20px;
-    }
     .marked th {
       border-left: 3px solid var(--glaze);
       padding-left: 8px;
@@ -86,17 +66,13 @@ export class MustFindsComponent {
   protected readonly open = inject(OpenProject);
   protected readonly probable = inject(ProbableWorks);
   private readonly counts = inject(MustFindCounts);
-  private readonly connections = inject(Connections);
   private readonly drawer = inject(RecordDrawer);
   private readonly messages = inject(Messages);
 
   /** The must-find that is explained beside the table, by its id. */
   readonly chosen = input<string>();
   readonly chose = output<string>();
-  protected readonly isLookingUp = signal(false);
   /** Lines of the list pasted last that name no work. */
-  protected readonly unread = signal<readonly UnreadPiece[]>([]);
-  protected readonly reasons = REASONS;
   protected readonly words = WORDS;
   protected readonly rows = computed(() =>
     this.counts.standings().map(({ mustFind, cells }) => ({
@@ -115,28 +91,6 @@ export class MustFindsComponent {
     this.counts.summarise(this.subject.state(), this.subject.dialects()),
   );
 
-  /** Titles as they are; identifiers get the title under which a database has them. */
-  protected async add(field: HTMLTextAreaElement): Promise<void> {
-    const { works: lines, unread } = readPastedList(field.value);
-    this.unread.set(unread);
-    if (lines.length === 0) return;
-    this.isLookingUp.set(true);
-    const identifiers = lines.flatMap(({ identifier }) => identifier ?? []);
-    const titles = await this.lookUp(identifiers);
-    this.isLookingUp.set(false);
-    const has = new Set(
-      this.open.project().mustFinds.flatMap(({ title, identifier }) => [title, identifier ?? '']),
-    );
-    const mustFinds = lines.flatMap(({ title, identifier }): MustFind[] => {
-      if (has.has(identifier ?? title)) return [];
-      const found = identifier === undefined ? title : (titles.get(identifier) ?? title);
-      return [{ id: this.open.createId(), title: found, ...(identifier !== undefined && { identifier }) }];
-    });
-    if (mustFinds.length > 0) this.open.change({ kind: 'add-must-finds', mustFinds });
-    // What was not understood stays, to be mended.
-    field.value = unread.map(({ text }) => text).join('\n');
-  }
-
   protected remove(mustFind: MustFind): void {
     this.open.change({ kind: 'remove-must-finds', ids: [mustFind.id] });
     this.messages.show(say('compare.mustFindRemoved'), () => {
@@ -146,19 +100,5 @@ export class MustFindsComponent {
 
   protected read(cell: MustFindCell, name: string): void {
     if (cell.found?.countKey) this.drawer.show(cell.found.countKey, name);
-  }
-
-  private async lookUp(identifiers: readonly string[]): Promise<ReadonlyMap<string, string>> {
-    const titles = new Map<string, string>();
-    if (identifiers.length === 0) return titles;
-    for (const { id } of this.open.dialects()) {
-      const answer = await this.connections.find(id).ask('lookup', { identifiers });
-      if (!answer.ok) continue;
-      answer.value.titles.forEach((title, at) => {
-        const identifier = identifiers[at] ?? '';
-        if (title !== null && !titles.has(identifier)) titles.set(identifier, title);
-      });
-    }
-    return titles;
   }
 }

@@ -1,11 +1,17 @@
 import { ChangeDetectionStrategy, Component, inject, input, model, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import type { ListedWork } from '#core/trail/index';
+import { writeQuery } from '#core/dialect/index';
+import { createMustFindQuery } from '#core/must-finds/index';
 import type { Verdict } from '#core/project/index';
 import { Judging } from '../records/judging';
+import { MustFindTaking } from '../records/must-find-taking';
 import { Shelf } from '../records/shelf';
 import { VERDICT_ROWS, findVerdict, type VerdictRow } from '../records/verdicts';
+import { createStringAddress } from '../records/string-address';
+import { OpenProject } from '../state/open-project';
 import { VerdictButtonsComponent } from '../records/verdict-buttons.component';
 import { SayPipe } from '../words/say.pipe';
 
@@ -26,13 +32,15 @@ export interface TrailRow {
 @Component({
   selector: 'app-trail-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatCheckbox, SayPipe, VerdictButtonsComponent],
+  imports: [MatButton, MatCheckbox, RouterLink, SayPipe, VerdictButtonsComponent],
   templateUrl: './trail-table.component.html',
   styleUrl: './trail-table.component.scss',
 })
 export class TrailTableComponent {
   private readonly shelf = inject(Shelf);
   private readonly judging = inject(Judging);
+  private readonly mustFinds = inject(MustFindTaking);
+  private readonly open = inject(OpenProject);
 
   readonly caption = input.required<string>();
   readonly rows = input.required<readonly TrailRow[]>();
@@ -86,8 +94,28 @@ export class TrailTableComponent {
     const verdict = findVerdict(event.key);
     if (verdict) this.judge(row, verdict.id);
     else if (event.key.toLowerCase() === 's') this.keep(row);
+    else if (event.key.toLowerCase() === 'm') this.addMustFind(row);
     else return;
     event.preventDefault();
+  }
+
+  /** What the draft finds proves nothing when it is found again. */
+  protected addMustFind({ work, isFound }: TrailRow): void {
+    this.mustFinds.add(work.record, isFound === true);
+  }
+
+  /** Where the record is read with all that Read can do with it; nothing where its database cannot be asked for it. */
+  protected addressOf({ work: { record, database } }: TrailRow) {
+    const dialect = this.open.findDialect(database);
+    const root = createMustFindQuery({ title: record.title });
+    if (!dialect || !root) return undefined;
+    const { parts, sentLimiters } = writeQuery(root, dialect, {});
+    const [only] = parts;
+    if (!only) return undefined;
+    return {
+      path: ['/p', this.open.project().id, 'read'],
+      ...createStringAddress({ database, string: only.text, sentLimiters }, record.title),
+    };
   }
 
   protected keep({ work: { record, database } }: TrailRow): void {
