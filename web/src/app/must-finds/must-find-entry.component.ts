@@ -32,6 +32,10 @@ const REASONS = {
       max-width: 760px;
       margin-top: 6px;
     }
+    app-file-button {
+      display: inline-block;
+      margin-left: 16px;
+    }
     .unread {
       margin: 4px 0 10px;
       padding-left: 20px;

@@ -98,12 +98,12 @@ export class WhatToTryComponent {
     const count = this.alternatives.goodWorks().length;
     if (count === 0) return undefined;
     const databases = this.subject.dialects().flatMap((dialect, at) => {
-      const share = this.describeGood(this.whole().counts.found[at], at);
-      return share === '' ? [] : [`${shortenName(dialect)} ${share}`];
+      const good = this.countGood(this.whole().counts.found[at], at);
+      return good ? [say('compare.inDatabaseOf', { database: shortenName(dialect), ...good })] : [];
     });
     return say(count === MAX_GOOD_WORKS ? 'compare.goodWorksTheFirst' : 'compare.goodWorks', {
       count,
-      databases: databases.length > 0 ? databases.join(', ') : '…',
+      databases: databases.length > 0 ? databases.join(', ') : say('compare.inNoDatabase'),
     });
   });
   private readonly proposals = mapSliced(this.listed, (proposal) => {
@@ -171,11 +171,19 @@ export class WhatToTryComponent {
     this.showsAll() ? this.ranked() : this.ranked().slice(0, FIRST_SHOWN),
   );
 
-  /** How many good works are found of those that a database has; empty while that is not known. */
+  /** How many good works are found of those that a database has; nothing if it has none, or while that is not known. */
+  private countGood(
+    found: number | undefined,
+    at: number,
+  ): { readonly found: number; readonly there: number } | undefined {
+    const amount = getAmount(readCount(this.there()[at]));
+    const there = getExact(amount);
+    return found === undefined || there === undefined || isNone(amount) ? undefined : { found, there };
+  }
+
   private describeGood(found: number | undefined, at: number): string {
-    const there = getExact(getAmount(readCount(this.there()[at])));
-    if (found === undefined || there === undefined) return '';
-    return say('compare.goodWorksOf', { found, there });
+    const good = this.countGood(found, at);
+    return good ? say('compare.goodWorksOf', good) : '';
   }
 
   protected take({ change, words }: ProposedChange): void {
