@@ -26,7 +26,7 @@ describe('what a record may share', () => {
     const record = createTestRecord({
       title: 'The effects of LED lamps in 2020 on lamps',
       keywords: ['Hedgerow bats'],
-      headings: [{ label: 'Street lighting', isMain: true }],
+      headings: [{ label: 'Street lighting' }],
     });
     expect(listTellingParts(record)).toEqual([
       { kind: 'heading', text: 'Street lighting' },
@@ -48,7 +48,7 @@ describe('what a record may share', () => {
     const record = createTestRecord({
       title: 'Bats',
       abstract: 'Warm LAMPS.',
-      headings: [{ label: 'street lighting', isMain: false }],
+      headings: [{ label: 'street lighting' }],
     });
     expect([word, heading].map((part) => hasPart(record, part))).toEqual([true, true]);
     expect(hasPart(record, { kind: 'word', text: 'lamp' })).toBe(false);

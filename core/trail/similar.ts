@@ -134,15 +134,19 @@ export function gatherSimilar(
     answers,
   );
   const isStart = new Set(workOf[0]);
-  const works = new Map<number, { at: number; shared: Map<string, { start: number; part: WeighedPart }> }>();
+  interface PartOfStart {
+    readonly start: number;
+    readonly part: WeighedPart;
+  }
+  const works = new Map<number, { readonly at: number; readonly shared: Map<string, PartOfStart> }>();
   met.forEach(({ start, part }, at) => {
     const work = workOf[at + 1]![0]!;
     if (isStart.has(work)) return;
-    const known = works.get(work) ?? { at, shared: new Map() };
+    const shared = works.get(work)?.shared ?? new Map<string, PartOfStart>();
     const key = `${start} ${part.kind} ${part.text}`;
-    const before = known.shared.get(key);
-    if (!before || before.part.weight < part.weight) known.shared.set(key, { start, part });
-    works.set(work, known);
+    const before = shared.get(key);
+    if (!before || before.part.weight < part.weight) shared.set(key, { start, part });
+    works.set(work, { at: works.get(work)?.at ?? at, shared });
   });
   return [...works.values()]
     .flatMap(({ at, shared }): SimilarWork[] => {

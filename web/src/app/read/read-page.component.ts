@@ -17,7 +17,6 @@ import { describeInFull } from '#core/problem/index';
 import type { Judgement, Lead, Verdict } from '#core/project/index';
 import {
   countJudgedInOrder,
-  createJudgement,
   createLeadQuery,
   describeFilter,
   explainRecords,

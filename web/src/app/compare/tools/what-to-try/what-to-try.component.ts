@@ -99,7 +99,15 @@ export class WhatToTryComponent {
     if (count === 0) return undefined;
     const databases = this.subject.dialects().flatMap((dialect, at) => {
       const good = this.countGood(this.whole().counts.found[at], at);
-      return good ? [say('compare.inDatabaseOf', { database: shortenName(dialect), ...good })] : [];
+      return good
+        ? [
+            say('compare.inDatabaseOf', {
+              database: shortenName(dialect),
+              found: good.found,
+              there: good.there,
+            }),
+          ]
+        : [];
     });
     return say(count === MAX_GOOD_WORKS ? 'compare.goodWorksTheFirst' : 'compare.goodWorks', {
       count,
@@ -183,7 +191,7 @@ export class WhatToTryComponent {
 
   private describeGood(found: number | undefined, at: number): string {
     const good = this.countGood(found, at);
-    return good ? say('compare.goodWorksOf', good) : '';
+    return good ? say('compare.goodWorksOf', { found: good.found, there: good.there }) : '';
   }
 
   protected take({ change, words }: ProposedChange): void {
