@@ -211,3 +211,17 @@ for (const colours of ['light', 'dark'] as const)
       await check();
     });
   });
+
+test('what is kept teaches words, like what was judged', async ({ page }) => {
+  const view = new ReadView(page);
+  await view.start();
+  await expect(view.learn.getByRole('radio', { name: /^the shelf/ })).toHaveCount(0);
+  await keep(view, 3);
+  const choice = view.learn.getByRole('radio', { name: 'the shelf (3)' });
+  await choice.click();
+  await expect(choice).toBeChecked();
+  // Of three records no word can be in more.
+  const found = view.learn.locator('tbody td.right:not(.quiet)');
+  await expect(found).not.toHaveCount(0);
+  for (const text of await found.allTextContents()) expect(Number(text)).toBeLessThanOrEqual(3);
+});

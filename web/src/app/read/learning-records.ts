@@ -3,6 +3,7 @@ import type { Verdict } from '#core/project/index';
 import { LEAST_FOUND } from '#core/reading/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { formatNumber } from '../ui/number-format';
+import { OpenProject } from '../state/open-project';
 import { ReadRecords } from './read-records';
 import { ReadSubject } from './read-subject';
 import { say } from '../words/say';
@@ -11,8 +12,8 @@ import { say } from '../words/say';
 const MAX_HERE = 500;
 /** So many of a set are fetched to learn from. */
 const MAX_FETCHED = 5_000;
-/** Which records are learnt from: those on topic, those here, many of the set, or those on topic against the others. */
-const FROM = ['on', 'here', 'set', 'apart'] as const;
+/** Which records are learnt from: those on topic, those here, many of the set, kept ones, or those on topic against others. */
+const FROM = ['on', 'here', 'set', 'kept', 'apart'] as const;
 type From = (typeof FROM)[number];
 
 /** The records that are learnt from. */
@@ -20,6 +21,7 @@ type From = (typeof FROM)[number];
 export class LearningRecords {
   private readonly subject = inject(ReadSubject);
   private readonly list = inject(ReadRecords);
+  private readonly open = inject(OpenProject);
 
   /** The records that are here. Of several databases together, those of the one whose counts they are held against. */
   private readonly here = computed(() => {
@@ -37,6 +39,12 @@ export class LearningRecords {
   private readonly canTellApart = computed(
     () => this.onTopic().length >= LEAST_FOUND && this.offTopic().length >= LEAST_FOUND,
   );
+  /** The works of the shelf that the database has whose counts they are held against. */
+  private readonly kept = computed(() => {
+    const id = this.subject.dialect()?.id;
+    const works = this.open.project().kept;
+    return works.filter(({ places }) => places[0]?.database === id).map(({ record }) => record);
+  });
   /** The records from the top of the list to the first that is not here. */
   private readonly top = computed(() => {
     const here = this.here();
@@ -58,11 +66,15 @@ export class LearningRecords {
     { id: 'on', name: say('read.onTopicCount', { count: this.onTopic().length }) },
     { id: 'here', name: say('read.theFirst', { count: this.top().length }) },
     ...(this.canFetch() ? [{ id: 'set', name: say('read.upTo', { most: formatNumber(MAX_FETCHED) }) }] : []),
+    ...(this.kept().length >= LEAST_FOUND
+      ? [{ id: 'kept', name: say('read.theShelf', { count: this.kept().length }) }]
+      : []),
     ...(this.canTellApart() ? [{ id: 'apart', name: say('read.onAgainstOff') }] : []),
   ]);
   readonly records = computed<readonly BibliographicRecord[]>(
     () => {
       if (this.from() === 'on') return this.onTopic().slice(0, MAX_HERE);
+      if (this.from() === 'kept') return this.kept();
       return this.from() === 'set' ? (this.fetched() ?? []) : this.top();
     },
     // The same records teach the same: what was written for them is not written again.
