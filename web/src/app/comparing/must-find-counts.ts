@@ -62,32 +62,42 @@ export class MustFindCounts {
     return mustFinds.map((mustFind, at) => ({ mustFind, cells: cells[at] ?? [] }));
   });
 
-  /** How must-finds stand with a state: for each a cell a database. */
-  look(
+  /** How must-finds stand with a state: for each a cell a database; each asked alone if that is wanted. */
+  private look(
     mustFinds: readonly MustFind[],
     state: SearchState,
     dialects: readonly Dialect[],
+    isEachAlone = false,
   ): (readonly MustFindCell[])[] {
     const columns = dialects.map((dialect) =>
-      this.isAskedInGroups(dialect.id)
+      !isEachAlone && this.isAskedInGroups(dialect.id)
         ? this.lookInGroups(mustFinds, state, dialect)
         : mustFinds.map((mustFind) => this.lookSingle(mustFind, state, dialect)),
     );
     return mustFinds.map((_, at) => columns.flatMap((column) => column[at] ?? []));
   }
 
-  /** How many a state finds in any database, of how many that are in any; of those that are open, or of some others. */
+  /**
+   * How many a state finds in any database, of how many that are in any; of those that are open, or of some others.
+   * Works of which is only known that they are not missed are not among these numbers, unless each is asked alone.
+   */
   summarise(
     state: SearchState,
     dialects: readonly Dialect[],
     mustFinds: readonly MustFind[] = this.mustFinds(),
+    isEachAlone = false,
   ) {
-    const standings = this.look(mustFinds, state, dialects);
+    const standings = this.look(mustFinds, state, dialects, isEachAlone);
     const has = (cells: readonly MustFindCell[], wanted: MustFindStanding): boolean =>
       cells.some(({ standing }) => standing === wanted);
+    const isUnsettled = (cells: readonly MustFindCell[]): boolean =>
+      !has(cells, 'found') && has(cells, 'not-missed');
     return {
       found: standings.filter((cells) => has(cells, 'found')).length,
-      there: standings.filter((cells) => has(cells, 'found') || has(cells, 'missed')).length,
+      there: standings.filter((cells) => (has(cells, 'found') || has(cells, 'missed')) && !isUnsettled(cells))
+        .length,
+      /** Found in a database that was asked for all together, or not in it. */
+      unsettled: standings.filter(isUnsettled).length,
       absent: standings.filter((cells) => cells.every(({ standing }) => standing === 'not-there')).length,
       isKnown: standings.every((cells) => has(cells, 'found') || !has(cells, 'unknown')),
       /** What is told of all together, where not each is told for itself. */
@@ -134,8 +144,9 @@ export class MustFindCounts {
       const standing = standings[withQuery.indexOf(mustFind)] ?? 'unknown';
       // The record of one that is missed is fetched by the string that finds it.
       const there = standing === 'missed' ? this.lookThere([mustFind], dialect) : undefined;
-      const isWaiting = standing === 'unknown' && needed.length > 0;
-      return { dialect, standing, isWaiting, there, found: undefined, asked: at === 0 ? asked : [] };
+      const found = standing === 'found' ? this.lookFound([mustFind], state, dialect) : undefined;
+      const isWaiting = standing === 'unknown' && needed.length > 0 && withQuery.includes(mustFind);
+      return { dialect, standing, isWaiting, there, found, asked: at === 0 ? asked : [] };
     });
   }
 

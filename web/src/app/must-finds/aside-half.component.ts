@@ -116,7 +116,7 @@ export class AsideHalfComponent {
   );
   private readonly recall = computed(() => {
     const variant = this.looked();
-    return variant && this.counts.summarise(variant.frozen, this.asking(), this.aside());
+    return variant && this.counts.summarise(variant.frozen, this.asking(), this.aside(), true);
   });
   protected readonly asked = computed(() => this.recall()?.asked ?? []);
 

@@ -123,8 +123,8 @@ export class MissedRecords {
     this.thesauri.followChosen();
     effect(() => {
       for (const { mustFind, cell, key, title } of this.cells()) {
-        const lenders = this.listLenders(mustFind, cell.dialect.id);
-        untracked(() => void this.fetch([cell, ...lenders], key, title));
+        const others = this.listOthers(mustFind, cell.dialect.id);
+        untracked(() => void this.fetch(cell, others, key, title));
       }
     });
   }
@@ -134,29 +134,33 @@ export class MissedRecords {
     return this.misses().find((one) => one.mustFind === mustFind && one.database === database);
   }
 
-  /** The other databases that have a must-find. */
-  private listLenders(mustFind: string, database: string): readonly MustFindCell[] {
+  private listOthers(mustFind: string, database: string): readonly MustFindCell[] {
     const cells = this.counts.standings().find((one) => one.mustFind.id === mustFind)?.cells ?? [];
-    return cells.filter(
-      ({ standing, dialect, there }) =>
-        (standing === 'found' || standing === 'missed') && there?.countKey && dialect.id !== database,
-    );
+    return cells.filter(({ dialect }) => dialect.id !== database);
   }
 
-  /** Takes the record from the first of the databases, else as another one has it, without what is only its own. */
-  private async fetch(cells: readonly MustFindCell[], key: string, title: string): Promise<void> {
-    const [own] = cells;
+  /** Takes the record from the database that misses it, else as another one has it, without what is only its own. */
+  private async fetch(
+    own: MustFindCell,
+    others: readonly MustFindCell[],
+    key: string,
+    title: string,
+  ): Promise<void> {
     // Its string is still being written: this comes again once it is.
-    if (this.asking.has(key) || !own?.there) return;
+    if (this.asking.has(key) || !own.there) return;
     this.asking.add(key);
     let found: Fetched | undefined;
-    for (const cell of cells) {
+    const lenders = others.filter(({ standing }) => standing === 'found' || standing === 'missed');
+    for (const cell of [own, ...lenders]) {
       const record = await this.fetchFrom(cell, title);
       if (!record) continue;
       found = cell === own ? { record } : { record: withoutHeadings(record), lender: cell.dialect.id };
       break;
     }
-    this.fetched.update((fetched) => new Map(fetched).set(key, found));
+    // Another database may have it, once that is known: this comes again.
+    if (!found && others.some(({ isWaiting, there }) => isWaiting && there?.countKey))
+      this.asking.delete(key);
+    else this.fetched.update((fetched) => new Map(fetched).set(key, found));
   }
 
   private async fetchFrom(

@@ -109,6 +109,14 @@ describe('must-finds', () => {
           if (cell?.standing === 'not-missed') expect(truth).not.toBe('missed');
           else expect(cell?.standing).toBe(truth);
         });
+        // What is told of all together is what a person would count; only works that are surely told are in the sum.
+        const standings = tool['rows']().map(({ cells: [cell] }) => cell?.standing);
+        const count = (wanted: string): number => standings.filter((one) => one === wanted).length;
+        expect(tool['summary']()).toMatchObject({
+          found: count('found'),
+          there: count('found') + count('missed'),
+          unsettled: count('not-missed'),
+        });
       }),
       { numRuns: 15 },
     );
