@@ -12,7 +12,6 @@ import { getExact, readKeptAmount } from '#core/count/index';
 import { formatAmount } from '../ui/number-format';
 import { MAX_NUMBERS_IN_ADDRESS, createStringAddress } from './string-address';
 import type { DrawerContent } from './record-drawer';
-import { Shelf } from './shelf';
 import { SayPipe } from '../words/say.pipe';
 import { say } from '../words/say';
 
@@ -60,12 +59,7 @@ import { say } from '../words/say';
         <ol>
           @for (record of records(); track record.id) {
             <li>
-              <h3>
-                <app-marked-text [text]="record.title" [queries]="marks()" />
-                @if (record.isKept) {
-                  <app-icon class="kept" name="kept" role="img" [attr.aria-label]="'read.onTheShelf' | say" />
-                }
-              </h3>
+              <h3><app-marked-text [text]="record.title" [queries]="marks()" /></h3>
               <p class="quiet">{{ record.line }}</p>
               <p class="abstract"><app-marked-text [text]="record.abstract" [queries]="marks()" /></p>
               @if (record.headings) {
@@ -115,9 +109,6 @@ import { say } from '../words/say';
       padding: 10px 0;
       border-bottom: 1px solid var(--hair);
     }
-    .kept {
-      color: var(--glaze);
-    }
     li::marker {
       color: var(--mute);
     }
@@ -131,7 +122,6 @@ import { say } from '../words/say';
 })
 export class RecordDrawerComponent {
   private readonly open = inject(OpenProject);
-  private readonly shelf = inject(Shelf);
   readonly content = input.required<DrawerContent>();
   readonly closed = output();
 
@@ -178,13 +168,11 @@ export class RecordDrawerComponent {
     this.content().answer ? say('shared.nothingWasFound') : say('shared.onTheWayDots'),
   );
   protected readonly records = computed(() =>
-    (this.content().answer?.records ?? []).map((record) => {
-      const { id, title, abstract, authors, source, year, type, headings } = record;
-      return {
+    (this.content().answer?.records ?? []).map(
+      ({ id, title, abstract, authors, source, year, type, headings }) => ({
         id,
         title,
         abstract,
-        isKept: this.shelf.find(record, this.content().countKey.database) !== undefined,
         line: [describeAuthors(authors, 3), source, year, type]
           .filter((part) => part !== undefined && part !== '')
           .join(' · '),
@@ -193,7 +181,7 @@ export class RecordDrawerComponent {
             heading.qualifier === undefined ? heading.label : `${heading.label} / ${heading.qualifier}`,
           )
           .join('; '),
-      };
-    }),
+      }),
+    ),
   );
 }
