@@ -1,6 +1,7 @@
 import CSL, { type BibliographyFacts } from 'citeproc';
 import { createProblem, fail, succeed, type Outcome } from '../problem';
-import { createCslItem, type BibliographicRecord, type CslItem } from '../record';
+import type { BibliographicRecord } from '../record';
+import { createCslItem, type CslItem } from '../record/file';
 import { foldLetters } from '../text';
 
 /** One entry of a list of references, or one citation. */

@@ -1,5 +1,3 @@
-export { createCslItem } from './formats/csl-json/writer';
-export type { CslItem } from './formats/csl-json/writer';
 export { findDoi } from './doi';
 export { createIdentifierKey, hashText, normaliseIdentifier, normaliseTitle } from './identifier';
 export { LANGUAGES } from './languages';

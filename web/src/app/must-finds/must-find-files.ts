@@ -2,6 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { createMustFindKey } from '#core/must-finds/index';
 import { createProblem, describeInFull, describeProblem } from '#core/problem/index';
 import type { MustFind } from '#core/project/index';
+import { readRecordFile } from '#core/record/file/index';
 import { decodeText } from '../data/decode-text';
 import { OpenProject } from '../state/open-project';
 
@@ -21,7 +22,6 @@ export class MustFindFiles {
   private readonly open = inject(OpenProject);
 
   async take(files: readonly File[]): Promise<MustFindImport> {
-    const { readRecordFile } = await import('#core/record/file/index');
     const faults: string[] = [];
     const seen = new Set(this.open.project().mustFinds.map((one) => createMustFindKey(one)));
     const mustFinds: MustFind[] = [];
