@@ -74,14 +74,7 @@ test('what is searched by hand is counted by copy and paste, the whole results l
 }) => {
   const view = new CompareView(page);
   await view.startWith('bats AND lamp*');
-  await page.getByRole('link', { name: 'Databases' }).click();
-  await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
-  const form = page.getByRole('dialog');
-  await choose(findChoice(form, 'Begin with'), 'Field before the group');
-  await form.getByLabel('Code', { exact: true }).fill('paperbark');
-  await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
-  await form.getByRole('button', { name: 'Add and search it' }).click();
-  await expect(form).toHaveCount(0);
+  await view.workbench.addPaperbark();
   await view.open('Staircase');
   await page.getByRole('button', { name: 'Count them now: Staircase' }).click();
   const queue = page.getByRole('dialog', { name: /^Count by hand/ });

@@ -1,6 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
 import { expectNothingByAxe } from './pages/axe';
-import { choose, findChoice } from './pages/fields';
 import { Workbench } from './pages/workbench';
 
 const HERON = 'Heronsmere Life Index';
@@ -199,14 +198,7 @@ test('in a database that is searched by hand they are counted together, and told
 }) => {
   const workbench = await start(page);
   const titles = await listTitles(page, 'bats AND year:2000..2026', 8);
-  await workbench.goTo('Databases');
-  await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
-  const form = page.getByRole('dialog');
-  await choose(findChoice(form, 'Begin with'), 'Field before the group');
-  await form.getByLabel('Code', { exact: true }).fill('paperbark');
-  await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
-  await form.getByRole('button', { name: 'Add and search it' }).click();
-  await expect(form).toHaveCount(0);
+  await workbench.addPaperbark();
   await workbench.goTo('Read');
   await page
     .getByRole('navigation', { name: 'Faces of Read' })

@@ -292,12 +292,7 @@ test('what a database that is searched by hand exported is read here, and broken
 }) => {
   const view = new ReadView(page);
   await view.workbench.start();
-  await view.workbench.goTo('Databases');
-  await page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
-  const form = page.getByRole('dialog');
-  await form.getByLabel('Code', { exact: true }).fill('paperbark');
-  await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
-  await form.getByRole('button', { name: 'Add and search it' }).click();
+  await view.workbench.addPaperbark();
   await view.workbench.goTo('Read');
   await page.getByRole('radio', { name: 'Paperbark Index' }).click();
   await page.getByRole('button', { name: 'Read an exported file…' }).click();

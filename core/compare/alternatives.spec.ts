@@ -6,7 +6,8 @@ import { joinChanges, listSwapPlaces, readTypedAlternatives, tryChange } from '.
 import { listMembers } from './members';
 import { createSharedDraft } from './draft';
 import { createAmount, measureDistance } from '../count';
-import { describeProposal, listProposals, rankProposals, type ProposalCounts } from './proposed-changes';
+import { listProposals } from './proposed-changes';
+import { describeProposal, rankProposals, type ProposalCounts } from './rank-proposals';
 
 const amounts = (totals: readonly (number | undefined)[]) =>
   totals.map((total) => (total === undefined ? undefined : createAmount(total)));
@@ -116,6 +117,28 @@ describe('changes to try', () => {
       const changed = tryChange(project, change);
       expect(changed, words).toBeDefined();
       expect(changed?.working, words).not.toEqual(project.working);
+    }
+  });
+
+  it('leave a locked concept as it is, alone or within a piece of the query, and try others all the same', () => {
+    const demo = createDemoProject();
+    const [first] = demo.working.concepts;
+    const piece = tryChange(demo, { kind: 'rewrite-draft', text: `(@${first!.block} OR owl) AND lamp*` })!;
+    for (const project of [demo, piece]) {
+      const all = listProposals(project, YEAR);
+      for (const { id, block } of project.working.concepts) {
+        const left = listProposals(project, YEAR, [], new Set([id]));
+        expect(left.length).toBeGreaterThan(0);
+        for (const { change, words } of left) {
+          const { working } = tryChange(project, change)!;
+          const find = (state: typeof working) => state.concepts.find((concept) => concept.id === id);
+          expect(find(working), words).toEqual(find(project.working));
+          expect(working.draft.includes(`@${block}`), words).toBe(
+            project.working.draft.includes(`@${block}`),
+          );
+        }
+        if (project.working.draft.includes(`@${block}`)) expect(left.length).toBeLessThan(all.length);
+      }
     }
   });
 

@@ -14,15 +14,10 @@ export type { JudgedPart, ShareEstimate } from './precision';
 export type { LimitedQuery } from './limited-query';
 export { listSteps } from './staircase';
 export type { Step } from './staircase';
-export { describeProposal, listProposals, rankProposals } from './proposed-changes';
-export { MEANING_LEVELS } from './proposed-changes';
-export type {
-  JudgedProposal,
-  MeaningLevel,
-  OfferedTerm,
-  ProposedChange,
-  ProposalCounts,
-} from './proposed-changes';
+export { MEANING_LEVELS, listProposals } from './proposed-changes';
+export type { MeaningLevel, OfferedTerm, ProposedChange } from './proposed-changes';
+export { describeProposal, rankProposals } from './rank-proposals';
+export type { JudgedProposal, ProposalCounts } from './rank-proposals';
 export { createSetCounter } from './union-counter';
 export type { UnionCounter } from './union-counter';
 export { listYearSpans, summariseYears } from './years';

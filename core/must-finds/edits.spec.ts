@@ -235,7 +235,13 @@ describe('changes that would catch what is missed', () => {
 describe('the smallest set of changes', () => {
   const LETTERS = ['p', 'q', 'r', 's', 't', 'u'];
   const edit = (name: string, level: Edit['proposal']['level'], mends: readonly string[]): Edit => ({
-    proposal: { key: name, level, words: name, change: { kind: 'set-question', question: name } },
+    proposal: {
+      key: name,
+      level,
+      words: name,
+      change: { kind: 'set-question', question: name },
+      concepts: [],
+    },
     mends: new Set(mends),
     catches: [],
   });

@@ -2,14 +2,9 @@ import { build, type QueryNode } from '../query';
 import { isStopWord } from '../question';
 import { buildWords } from '../reading';
 import type { BibliographicRecord } from '../record';
-import {
-  createRecordKeys,
-  deduplicateRecords,
-  type RecordKeys,
-  type SameWorkAnswers,
-} from '../record/same-work';
+import type { RecordKeys, SameWorkAnswers } from '../record/same-work';
 import { createHeadingKey, foldLetters, splitWords } from '../text';
-import type { TrailStart } from './trail';
+import { tellWorks, type TrailStart } from './tell-works';
 
 /** What two works can share: a word of title, abstract or keywords, a heading, or a work that both cite. */
 export type SharedKind = 'word' | 'heading' | 'reference';
@@ -126,22 +121,13 @@ export function gatherSimilar(
   steps: readonly SimilarStep[],
   answers?: SameWorkAnswers,
 ): SimilarWork[] {
-  const met = steps.flatMap(({ records, ...step }) =>
-    records.map((record) => ({ ...step, record, keys: createRecordKeys(record) })),
-  );
-  const { workOf } = deduplicateRecords(
-    [starts.map((start) => createRecordKeys(start)), ...met.map(({ keys }) => [keys])],
-    answers,
-  );
-  const isStart = new Set(workOf[0]);
+  const met = tellWorks(starts, steps, answers);
   interface PartOfStart {
     readonly start: number;
     readonly part: WeighedPart;
   }
   const works = new Map<number, { readonly at: number; readonly shared: Map<string, PartOfStart> }>();
-  met.forEach(({ start, part }, at) => {
-    const work = workOf[at + 1]![0]!;
-    if (isStart.has(work)) return;
+  met.forEach(({ start, part, work }, at) => {
     const shared = works.get(work)?.shared ?? new Map<string, PartOfStart>();
     const key = `${start} ${part.kind} ${part.text}`;
     const before = shared.get(key);

@@ -1,15 +1,8 @@
 import type { CitationDirection } from '../contract';
 import { createWorkFinder } from '../reading';
 import type { BibliographicRecord } from '../record';
-import {
-  createRecordKeys,
-  deduplicateRecords,
-  type RecordKeys,
-  type SameWorkAnswers,
-} from '../record/same-work';
-
-/** A work that citations are followed from: what tells it apart, and what people call it. */
-export type TrailStart = Pick<BibliographicRecord, 'title' | 'year' | 'authors' | 'doi'>;
+import type { RecordKeys, SameWorkAnswers } from '../record/same-work';
+import { tellWorks, type TrailStart } from './tell-works';
 
 /** The records that one start leads to in one database. */
 export interface TrailStep {
@@ -49,19 +42,9 @@ export function gatherTrail(
   steps: readonly TrailStep[],
   answers?: SameWorkAnswers,
 ): TrailWork[] {
-  const met = steps.flatMap(({ records, ...step }) =>
-    records.map((record) => ({ ...step, record, keys: createRecordKeys(record) })),
-  );
-  // The starts are the first list: what is of one work with one of them is left out.
-  const { workOf } = deduplicateRecords(
-    [starts.map((start) => createRecordKeys(start)), ...met.map(({ keys }) => [keys])],
-    answers,
-  );
-  const isStart = new Set(workOf[0]);
+  const met = tellWorks(starts, steps, answers);
   const gathered = new Map<number, TrailWork>();
-  met.forEach(({ start, direction, database, record, keys }, at) => {
-    const work = workOf[at + 1]![0]!;
-    if (isStart.has(work)) return;
+  for (const { start, direction, database, record, keys, work } of met) {
     const known = gathered.get(work);
     const ties = known?.ties ?? [];
     const isKnown = ties.some((tie) => tie.start === start && tie.direction === direction);
@@ -73,7 +56,7 @@ export function gatherTrail(
       directions: [...new Set([...(known?.directions ?? []), direction])].sort(),
       ties: isKnown ? ties : [...ties, { start, direction }],
     });
-  });
+  }
   return [...gathered.values()].sort(
     (a, b) =>
       b.from.length - a.from.length ||

@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { choose, findChoice } from './fields';
 
 /** The databases by the names on their gauges. */
 export const DATABASES = [
@@ -25,6 +26,18 @@ export class Workbench {
     const link = this.page.getByRole('navigation').getByRole('link', { name: view, exact: true });
     await link.click();
     await expect(link).toHaveAttribute('aria-current', 'page');
+  }
+
+  /** Adds a database that is searched by hand, with the code `paperbark`, and searches it. */
+  async addPaperbark(): Promise<void> {
+    await this.goTo('Databases');
+    await this.page.getByRole('button', { name: 'Add one that you search by hand…' }).click();
+    const form = this.page.getByRole('dialog');
+    await choose(findChoice(form, 'Begin with'), 'Field before the group');
+    await form.getByLabel('Code', { exact: true }).fill('paperbark');
+    await form.getByLabel('Name', { exact: true }).fill('Paperbark Index');
+    await form.getByRole('button', { name: 'Add and search it' }).click();
+    await expect(form).toHaveCount(0);
   }
 
   /** The number on a database's gauge. */

@@ -51,6 +51,13 @@ const STAGES: Readonly<Record<ImportProgress['stage'], string>> = {
   ],
   templateUrl: './collection-dialog.component.html',
   styleUrl: '../ui/dialog-tables.scss',
+  styles: `
+    app-text-field {
+      display: block;
+      width: 100%;
+      margin-top: 12px;
+    }
+  `,
 })
 export class CollectionDialogComponent {
   private readonly open = inject(OpenProject);

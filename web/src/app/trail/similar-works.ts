@@ -15,6 +15,7 @@ import {
   type TrailStart,
 } from '#core/trail/index';
 import type { Connection } from '../data/connections/connection';
+import { EVERY_RECORD } from '../own-records/take-collection';
 import { Connections } from '../state/connections';
 import { OpenProject } from '../state/open-project';
 import { findStart } from './find-start';
@@ -126,7 +127,8 @@ export class SimilarWorks {
     const [record] = fetched.ok ? fetched.value.records : [];
     const traits = await connection.whenKnown();
     if (!record || !traits.ok) return undefined;
-    const total = traits.value.records ?? 0;
+    const total = traits.value.records ?? (await countAll(connection, stop));
+    if (total === undefined) return undefined;
     const put = (step: Pick<SimilarStep, 'part' | 'records'>): SimilarStep => ({
       start: place,
       database: dialect.id,
@@ -213,4 +215,11 @@ export class SimilarWorks {
     }
     return found;
   }
+}
+
+/** How many records there are in a collection of one's own, which does not say it by itself. */
+async function countAll(connection: Connection, stop: AbortSignal): Promise<number | undefined> {
+  const counted = await connection.ask('count', { strings: [EVERY_RECORD], sentLimiters: {} }, stop);
+  const [entry] = counted.ok ? counted.value : [];
+  return entry && 'total' in entry ? entry.total : undefined;
 }

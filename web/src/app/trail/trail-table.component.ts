@@ -99,9 +99,9 @@ export class TrailTableComponent {
     event.preventDefault();
   }
 
-  /** What the draft finds proves nothing when it is found again. */
-  protected addMustFind({ work, isFound }: TrailRow): void {
-    this.mustFinds.add(work.record, isFound === true);
+  /** Citations or likeness led to it, not the query: that the draft finds it proves something. */
+  protected addMustFind({ work }: TrailRow): void {
+    this.mustFinds.add(work.record);
   }
 
   /** Where the record is read with all that Read can do with it; nothing where its database cannot be asked for it. */

@@ -11,7 +11,7 @@ import {
 } from '#core/compare/index';
 import { MAX_GOOD_WORKS, createWantedQuery } from '#core/must-finds/index';
 import { PURPOSE_ROWS } from '#core/question/index';
-import { findObstacle, getAmount, getExact, isNone, type Amount } from '#core/count/index';
+import { findObstacle, getAmount, getExact, isNone, isOfSomethingElse, type Amount } from '#core/count/index';
 import { shortenName } from '#core/text/index';
 import { describeLimiterGap } from '../../../counting/describe-count';
 import { readCount } from '../../../counting/read-count';
@@ -97,6 +97,9 @@ export class WhatToTryComponent {
   protected readonly good = computed(() => {
     const count = this.alternatives.goodWorks().length;
     if (count === 0) return undefined;
+    const isWaiting = [...this.there(), ...this.whole().recalls].some(
+      (counted) => readCount(counted).status === 'pending',
+    );
     const databases = this.subject.dialects().flatMap((dialect, at) => {
       const good = this.countGood(this.whole().counts.found[at], at);
       return good
@@ -111,7 +114,7 @@ export class WhatToTryComponent {
     });
     return say(count === MAX_GOOD_WORKS ? 'compare.goodWorksTheFirst' : 'compare.goodWorks', {
       count,
-      databases: databases.length > 0 ? databases.join(', ') : say('compare.inNoDatabase'),
+      databases: databases.join(', ') || (isWaiting ? '…' : say('compare.inNoDatabase')),
     });
   });
   private readonly proposals = mapSliced(this.listed, (proposal) => {
@@ -184,7 +187,10 @@ export class WhatToTryComponent {
     found: number | undefined,
     at: number,
   ): { readonly found: number; readonly there: number } | undefined {
-    const amount = getAmount(readCount(this.there()[at]));
+    const count = readCount(this.there()[at]);
+    // A database that lacks the field of titles has other records under them, too.
+    if (isOfSomethingElse(count)) return undefined;
+    const amount = getAmount(count);
     const there = getExact(amount);
     return found === undefined || there === undefined || isNone(amount) ? undefined : { found, there };
   }
