@@ -88,6 +88,17 @@ export function uniteParts(parts: readonly Amount[]): Amount {
   return createAmount(least, parts.some(isEstimated), greatest);
 }
 
+/** How many records exactly known results have, each for itself; nothing where one of them is not exactly known. */
+export function sumRecords(amounts: readonly (Amount | undefined)[]): number | undefined {
+  let sum = 0;
+  for (const amount of amounts) {
+    const total = getExact(amount);
+    if (total === undefined) return undefined;
+    sum += total;
+  }
+  return sum;
+}
+
 /** Orders totals, the larger first. */
 export function byTotal(a: Total, b: Total): number {
   return b - a;

@@ -12,6 +12,7 @@ export {
   isSameAmount,
   keepAmount,
   readKeptAmount,
+  sumRecords,
   uniteParts,
 } from './amount';
 export type { Amount, KeptAmount, Total, WorkBounds } from './amount';

@@ -4,6 +4,7 @@ import { applyToBlocks, isBlockChange } from './apply-to-blocks';
 import { applyToConcepts, isConceptChange } from './apply-to-concepts';
 import { applyToTerms, isTermChange } from './apply-to-terms';
 import { isUndoable, type Change, type LastingChange, type UndoableChange } from './change';
+import { MAX_NOTES, MAX_RUNS, MAX_SOURCES } from './documented';
 import { MAX_KEPT, type KeptWork } from './kept-work';
 import {
   LONGEST_PAIR,
@@ -110,10 +111,10 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
       });
     }
     case 'keep-lead': {
-      const at = project.leads.findIndex(({ id }) => id === change.lead.id);
-      if (at >= 0) return succeed({ ...project, leads: project.leads.with(at, change.lead) });
-      if (project.leads.length >= MAX_LEADS) return refuseChange(`A project takes ${MAX_LEADS} leads.`);
-      return succeed({ ...project, leads: [...project.leads, change.lead] });
+      const leads = putById(project.leads, change.lead);
+      return leads.length > MAX_LEADS
+        ? refuseChange(`A project takes ${MAX_LEADS} leads.`)
+        : succeed({ ...project, leads });
     }
     case 'remove-lead':
       return succeed({ ...project, leads: project.leads.filter(({ id }) => id !== change.id) });
@@ -140,7 +141,39 @@ function applyLasting(project: Project, change: LastingChange): Outcome<Project>
       const { [change.key]: _, ...rest } = project.review;
       return succeed({ ...project, review: change.mark ? { ...rest, [change.key]: change.mark } : rest });
     }
+    case 'keep-note': {
+      const notes = putById(project.notes, change.note);
+      return notes.length > MAX_NOTES
+        ? refuseChange(`A project takes ${MAX_NOTES} notes.`)
+        : succeed({ ...project, notes });
+    }
+    case 'remove-note':
+      return succeed({ ...project, notes: project.notes.filter(({ id }) => id !== change.id) });
+    case 'keep-source': {
+      const sources = putById(project.sources, change.source);
+      return sources.length > MAX_SOURCES
+        ? refuseChange(`A project takes ${MAX_SOURCES} sources without a string.`)
+        : succeed({ ...project, sources });
+    }
+    case 'remove-source':
+      return succeed({ ...project, sources: project.sources.filter(({ id }) => id !== change.id) });
+    case 'keep-run': {
+      const runs = putById(project.runs, change.run);
+      return runs.length > MAX_RUNS
+        ? refuseChange(`A project takes ${MAX_RUNS} runs.`)
+        : succeed({ ...project, runs, tallies: [...project.tallies, ...change.tallies] });
+    }
+    case 'remove-run':
+      return succeed({ ...project, runs: project.runs.filter(({ id }) => id !== change.id) });
+    case 'write-document':
+      return succeed({ ...project, documentWords: change.words });
   }
+}
+
+/** A list with one thing put into the place of the one with its id, or behind the others. */
+function putById<T extends { readonly id: string }>(list: readonly T[], one: T): readonly T[] {
+  const at = list.findIndex(({ id }) => id === one.id);
+  return at >= 0 ? list.with(at, one) : [...list, one];
 }
 
 function keepWorks(project: Project, works: readonly KeptWork[], at = project.kept.length): Outcome<Project> {

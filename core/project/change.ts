@@ -2,6 +2,7 @@ import type { PhraseFallback } from '../dialect';
 import type { Limiters } from '../limiter';
 import type { Field } from '../query';
 import type { ConceptPlace } from './concept-place';
+import type { DocumentWords, LogNote, PlainSource, Run } from './documented';
 import type { KeptWork } from './kept-work';
 import type {
   AsideLook,
@@ -163,7 +164,18 @@ export type Change =
   /** No request: it is forgotten that the work was asked for. */
   | { readonly kind: 'note-request'; readonly record: string; readonly request: WorkRequest | undefined }
   /** No mark: what was said of the point is taken back. */
-  | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined };
+  | { readonly kind: 'mark-review'; readonly key: string; readonly mark: ReviewMark | undefined }
+  /** A note that is new, or one that is there, changed. */
+  | { readonly kind: 'keep-note'; readonly note: LogNote }
+  | { readonly kind: 'remove-note'; readonly id: string }
+  /** A source without a string that is new, or one that is there, changed. */
+  | { readonly kind: 'keep-source'; readonly source: PlainSource }
+  | { readonly kind: 'remove-source'; readonly id: string }
+  /** A run that is new, with its counts, or one that is there, changed. */
+  | { readonly kind: 'keep-run'; readonly run: Run; readonly tallies: readonly Tally[] }
+  /** Its counts stay. */
+  | { readonly kind: 'remove-run'; readonly id: string }
+  | { readonly kind: 'write-document'; readonly words: DocumentWords };
 
 const UNDOABLE_KINDS = [
   'set-question',
@@ -297,4 +309,11 @@ export const CHANGE_NAMES: Readonly<Record<Change['kind'], string>> = {
   'remove-kept': 'Take works off the shelf',
   'answer-same-work': 'Tell works apart',
   'mark-review': 'Remark on the report',
+  'keep-note': 'Write a note',
+  'remove-note': 'Remove a note',
+  'keep-source': 'Note a source without a string',
+  'remove-source': 'Remove a source without a string',
+  'keep-run': 'Keep a run',
+  'remove-run': 'Remove a run',
+  'write-document': 'Write in the documented search',
 };

@@ -14,6 +14,18 @@ export type { Change } from './change';
 export { findPlace, findUse, isInUse } from './concept-place';
 export { createBlockName, listBlockNames } from './draft-text';
 export type { BlockUse, ConceptPlace, FoundPlace } from './concept-place';
+export { MAX_NOTES, MAX_RUNS, MAX_SOURCES, NO_DOCUMENT_WORDS, SOURCE_KINDS } from './documented';
+export type {
+  DocumentWords,
+  EditedText,
+  LogNote,
+  PlainSource,
+  Run,
+  RunDatabase,
+  RunRecall,
+  RunWorks,
+  SourceKind,
+} from './documented';
 export { createHistory, makeChange, redo, undo } from './history';
 export type { History } from './history';
 export { joinProjects } from './join-projects';

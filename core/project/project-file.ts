@@ -4,6 +4,16 @@ import { createProblem, fail, succeed, type Outcome } from '../problem';
 import { FIELDS } from '../query';
 import type { SchemaOf } from '../schema';
 import { SRU_ENDPOINT } from '../sru';
+import {
+  DOCUMENT_WORDS_SCHEMA,
+  LOG_NOTE_SCHEMA,
+  MAX_NOTES,
+  MAX_RUNS,
+  MAX_SOURCES,
+  NO_DOCUMENT_WORDS,
+  PLAIN_SOURCE_SCHEMA,
+  RUN_SCHEMA,
+} from './documented';
 import { KEPT_WORK_SCHEMA, MAX_KEPT } from './kept-work';
 import { MAX_BLOCKS } from './apply-to-blocks';
 import { DIALECT_SCHEMA, PHRASE_FALLBACKS } from '../dialect';
@@ -43,7 +53,7 @@ import {
 import { TERM_KINDS } from './term-kind';
 
 /** The version of the stored and exported form. */
-export const FORMAT_VERSION = 12;
+export const FORMAT_VERSION = 13;
 const FORMAT = 'ewer-project';
 /** The largest file that is read, in UTF-16 units. */
 export const LARGEST_FILE = 50_000_000;
@@ -186,6 +196,9 @@ const PROJECT = Joi.object<Project>({
       Joi.object<KeptState>({
         id: id.required(),
         state: Joi.object(frozen).required(),
+        moment,
+        question: text,
+        reasons: Joi.object().pattern(id, text),
       } satisfies SchemaOf<KeptState>),
     )
     .required(),
@@ -200,6 +213,7 @@ const PROJECT = Joi.object<Project>({
         reason: text,
         identifier: Joi.number().integer().min(0).unsafe(),
         work: Joi.number().integer().min(0).unsafe(),
+        moment,
       } satisfies SchemaOf<Judgement>),
     )
     .required(),
@@ -236,9 +250,14 @@ const PROJECT = Joi.object<Project>({
       Joi.object<ReviewMark>({
         isDone: Joi.boolean().required(),
         comment: text.required(),
+        moment,
       } satisfies SchemaOf<ReviewMark>),
     )
     .required(),
+  notes: Joi.array().items(LOG_NOTE_SCHEMA).max(MAX_NOTES).required(),
+  sources: Joi.array().items(PLAIN_SOURCE_SCHEMA).max(MAX_SOURCES).required(),
+  runs: Joi.array().items(RUN_SCHEMA).max(MAX_RUNS).required(),
+  documentWords: DOCUMENT_WORDS_SCHEMA.required(),
   compared: id,
 } satisfies SchemaOf<Project>);
 
@@ -292,6 +311,14 @@ const MIGRATIONS: Readonly<Record<number, (stored: unknown) => unknown>> = {
   10: (stored) => ({ sameWork: {}, ...(stored as object | null) }),
   // Version 12 has the works that are kept, and looks at must-finds that are put aside.
   11: (stored) => ({ kept: [], asideLooks: [], ...(stored as object | null) }),
+  // Version 13 has the log's own notes, sources without a string, runs and the words of the documented search.
+  12: (stored) => ({
+    notes: [],
+    sources: [],
+    runs: [],
+    documentWords: NO_DOCUMENT_WORDS,
+    ...(stored as object | null),
+  }),
 };
 
 /** A value with all objects in it changed, the inner ones first. */

@@ -3,6 +3,13 @@ import type { Limiters } from '../limiter';
 import type { Field } from '../query';
 import type { SameWorkAnswers } from '../record/same-work';
 import type { SruEndpoint } from '../sru';
+import {
+  NO_DOCUMENT_WORDS,
+  type DocumentWords,
+  type LogNote,
+  type PlainSource,
+  type Run,
+} from './documented';
 import type { KeptWork } from './kept-work';
 import type { TermKind } from './term-kind';
 
@@ -164,6 +171,11 @@ export interface Tally {
 export interface KeptState {
   readonly id: string;
   readonly state: SearchState;
+  /** When the draft rested there, ISO 8601, UTC; not known of files before version 13. */
+  readonly moment?: string;
+  /** The question, and why databases were chosen or left out, as they then were. */
+  readonly question?: string;
+  readonly reasons?: Readonly<Record<string, string>>;
 }
 
 /** A record that the search has to find. */
@@ -203,6 +215,8 @@ export interface Judgement {
   /** The key of its identifier, and that of its title, year and first author (`createRecordKeys`). */
   readonly identifier?: number;
   readonly work?: number;
+  /** When it was judged, ISO 8601, UTC; not known of files before version 13. */
+  readonly moment?: string;
 }
 
 /** The kinds of things that a record points to. */
@@ -235,6 +249,8 @@ export interface WorkRequest {
 export interface ReviewMark {
   readonly isDone: boolean;
   readonly comment: string;
+  /** When it was said, ISO 8601, UTC; not known of files before version 13. */
+  readonly moment?: string;
 }
 
 /** One question with all that belongs to it. Changes only through `applyChange`. */
@@ -263,6 +279,13 @@ export interface Project {
   readonly sameWork: SameWorkAnswers;
   /** The remarks on the points of the report, by their keys. */
   readonly review: Readonly<Record<string, ReviewMark>>;
+  /** Remarks in the log, the latest last. */
+  readonly notes: readonly LogNote[];
+  /** Sources that were searched without a string, the latest last. */
+  readonly sources: readonly PlainSource[];
+  /** Runs of variants in all their databases, the latest last. */
+  readonly runs: readonly Run[];
+  readonly documentWords: DocumentWords;
   /** The variant that counts are compared with. */
   readonly compared?: string;
 }
@@ -314,6 +337,10 @@ export function createProject(
     kept: [],
     sameWork: {},
     review: {},
+    notes: [],
+    sources: [],
+    runs: [],
+    documentWords: NO_DOCUMENT_WORDS,
   };
 }
 

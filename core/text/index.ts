@@ -1,5 +1,8 @@
 export { escapePattern } from './escape-pattern';
 export { createHeadingKey, createLabelKey } from './label-key';
+export { readMoment } from './moment';
+export { joinRich, readRun, toPlainText } from './rich-text';
+export type { RichText, TextRun } from './rich-text';
 export { shortenName, type NamedDatabase } from './short-name';
 export { NOWHERE, coverSpans } from './span';
 export type { Span } from './span';

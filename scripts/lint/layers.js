@@ -30,6 +30,8 @@ const CORE = [
   'must-finds',
   'shelf',
   'trail',
+  'log',
+  'document',
 ];
 
 /** The rooms of `core/dialect`, the lowest first. */
@@ -45,6 +47,7 @@ const VIEWS = [
   'must-finds',
   'shelf',
   'trail',
+  'logbook',
   'databases',
 ];
 /** Pieces that several views show, the lowest first. */

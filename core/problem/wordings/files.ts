@@ -16,6 +16,10 @@ export const FILE_WORDINGS = {
     says: 'This citation style cannot be used: {reason}.',
     remedy: 'Choose another style, or another file that ends in .csl.',
   },
+  'document-failed': {
+    says: 'The document could not be made: {reason}.',
+    remedy: 'Try again. If it fails once more, save it as JSON or Markdown, and report it.',
+  },
   'not-skos': {
     says: 'This file is not a thesaurus in SKOS: it looks like none of Turtle, N-Triples, N-Quads, RDF/XML and JSON-LD.',
     remedy: 'Choose a file in one of these forms.',

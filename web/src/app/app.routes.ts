@@ -70,6 +70,12 @@ export const APP_ROUTES: Routes = [
         loadComponent: () => import('./read/read-page.component').then((file) => file.ReadPageComponent),
       },
       {
+        path: 'logbook',
+        title: () => say('app.logbookEwer'),
+        loadComponent: () =>
+          import('./logbook/logbook-page.component').then((file) => file.LogbookPageComponent),
+      },
+      {
         path: 'databases',
         title: () => say('app.databasesEwer'),
         loadComponent: () =>

@@ -45,6 +45,11 @@ export class RecordSets {
   private readonly subject = inject(CompareSubject);
   private readonly kept = new LRUCache<string, Promise<Outcome<ListedRecords>>>({ max: MAX_KEPT });
 
+  /** Forgets what was listed: databases are asked anew. */
+  forget(): void {
+    this.kept.clear();
+  }
+
   /** True if a database gives the numbers of its records. */
   gives(dialect: Dialect): Promise<boolean> {
     return this.connections.offers(dialect.id, 'ids');

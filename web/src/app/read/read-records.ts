@@ -104,9 +104,9 @@ export class ReadRecords {
     this.earlier().map((record) => this.describe(record, -1)),
   );
   private readonly judged = inject(Judging).finder;
-  /** The verdicts of a sample in the order in which it was drawn; nothing where none is drawn. */
+  /** The verdicts of a sample in the order in which it was drawn; nothing where none is drawn, or not here yet. */
   readonly sampled = computed(() =>
-    this.sampledFrom() === undefined
+    this.sampledFrom() === undefined || !this.found()?.pages.has(0)
       ? undefined
       : this.list().map((record, at) => record && this.describe(record, at).judgement?.verdict),
   );

@@ -107,8 +107,8 @@ export class SampleBarComponent {
 
   protected readonly estimate = computed(() => {
     const size = this.records.sampledFrom();
-    if (this.subject.sample() === undefined || size === undefined) return undefined;
-    const verdicts = this.records.sampled() ?? [];
+    const verdicts = this.records.sampled();
+    if (this.subject.sample() === undefined || size === undefined || !verdicts) return undefined;
     // Only what was judged in the order of drawing is a random sample, too: the easy ones first would not be.
     const { read: judged, good, unsure } = countJudgedInOrder(verdicts);
     const part = { size, good, bad: judged - good - unsure, unsure };

@@ -4,6 +4,7 @@ import type { Judgement, Verdict } from '#core/project/index';
 import { createJudgement, createWorkFinder } from '#core/reading/index';
 import type { BibliographicRecord } from '#core/record/index';
 import { createRecordKeys } from '#core/record/same-work/index';
+import { writeMoment } from '../data/clock-and-ids';
 import { OpenProject } from '../state/open-project';
 
 /** Judges works: a work has one judgement, whichever database its record is from. */
@@ -23,7 +24,10 @@ export class Judging {
     const known = this.find(record, database);
     const [key = createJudgementKey(database, record.id)] =
       Object.entries(this.open.project().judgements).find(([, judgement]) => judgement === known) ?? [];
-    const judgement = verdict && createJudgement(record, verdict, reason);
+    const judgement = verdict && {
+      ...createJudgement(record, verdict, reason),
+      moment: writeMoment(this.open.now()),
+    };
     this.open.change({ kind: 'judge-record', record: key, judgement });
   }
 }

@@ -45,6 +45,13 @@ const VIEWS: readonly { readonly path: string; readonly name: string; readonly i
     },
     icon: 'read',
   },
+  {
+    path: 'logbook',
+    get name() {
+      return say('shell.logbook');
+    },
+    icon: 'logbook',
+  },
 ];
 
 @Component({

@@ -9,6 +9,7 @@ import type { ReviewMark } from '#core/project/index';
 import { getAmount } from '../../counting/count-state';
 import { describeBasis } from '../../counting/describe-count';
 import { DraftCounts } from '../../counting/draft-counts';
+import { writeMoment } from '../../data/clock-and-ids';
 import { saveFile } from '../../data/save-file';
 import { OpenProject } from '../../state/open-project';
 import { DIALOG_PARTS } from '../../ui/dialog-parts';
@@ -97,7 +98,8 @@ export class ReportDialogComponent {
   }
 
   protected mark(key: string, said: Partial<ReviewMark>): void {
-    const mark = { ...NOTHING_SAID, ...this.open.project().review[key], ...said };
+    const moment = writeMoment(this.open.now());
+    const mark = { ...NOTHING_SAID, ...this.open.project().review[key], ...said, moment };
     const isNothing = !mark.isDone && mark.comment === '';
     this.open.change({ kind: 'mark-review', key, mark: isNothing ? undefined : mark });
   }

@@ -20,6 +20,7 @@ import { Shelf } from '../../../records/shelf';
 import { VERDICT_ROWS, findVerdict } from '../../../records/verdicts';
 import { Connections } from '../../../state/connections';
 import { fetchByNumbers } from '../../../state/fetch-records';
+import { writeMoment } from '../../../data/clock-and-ids';
 import { OpenProject } from '../../../state/open-project';
 import { ChoiceRowComponent } from '../../../ui/choice-row.component';
 import { IconComponent } from '../../../ui/icon.component';
@@ -160,7 +161,10 @@ export class SampleComponent {
   }
 
   protected judge(key: string, record: BibliographicRecord, verdict: Verdict | undefined): void {
-    const judgement = verdict && createJudgement(record, verdict);
+    const judgement = verdict && {
+      ...createJudgement(record, verdict),
+      moment: writeMoment(this.open.now()),
+    };
     this.open.change({ kind: 'judge-record', record: key, judgement });
   }
 
