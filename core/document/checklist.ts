@@ -1,4 +1,5 @@
 import type { SearchFacts } from './facts';
+import { findStaleNumbers, writeMethods } from './methods';
 import { listInWords } from './words';
 
 /** Where a person is led to from a point: a view of the project, or something to do in this one. */
@@ -183,6 +184,19 @@ const ROWS: readonly CheckRow[] = [
       project.sources.length === 0
         ? 'No source without a string is noted: journals, websites, people, references.'
         : undefined,
+  },
+  {
+    id: 'methods',
+    name: 'the methods paragraph',
+    goal: 'words',
+    findMissing: (facts) => {
+      const { methods } = facts.project.documentWords;
+      if (!methods) return undefined;
+      const stale = findStaleNumbers(methods, writeMethods(facts));
+      return stale.length > 0
+        ? `The methods paragraph has numbers that changed since: ${listInWords(stale.map(({ start, end }) => methods.text.slice(start, end)))}.`
+        : undefined;
+    },
   },
   {
     id: 'plan',

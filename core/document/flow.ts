@@ -28,6 +28,8 @@ export interface FlowDrawing {
 const WIDTH = 430;
 const RIVER = 84;
 const GAP = 14;
+/** A stream that is thinner than its words has them above it. */
+const WORDS = 13;
 /** The thinnest stream that can be seen. */
 const THINNEST = 1.5;
 const TOP = 6;
@@ -39,22 +41,27 @@ const END = 360;
 export function drawFlow({ sources, records, duplicates, works }: Flow): FlowDrawing {
   const scale = RIVER / Math.max(1, records);
   const thick = (number: number): number => (number === 0 ? 0 : Math.max(THINNEST, number * scale));
-  const spread = Math.max(0, sources.length - 1) * GAP;
+  // Above a thin stream there is room for its words.
+  const gaps = sources.map(({ records: number }, at) =>
+    thick(number) < WORDS ? GAP + WORDS - 4 : at === 0 ? 0 : GAP,
+  );
+  const spread = gaps.reduce((all, gap) => all + gap, 0);
   // The joined river lies in the middle of the streams that come to it.
   let meeting = TOP + spread / 2;
   let left = TOP;
   const streams: Stream[] = [];
-  for (const { name, records: number } of sources) {
+  for (const [at, { name, records: number }] of sources.entries()) {
     const width = thick(number);
+    left += gaps[at]!;
     streams.push({
       name,
       number,
       kind: 'source',
       path: drawRibbon(0, left, MEETING, meeting, width),
       x: 6,
-      y: left + width / 2,
+      y: width < WORDS ? left - WORDS / 2 : left + width / 2,
     });
-    left += width + GAP;
+    left += width;
     meeting += width;
   }
   const start = TOP + spread / 2;
@@ -79,7 +86,7 @@ export function drawFlow({ sources, records, duplicates, works }: Flow): FlowDra
     });
   }
   const bottom = start + kept + (duplicates > 0 ? GAP * 2 + thick(duplicates) : 0);
-  return { width: WIDTH, height: Math.ceil(Math.max(left - GAP, bottom) + TOP + 8), streams };
+  return { width: WIDTH, height: Math.ceil(Math.max(left, bottom) + TOP + 8), streams };
 }
 
 function drawRibbon(x1: number, y1: number, x2: number, y2: number, width: number): string {

@@ -127,13 +127,17 @@ function listPointLines(project: Project, nameDatabase: NameDatabase): LogLine[]
     for (const tally of point.tallies) counted.set(tally.database, tally);
     const counts = (): RichText[] =>
       point.tallies.map((tally) => tellCount(tally, earlier.get(tally.id), nameDatabase));
+    const numbers = (): string[] =>
+      point.tallies.map(
+        (tally) => `${nameDatabase(tally.database)} ${tellNumber(tally, earlier.get(tally.id))}`,
+      );
     lines.push(
       point.variant
         ? line('frozen', point.id, moment, () => describeFrozen(point, from), {
             details: () => [...tellChanges(from, state), ...counts()],
             point: { kind: 'variant', id: point.variant.id },
           })
-        : line('changed', point.id, moment, () => describeChanges(from, state, point), {
+        : line('changed', point.id, moment, () => describeChanges(from, state, numbers()), {
             details: () => [...tellChanges(from, state).slice(1), ...counts()],
             point: { kind: 'state', id: kept?.id ?? point.id },
           }),
@@ -168,35 +172,38 @@ function describeFrozen({ variant, tallies }: Point, from: SearchState): RichTex
   return [
     'Frozen as ',
     { strong: variant?.name ?? '' },
-    variant && variant.note !== '' ? `: “${variant.note}”` : '',
     changes > 0 ? `, ${count(changes, 'change')}` : '',
-    totals === '' ? '.' : `: ${totals}.`,
+    variant && variant.note !== '' ? `: “${variant.note}”` : '',
+    totals === '' ? '' : `: ${totals}`,
+    '.',
   ];
 }
 
-/** The first change in a sentence; the others are among the details. */
-function describeChanges(from: SearchState, to: SearchState, { tallies }: Point): RichText {
-  const changes = tellChanges(from, to);
-  const [first] = changes;
-  if (first) return changes.length > 1 ? [...first, `, and ${changes.length - 1} more.`] : [...first, '.'];
-  return [tallies.length > 0 ? 'Counted again.' : 'Order or notes changed.'];
+/** The first change and the counts in a sentence; the others are among the details. */
+function describeChanges(from: SearchState, to: SearchState, counts: readonly string[]): RichText {
+  const [first, ...others] = tellChanges(from, to);
+  const told = counts.length > 0 ? [`; ${counts.join(', ')}.`] : ['.'];
+  if (first) return [...first, others.length > 0 ? `, and ${others.length} more` : '', ...told];
+  return [counts.length > 0 ? 'Counted again' : 'Order or notes changed', ...told];
 }
 
 const SIGNS = { added: 'Added: ', removed: 'Taken away: ', changed: 'Changed: ' } as const;
 
 function tellChanges(from: SearchState, to: SearchState): RichText[] {
   const changes = listSingleChanges(from, to);
-  return tellSome(changes.map(({ sign, words }): RichText => [SIGNS[sign], { code: words }]));
+  return tellSome(changes.map(({ sign, words }): RichText => [SIGNS[sign], words]));
+}
+
+/** A count, with the one before it of the same database where that was another one. */
+function tellNumber(tally: Tally, before: Tally | undefined): string {
+  const now = writeTally(tally);
+  const was = before && writeTally(before);
+  return was === undefined || was === now ? now : `${was} → ${now}`;
 }
 
 function tellCount(tally: Tally, before: Tally | undefined, nameDatabase: NameDatabase): RichText {
-  const now = writeTally(tally);
-  const was = before && writeTally(before);
-  const typed = tally.source === 'typed' ? ', typed in' : '';
   return [
-    `${nameDatabase(tally.database)}: `,
-    was === undefined || was === now ? now : `${was} → ${now}`,
-    `${typed}, `,
+    `${nameDatabase(tally.database)}: ${tellNumber(tally, before)}${tally.source === 'typed' ? ', typed in' : ''}, `,
     { code: tally.string.replaceAll('\n', ' ⏎ ') },
   ];
 }

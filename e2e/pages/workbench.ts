@@ -21,7 +21,7 @@ export class Workbench {
   }
 
   async goTo(
-    view: 'Topic' | 'Query' | 'Translate' | 'Compare' | 'Read' | 'Databases' | 'Projects',
+    view: 'Topic' | 'Query' | 'Translate' | 'Compare' | 'Read' | 'Logbook' | 'Databases' | 'Projects',
   ): Promise<void> {
     const link = this.page.getByRole('navigation').getByRole('link', { name: view, exact: true });
     await link.click();

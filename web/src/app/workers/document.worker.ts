@@ -4,7 +4,7 @@ import type { DocumentAnswer, DocumentRequest } from '#core/document/index';
 /** Makes documents away from the page: a long log takes a while. */
 addEventListener('message', ({ data }: MessageEvent<DocumentRequest>) => {
   const { turn } = data;
-  doDocumentTask(data)
+  void doDocumentTask(data)
     .then((result): DocumentAnswer => ({ turn, result }))
     .catch((fault: unknown): DocumentAnswer => ({
       turn,
