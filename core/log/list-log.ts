@@ -131,6 +131,9 @@ function listPointLines(project: Project, nameDatabase: NameDatabase): LogLine[]
       point.tallies.map(
         (tally) => `${nameDatabase(tally.database)} ${tellNumber(tally, earlier.get(tally.id))}`,
       );
+    before = point;
+    // A state in which nothing can be seen to have changed, and nothing was counted, tells nothing.
+    if (!point.variant && point.tallies.length === 0 && listSingleChanges(from, state).length === 0) continue;
     lines.push(
       point.variant
         ? line('frozen', point.id, moment, () => describeFrozen(point, from), {
@@ -142,7 +145,6 @@ function listPointLines(project: Project, nameDatabase: NameDatabase): LogLine[]
             point: { kind: 'state', id: kept?.id ?? point.id },
           }),
     );
-    before = point;
   }
   return lines;
 }
@@ -184,7 +186,7 @@ function describeChanges(from: SearchState, to: SearchState, counts: readonly st
   const [first, ...others] = tellChanges(from, to);
   const told = counts.length > 0 ? [`; ${counts.join(', ')}.`] : ['.'];
   if (first) return [...first, others.length > 0 ? `, and ${others.length} more` : '', ...told];
-  return [counts.length > 0 ? 'Counted again' : 'Order or notes changed', ...told];
+  return ['Counted again', ...told];
 }
 
 const SIGNS = { added: 'Added: ', removed: 'Taken away: ', changed: 'Changed: ' } as const;

@@ -9,6 +9,7 @@ import { describeInFull } from '#core/problem/index';
 import { countDifferences, describeDifference } from '#core/compare/draft/index';
 import type { DocumentWords } from '#core/project/index';
 import { CompareSubject } from '../comparing/compare-subject';
+import { CountingBarComponent } from '../comparing/counting-bar.component';
 import { MustFindCounts } from '../comparing/must-find-counts';
 import { RecordSets } from '../comparing/record-sets';
 import { FreezeVariant } from '../freezing/freeze-variant';
@@ -29,6 +30,7 @@ import { RunsComparedComponent } from './runs-compared.component';
 import { RunsListComponent } from './runs-list.component';
 import { DOCUMENT_FILES, SaveDocument } from './save-document';
 import { ShownSearchOfRun } from './shown-search';
+import { WaitingByHand } from './waiting-by-hand';
 
 /** What is shown beside the log: the document at a length, what belongs to it, or two runs beside each other. */
 const FACES = ['appendix', 'one-page', 'assignment', 'words', 'since'] as const;
@@ -58,6 +60,7 @@ const FACE_NAMES: Readonly<Record<Face, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     CompletenessComponent,
+    CountingBarComponent,
     DocumentViewComponent,
     DocumentWordsComponent,
     LogListComponent,
@@ -80,6 +83,7 @@ const FACE_NAMES: Readonly<Record<Face, string>> = {
     RunMaker,
     SaveDocument,
     ShownSearchOfRun,
+    WaitingByHand,
   ],
   templateUrl: './logbook-page.component.html',
   styleUrl: './logbook-page.component.scss',
@@ -90,6 +94,7 @@ export class LogbookPageComponent {
   protected readonly maker = inject(RunMaker);
   protected readonly entries = inject(LogEntries);
   protected readonly saving = inject(SaveDocument);
+  protected readonly waiting = inject(WaitingByHand).counted;
   private readonly freezing = inject(FreezeVariant);
   private readonly dialogs = inject(Dialogs);
   private readonly messages = inject(Messages);
