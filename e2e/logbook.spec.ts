@@ -79,7 +79,7 @@ test('a page that stands alone shows the same and draws nothing from elsewhere',
   const { bytes } = await save(page, /HTML/);
   const alone = await context.newPage();
   const asked: string[] = [];
-  alone.on('request', ({ url }) => asked.push(url()));
+  alone.on('request', (request) => asked.push(request.url()));
   await alone.setContent(bytes.toString());
   await expect(alone.getByRole('heading', { level: 1 })).toHaveText(
     'How it was searched: Bats and street lighting',

@@ -182,6 +182,19 @@ async function takeShelfAndTrail(page: Page): Promise<void> {
   await page.emulateMedia({ colorScheme: 'light' });
 }
 
+/** The Logbook with a run of the draft. */
+async function takeLogbook(page: Page): Promise<void> {
+  await open(page, '/p/demo/logbook');
+  await page.getByRole('button', { name: 'Run it now…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name of the variant').fill('warm lamps');
+  await dialog.getByLabel('What changed, and why').fill('What bats do, as a concept of its own.');
+  await dialog.getByRole('button', { name: 'Run', exact: true }).click();
+  await page.locator('app-document-view').waitFor();
+  await page.getByText('Run of warm lamps in 3 databases').waitFor();
+  await page.screenshot({ path: `${folder}/logbook.png` });
+}
+
 async function main(): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
@@ -221,6 +234,7 @@ async function main(): Promise<void> {
   await page.screenshot({ path: `${folder}/read.png` });
   await takeMustFinds(page);
   await takeShelfAndTrail(page);
+  await takeLogbook(page);
   await open(page, '/projects');
   await page.screenshot({ path: `${folder}/projects.png` });
   await browser.close();

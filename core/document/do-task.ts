@@ -16,22 +16,22 @@ const FORMATS: Readonly<
     {
       readonly type: string;
       readonly write: (
-        document: SearchDocument,
         facts: SearchFacts,
+        compose: () => SearchDocument,
       ) => string | undefined | Promise<ArrayBuffer>;
     }
   >
 > = {
   docx: {
     type: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
-    write: writeDocx,
+    write: (_, compose) => writeDocx(compose()),
   },
-  md: { type: 'text/markdown', write: writeMarkdown },
-  html: { type: 'text/html', write: writeHtml },
-  csv: { type: 'text/csv', write: (_, facts) => writeStringsCsv(facts) },
-  json: { type: 'application/json', write: (_, facts) => writeSearchJson(facts) },
-  svg: { type: 'image/svg+xml', write: (_, { flow }) => flow && writeFlowSvg(flow) },
-  'flow-csv': { type: 'text/csv', write: (_, { flow }) => flow && writeFlowCsv(flow) },
+  md: { type: 'text/markdown', write: (_, compose) => writeMarkdown(compose()) },
+  html: { type: 'text/html', write: (_, compose) => writeHtml(compose()) },
+  csv: { type: 'text/csv', write: writeStringsCsv },
+  json: { type: 'application/json', write: writeSearchJson },
+  svg: { type: 'image/svg+xml', write: ({ flow }) => flow && writeFlowSvg(flow) },
+  'flow-csv': { type: 'text/csv', write: ({ flow }) => flow && writeFlowCsv(flow) },
 };
 
 /** Makes what is shown of a run, or one file of it. */
@@ -40,10 +40,15 @@ export async function doDocumentTask({
   task,
 }: DocumentRequest): Promise<DocumentResults[keyof DocumentResults]> {
   const facts = gatherFacts(input);
-  const document = composeDocument(facts, task.length);
+  const compose = (): SearchDocument => composeDocument(facts, task.length);
   if (task.kind === 'show')
-    return { document, points: listCheckPoints(facts), methods: writeMethods(facts), flow: facts.flow };
+    return {
+      document: compose(),
+      points: listCheckPoints(facts),
+      methods: writeMethods(facts),
+      flow: facts.flow,
+    };
   const { type, write } = FORMATS[task.format];
-  const content = await write(document, facts);
+  const content = await write(facts, compose);
   return content === undefined ? undefined : { content, type };
 }

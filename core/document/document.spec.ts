@@ -1,7 +1,7 @@
 import { decodeHTML } from 'entities';
 import fc from 'fast-check';
 import { strFromU8, unzipSync } from 'fflate';
-import { parse } from 'papaparse';
+import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { DIALECTS } from '../dialect';
 import {
@@ -170,9 +170,7 @@ const STRING = fc
         '#',
         ']]>',
       ),
-      fc
-        .string({ minLength: 1, maxLength: 8 })
-        .filter((text) => !/[\s\u0000-\u001f\ud800-\udfff\ufffe\uffff]/.test(text)),
+      fc.string({ minLength: 1, maxLength: 8 }).filter((text) => /^[\p{L}\p{N}\p{P}\p{S}]+$/u.test(text)),
     ),
     { minLength: 1, maxLength: 12 },
   )
@@ -197,7 +195,7 @@ describe('strings in documents', () => {
         }
         const json = JSON.parse(writeSearchJson(facts)) as { run: { databases: { string: string }[] } };
         expect(json.run.databases.map(({ string }) => string)).toEqual([first, `${second}\n${third}`]);
-        const [, ...rows] = parse<string[]>(writeStringsCsv(facts).replace('\ufeff', '').trim()).data;
+        const [, ...rows] = Papa.parse<string[]>(writeStringsCsv(facts).replace('\ufeff', '').trim()).data;
         // A sign that a spreadsheet would take for a formula has one before it.
         expect(rows.map(([, string]) => string!.replace(/^'(?=[=+@\t\r-])/, ''))).toEqual([
           first,
@@ -252,7 +250,7 @@ describe('numbers in documents', () => {
                 text.startsWith(`${name}: ${told[at]!} records, counted 28 November 2026, 15:20`),
               ),
             ).toBe(true);
-          const [, ...rows] = parse<string[]>(writeStringsCsv(facts).replace('\ufeff', '').trim()).data;
+          const [, ...rows] = Papa.parse<string[]>(writeStringsCsv(facts).replace('\ufeff', '').trim()).data;
           expect(rows.map((row) => Number(row[4]))).toEqual(totals);
           const json = JSON.parse(writeSearchJson(facts)) as {
             run: { databases: { count: { total: number } }[] };

@@ -1,4 +1,4 @@
-import { unparse } from 'papaparse';
+import Papa from 'papaparse';
 import { getExact, getGreatest, getLeast, isEstimated, readKeptAmount } from '../count';
 import { listLimiters } from '../limiter';
 import { toPlainText } from '../text';
@@ -82,7 +82,7 @@ export function writeSearchJson(facts: SearchFacts): string {
 
 /** With a mark that it is UTF-8, so that every program reads its letters. */
 function writeCsv(cells: readonly (readonly (string | number)[])[]): string {
-  return `\ufeff${unparse(
+  return `\ufeff${Papa.unparse(
     cells.map((row) => [...row]),
     { newline: '\r\n', escapeFormulae: true },
   )}\r\n`;

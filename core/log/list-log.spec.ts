@@ -131,9 +131,9 @@ describe('the log', () => {
 
   it('shows the strings of counts as they were sent, with where a state leads back to', () => {
     const project = applyAll(EMPTY, keepState('s1', '2026-03-01T09:00:00.000Z', createState(['lamp']), 30));
-    const entry = listLog(project, name).at(-1)?.read();
-    expect(entry?.point).toEqual({ kind: 'state', id: 's1' });
-    expect(entry?.details.map(toPlainText)).toContain('Gantry: 30, lamp%');
+    const last = listLog(project, name).at(-1);
+    expect(last?.read()).toMatchObject({ point: { kind: 'state', id: 's1' }, hasDetails: true });
+    expect(last?.readDetails().map(toPlainText)).toContain('Gantry: 30, lamp%');
   });
 
   it('tells a state that came back as another visit to it', () => {
@@ -147,6 +147,18 @@ describe('the log', () => {
       },
     );
     expect(tell(listLog(project, name)).at(-1)).toBe('Taken away: lantern of lamps; Gantry 41 → 30.');
+  });
+
+  it('counts all that changed, however few of it are told', () => {
+    const words = Array.from({ length: 30 }, (_, at) => `lamp${at}`);
+    const project = applyAll(
+      EMPTY,
+      keepState('s1', '2026-03-01T09:00:00.000Z', createState(['lamp']), 30),
+      keepState('s2', '2026-03-01T09:10:00.000Z', createState(['lamp', ...words]), 41),
+    );
+    const last = listLog(project, name).at(-1);
+    expect(toPlainText(last!.read().text)).toBe('Added: lamp0 to lamps, and 29 more; Gantry 30 → 41.');
+    expect(last!.readDetails().map(toPlainText)).toContain('and 17 more');
   });
 
   it('puts records that were judged in one sitting into one line', () => {

@@ -14,6 +14,8 @@ export interface LogLine {
   readonly moment: string;
   readonly kind: LogKind;
   read(): LogEntry;
+  /** What it holds beyond its sentence: one line each. */
+  readDetails(): readonly RichText[];
 }
 
 /** What the log calls a database, by its short name. */
@@ -85,6 +87,7 @@ function line(
   more: { readonly details?: () => readonly RichText[]; readonly point?: LogPoint } = {},
 ): LogLine {
   let entry: LogEntry | undefined;
+  let details: readonly RichText[] | undefined;
   return {
     id: `${kind} ${id}`,
     moment,
@@ -95,9 +98,10 @@ function line(
         moment,
         kind,
         text: write(),
-        details: more.details?.() ?? [],
+        hasDetails: more.details !== undefined,
         ...(more.point && { point: more.point }),
       }),
+    readDetails: () => (details ??= more.details?.() ?? []),
   };
 }
 
@@ -134,14 +138,16 @@ function listPointLines(project: Project, nameDatabase: NameDatabase): LogLine[]
     before = point;
     // A state in which nothing can be seen to have changed, and nothing was counted, tells nothing.
     if (!point.variant && point.tallies.length === 0 && listSingleChanges(from, state).length === 0) continue;
+    let told: readonly RichText[] | undefined;
+    const changes = (): readonly RichText[] => (told ??= tellChanges(from, state));
     lines.push(
       point.variant
         ? line('frozen', point.id, moment, () => describeFrozen(point, from), {
-            details: () => [...tellChanges(from, state), ...counts()],
+            details: () => [...tellSome(changes()), ...counts()],
             point: { kind: 'variant', id: point.variant.id },
           })
-        : line('changed', point.id, moment, () => describeChanges(from, state, numbers()), {
-            details: () => [...tellChanges(from, state).slice(1), ...counts()],
+        : line('changed', point.id, moment, () => describeChanges(changes(), numbers()), {
+            details: () => [...tellSome(changes().slice(1)), ...counts()],
             point: { kind: 'state', id: kept?.id ?? point.id },
           }),
     );
@@ -182,8 +188,7 @@ function describeFrozen({ variant, tallies }: Point, from: SearchState): RichTex
 }
 
 /** The first change and the counts in a sentence; the others are among the details. */
-function describeChanges(from: SearchState, to: SearchState, counts: readonly string[]): RichText {
-  const [first, ...others] = tellChanges(from, to);
+function describeChanges([first, ...others]: readonly RichText[], counts: readonly string[]): RichText {
   const told = counts.length > 0 ? [`; ${counts.join(', ')}.`] : ['.'];
   if (first) return [...first, others.length > 0 ? `, and ${others.length} more` : '', ...told];
   return ['Counted again', ...told];
@@ -193,7 +198,7 @@ const SIGNS = { added: 'Added: ', removed: 'Taken away: ', changed: 'Changed: ' 
 
 function tellChanges(from: SearchState, to: SearchState): RichText[] {
   const changes = listSingleChanges(from, to);
-  return tellSome(changes.map(({ sign, words }): RichText => [SIGNS[sign], words]));
+  return changes.map(({ sign, words }): RichText => [SIGNS[sign], words]);
 }
 
 /** A count, with the one before it of the same database where that was another one. */

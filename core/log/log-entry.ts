@@ -29,7 +29,7 @@ export interface LogEntry {
   readonly moment: string;
   readonly kind: LogKind;
   readonly text: RichText;
-  /** What the entry holds beyond its sentence: one line each. */
-  readonly details: readonly RichText[];
+  /** It holds more than its sentence. */
+  readonly hasDetails: boolean;
   readonly point?: LogPoint;
 }

@@ -15,6 +15,7 @@ export interface LogDay {
 }
 
 export interface ShownEntry extends LogEntry {
+  readonly line: LogLine;
   readonly time: string;
   /** How its mark is drawn: full for what is kept whole, square for what the person wrote. */
   readonly mark: 'full' | 'ring' | 'square';
@@ -65,7 +66,7 @@ export class LogView {
       if (days.at(-1)?.day !== name) days.push({ day: name, entries: [] });
       days
         .at(-1)
-        ?.entries.push({ ...line.read(), time: TIME.format(moment), mark: MARKS[line.kind] ?? 'ring' });
+        ?.entries.push({ ...line.read(), line, time: TIME.format(moment), mark: MARKS[line.kind] ?? 'ring' });
     }
     return days;
   });
@@ -97,8 +98,8 @@ export class LogView {
     const found: LogLine[] = [];
     let end = performance.now() + SLICE;
     for (const line of lines) {
-      const { text, details } = line.read();
-      if ([text, ...details].some((one) => foldLetters(toPlainText(one)).includes(wanted))) found.push(line);
+      const texts = [line.read().text, ...line.readDetails()];
+      if (texts.some((one) => foldLetters(toPlainText(one)).includes(wanted))) found.push(line);
       if (performance.now() < end) continue;
       await nextTurn();
       if (turn.isOver) return;

@@ -47,7 +47,7 @@ const FACE_NAMES: Readonly<Record<Face, string>> = {
     return say('logbook.assignmentSheet');
   },
   get words() {
-    return say('logbook.methodsAndYourWords');
+    return say('logbook.methodsParagraph');
   },
   get since() {
     return say('logbook.sinceTheRunBefore');
