@@ -67,13 +67,6 @@ async function takeQueryParts(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle');
   await page.screenshot({ path: `${folder}/report.png` });
   await page.keyboard.press('Escape');
-  await page.getByRole('radio', { name: 'Line by line' }).click();
-  for (const line of ['1 AND 2', '4 NOT 3']) {
-    await page.getByLabel('A new line').fill(line);
-    await page.getByLabel('A new line').press('Enter');
-  }
-  await settle();
-  await page.screenshot({ path: `${folder}/query-lines.png` });
 }
 
 /** The databases, and the draft in all six of them, proved. The choice is taken back for the other pictures. */
