@@ -1,16 +1,14 @@
-import type {
-  DocumentAnswer,
-  DocumentRequest,
-  DocumentResults,
-  DocumentTask,
-} from '#core/document/index';
+import type { DocumentAnswer, DocumentRequest, DocumentResults, DocumentTask } from '#core/document/index';
 import { createProblem, fail, succeed, type Outcome } from '#core/problem/index';
 
 /** The worker that makes documents. */
 export class DocumentWorker {
   private worker: Worker | undefined;
   private turn = 0;
-  private readonly waiting = new Map<number, (answer: Outcome<DocumentResults[keyof DocumentResults]>) => void>();
+  private readonly waiting = new Map<
+    number,
+    (answer: Outcome<DocumentResults[keyof DocumentResults]>) => void
+  >();
 
   /** What came of a task. */
   ask<Kind extends DocumentTask['kind']>(
